@@ -1,0 +1,51 @@
+/*
+ * The command's own parts. Nothing is computed here: arguments in, calls of the
+ * host library, text or JSON out.
+ */
+#ifndef JADELAMP_CLI_H
+#define JADELAMP_CLI_H
+
+#include <cjson/cJSON.h>
+#include <popt.h>
+#include <stdbool.h>
+
+#include "jadelamp/host/complaint.h"
+#include "jadelamp/host/light.h"
+
+/* Exit statuses, the same for every verb. */
+enum { EXIT_GOOD = 0, EXIT_FINDINGS = 1, EXIT_BAD = 2 };
+
+int verb_catalog(int argc, const char **argv);
+int verb_scan(int argc, const char **argv);
+int verb_light(int argc, const char **argv);
+int verb_demo(int argc, const char **argv);
+
+/*
+ * Parses the options of a verb; argv[0] is the verb. NULL: already reported.
+ * `operands` is shown in the help behind the options.
+ */
+poptContext cli_parse(int argc, const char **argv, const struct poptOption *options,
+                      const char *operands);
+
+/* Prints "jadelamp VERB: text" on stderr and returns EXIT_BAD. */
+__attribute__((format(printf, 2, 3))) int cli_bad(const char *verb, const char *format, ...);
+
+/* Reports a left-over operand. True: there was one. */
+bool cli_too_many(poptContext context, const char *verb);
+
+/* Prints the object and frees it. */
+void cli_print_json(cJSON *json);
+
+/* Prints a card's controller, size and bus in one line, without line end. */
+void cli_print_card(const struct jl_card *card);
+
+/* The same facts as JSON. */
+cJSON *cli_card_json(const struct jl_card *card);
+
+/* A cost as JSON. */
+cJSON *cli_cost_json(const struct jl_wire_cost *cost);
+
+/* "0x3C" in a static buffer that the next call overwrites. */
+const char *cli_hex(unsigned byte);
+
+#endif

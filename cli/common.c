@@ -1,0 +1,106 @@
+/* What the verbs share. */
+#include "cli.h"
+
+#include <stdarg.h>
+#include <stdio.h>
+#include <stdlib.h>
+
+poptContext cli_parse(int argc, const char **argv, const struct poptOption *options,
+                      const char *operands)
+{
+    char name[64];
+    snprintf(name, sizeof name, "jadelamp %s", argv[0]);
+    const char *kept = argv[0];
+    argv[0] = name; /* for the usage line that popt prints */
+    poptContext context = poptGetContext(name, argc, argv, options, 0);
+    poptSetOtherOptionHelp(context, operands);
+    int code = poptGetNextOpt(context);
+    argv[0] = kept;
+    if (code < -1) {
+        cli_bad(kept, "%s: %s; see jadelamp %s --help",
+                poptBadOption(context, POPT_BADOPTION_NOALIAS), poptStrerror(code), kept);
+        poptFreeContext(context);
+        return NULL;
+    }
+    return context;
+}
+
+int cli_bad(const char *verb, const char *format, ...)
+{
+    va_list arguments;
+    va_start(arguments, format);
+    fprintf(stderr, "jadelamp %s: ", verb);
+    vfprintf(stderr, format, arguments);
+    fputc('\n', stderr);
+    va_end(arguments);
+    return EXIT_BAD;
+}
+
+bool cli_too_many(poptContext context, const char *verb)
+{
+    const char *operand = poptGetArg(context);
+    if (operand) {
+        cli_bad(verb, "\"%s\" is one argument too many; see jadelamp %s --help", operand, verb);
+    }
+    return operand != NULL;
+}
+
+void cli_print_json(cJSON *json)
+{
+    char *text = cJSON_Print(json);
+    if (text) {
+        puts(text);
+    }
+    free(text);
+    cJSON_Delete(json);
+}
+
+const char *cli_hex(unsigned byte)
+{
+    static char text[8];
+    snprintf(text, sizeof text, "0x%02X", byte);
+    return text;
+}
+
+static void print_clock(uint32_t hz)
+{
+    if (hz >= 1000000) {
+        printf("%g MHz", hz / 1e6);
+    } else {
+        printf("%g kHz", hz / 1e3);
+    }
+}
+
+void cli_print_card(const struct jl_card *card)
+{
+    printf("%s, %dx%d, ", card->controller->name, card->width, card->height);
+    if (card->bus == JL_BUS_I2C) {
+        printf("I2C at 0x%02X, ", card->i2c_address);
+    } else {
+        printf("SPI mode %d, ", card->spi_mode);
+    }
+    print_clock(card->clock_hz);
+}
+
+cJSON *cli_card_json(const struct jl_card *card)
+{
+    cJSON *json = cJSON_CreateObject();
+    cJSON_AddStringToObject(json, "name", card->name);
+    cJSON_AddStringToObject(json, "controller", card->controller->name);
+    cJSON_AddNumberToObject(json, "width", card->width);
+    cJSON_AddNumberToObject(json, "height", card->height);
+    cJSON_AddStringToObject(json, "bus", card->bus == JL_BUS_I2C ? "i2c" : "spi");
+    if (card->bus == JL_BUS_I2C) {
+        cJSON_AddNumberToObject(json, "address", card->i2c_address);
+    }
+    cJSON_AddNumberToObject(json, "clock_hz", card->clock_hz);
+    return json;
+}
+
+cJSON *cli_cost_json(const struct jl_wire_cost *cost)
+{
+    cJSON *json = cJSON_CreateObject();
+    cJSON_AddNumberToObject(json, "microseconds", cost->microseconds);
+    cJSON_AddNumberToObject(json, "bus_bytes", (double)cost->bytes);
+    return json;
+}

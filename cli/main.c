@@ -1,0 +1,59 @@
+/* jadelamp VERB ... */
+#include "cli.h"
+
+#include <stdio.h>
+#include <string.h>
+
+#include "jadelamp/version.h"
+
+static const struct verb {
+    const char *name;
+    int (*run)(int argc, const char **argv);
+    const char *what;
+} verbs[] = {
+    {"catalog", verb_catalog, "list the controllers and panel cards that are known"},
+    {"scan", verb_scan, "ask a simulated I2C bus who is there"},
+    {"light", verb_light, "first light: wake the panel of a card and show the test card"},
+    {"demo", verb_demo, "run the made-up harbour of Heron Quay"},
+};
+
+enum { VERB_COUNT = sizeof verbs / sizeof verbs[0] };
+
+static void print_help(FILE *stream)
+{
+    fprintf(stream, "jadelamp: bring up small displays on the desktop, on emulated controllers.\n\n"
+                    "Usage: jadelamp VERB [OPTIONS] [ARGUMENTS]\n\n");
+    for (int i = 0; i < VERB_COUNT; i++) {
+        fprintf(stream, "  %-9s %s\n", verbs[i].name, verbs[i].what);
+    }
+    fprintf(stream, "\njadelamp VERB --help tells more; jadelamp --version prints the version.\n"
+                    "Exit status: 0 good, 1 findings, 2 bad usage or input.\n");
+}
+
+int main(int argc, const char **argv)
+{
+    if (argc < 2) {
+        print_help(stderr);
+        return EXIT_BAD;
+    }
+    if (strcmp(argv[1], "--help") == 0 || strcmp(argv[1], "-h") == 0) {
+        print_help(stdout);
+        return EXIT_GOOD;
+    }
+    if (strcmp(argv[1], "--version") == 0) {
+        puts("jadelamp " JL_VERSION_TEXT);
+        return EXIT_GOOD;
+    }
+    for (int i = 0; i < VERB_COUNT; i++) {
+        if (strcmp(argv[1], verbs[i].name) == 0) {
+            int status = verbs[i].run(argc - 1, argv + 1);
+            if (fflush(stdout) != 0) {
+                return cli_bad(argv[1], "the output could not be written");
+            }
+            return status;
+        }
+    }
+    fprintf(stderr, "jadelamp: \"%s\" is not a verb\n\n", argv[1]);
+    print_help(stderr);
+    return EXIT_BAD;
+}

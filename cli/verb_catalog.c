@@ -1,0 +1,112 @@
+/* jadelamp catalog */
+#include "cli.h"
+
+#include <stdio.h>
+
+#include "jadelamp/host/catalog.h"
+
+static void print_entry(const struct jl_catalog_entry *entry)
+{
+    printf("  %-9s %s, RAM %dx%d, %s\n", entry->name, entry->kind, entry->driver->ram_width,
+           entry->driver->ram_height, entry->pixel_format);
+    printf("            glass: %s\n            buses:", entry->glasses);
+    if (entry->most_i2c_hz) {
+        printf(" I2C at");
+        for (size_t i = 0; i < sizeof entry->addresses && entry->addresses[i]; i++) {
+            printf("%s 0x%02X", i ? " or" : "", entry->addresses[i]);
+        }
+        printf(", up to %u kHz", (unsigned)(entry->most_i2c_hz / 1000));
+    }
+    if (entry->most_spi_hz) {
+        printf("%s SPI, up to %g MHz", entry->most_i2c_hz ? ";" : "", entry->most_spi_hz / 1e6);
+    }
+    putchar('\n');
+}
+
+static cJSON *entry_json(const struct jl_catalog_entry *entry)
+{
+    cJSON *json = cJSON_CreateObject();
+    cJSON_AddStringToObject(json, "name", entry->name);
+    cJSON_AddStringToObject(json, "kind", entry->kind);
+    cJSON_AddNumberToObject(json, "ram_width", entry->driver->ram_width);
+    cJSON_AddNumberToObject(json, "ram_height", entry->driver->ram_height);
+    cJSON_AddStringToObject(json, "pixel_format", entry->pixel_format);
+    cJSON_AddStringToObject(json, "glasses", entry->glasses);
+    cJSON *addresses = cJSON_AddArrayToObject(json, "i2c_addresses");
+    for (size_t i = 0; i < sizeof entry->addresses && entry->addresses[i]; i++) {
+        cJSON_AddItemToArray(addresses, cJSON_CreateNumber(entry->addresses[i]));
+    }
+    cJSON_AddNumberToObject(json, "i2c_most_hz", entry->most_i2c_hz);
+    cJSON_AddNumberToObject(json, "spi_most_hz", entry->most_spi_hz);
+    return json;
+}
+
+/* Where listed cards go: text when `array` is NULL. */
+struct listing {
+    cJSON *array;
+    bool broken;
+};
+
+static void list_card(void *context, const char *name, const char *path)
+{
+    struct listing *listing = context;
+    struct jl_card card;
+    struct jl_complaint complaint;
+    if (!jl_card_read(path, &card, &complaint)) {
+        listing->broken = true;
+        cli_bad("catalog", "%s", complaint.text);
+    } else if (listing->array) {
+        cJSON *json = cli_card_json(&card);
+        cJSON_ReplaceItemInObject(json, "name", cJSON_CreateString(name));
+        cJSON_AddItemToArray(listing->array, json);
+    } else {
+        printf("  %-30s ", name);
+        cli_print_card(&card);
+        putchar('\n');
+    }
+}
+
+int verb_catalog(int argc, const char **argv)
+{
+    int as_json = 0;
+    const struct poptOption options[] = {
+        {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL}, POPT_AUTOHELP POPT_TABLEEND};
+    poptContext context = cli_parse(argc, argv, options, "");
+    if (!context) {
+        return EXIT_BAD;
+    }
+    bool too_many = cli_too_many(context, argv[0]);
+    poptFreeContext(context);
+    if (too_many) {
+        return EXIT_BAD;
+    }
+
+    size_t count;
+    const struct jl_catalog_entry *entries = jl_catalog(&count);
+    cJSON *json = as_json ? cJSON_CreateObject() : NULL;
+    cJSON *controllers = as_json ? cJSON_AddArrayToObject(json, "controllers") : NULL;
+    if (!as_json) {
+        puts("Controllers");
+    }
+    for (size_t i = 0; i < count; i++) {
+        if (as_json) {
+            cJSON_AddItemToArray(controllers, entry_json(&entries[i]));
+        } else {
+            print_entry(&entries[i]);
+        }
+    }
+
+    struct listing listing = {.array = as_json ? cJSON_AddArrayToObject(json, "cards") : NULL};
+    if (!as_json) {
+        puts("\nPanel cards, for jadelamp light CARD");
+    }
+    bool found = jl_share_cards("cards", list_card, &listing);
+    if (as_json) {
+        cli_print_json(json);
+    }
+    if (!found) {
+        return cli_bad(argv[0], "the folder of cards is missing: set JADELAMP_SHARE to the folder "
+                                "that holds cards/ and demo/");
+    }
+    return listing.broken ? EXIT_BAD : EXIT_GOOD;
+}

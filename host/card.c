@@ -1,0 +1,529 @@
+/*
+ * Reading panel cards. inih splits the file; the table below says which keys
+ * exist, and each has a reader that fills the card or explains itself.
+ */
+#include "jadelamp/host/card.h"
+
+#include <errno.h>
+#include <ini.h>
+#include <stdarg.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <sys/stat.h>
+
+#include "card_values.h"
+
+enum { MOST_FILE_BYTES = 65536 };
+
+struct reading {
+    const char *path;
+    FILE *stream;
+    int line;        /* of the text that inih got last */
+    long bytes_left; /* of what a card may have */
+    bool failed;
+    bool overlong;
+    struct jl_card *card;
+    struct jl_complaint *complaint;
+    uint32_t seen; /* bit per key of the table */
+};
+
+/* Keeps the first mistake: later ones are often its consequences. */
+#define FAIL(reading, ...) fail_at((reading), (reading)->line, __VA_ARGS__)
+
+__attribute__((format(printf, 3, 4))) static bool fail_at(struct reading *reading, int line,
+                                                          const char *format, ...)
+{
+    if (!reading->failed) {
+        char text[400];
+        va_list arguments;
+        va_start(arguments, format);
+        vsnprintf(text, sizeof text, format, arguments);
+        va_end(arguments);
+        jl_complain(reading->complaint, "%s:%d: %s", reading->path, line, text);
+    }
+    reading->failed = true;
+    return false;
+}
+
+/* ---- one reader a key ---- */
+
+static bool read_choice(struct reading *reading, const char *key, const char *value,
+                        const struct choice *choices, int *out)
+{
+    char list[200];
+    return choose(value, choices, out) ||
+           FAIL(reading, "%s = %s: expected one of %s", key, value,
+                list_choices(choices, list, sizeof list));
+}
+
+/* Reads a choice whose value replaces some bits of a set. */
+static bool read_bits(struct reading *reading, const char *key, const char *value,
+                      const struct choice *choices, uint8_t *set, int mask)
+{
+    int bits;
+    if (!read_choice(reading, key, value, choices, &bits)) {
+        return false;
+    }
+    *set = (uint8_t)((*set & ~mask) | bits);
+    return true;
+}
+
+static bool read_name(struct reading *reading, const char *key, const char *value)
+{
+    if (!*value || strlen(value) >= JL_CARD_NAME_BYTES) {
+        return FAIL(reading, "%s = %s: expected 1 to %d characters", key, value,
+                    JL_CARD_NAME_BYTES - 1);
+    }
+    strcpy(reading->card->name, value);
+    return true;
+}
+
+static bool read_controller(struct reading *reading, const char *key, const char *value)
+{
+    reading->card->controller = jl_catalog_find(value);
+    if (reading->card->controller) {
+        return true;
+    }
+    char known[256] = "";
+    size_t count;
+    const struct jl_catalog_entry *entries = jl_catalog(&count);
+    for (size_t i = 0; i < count; i++) {
+        size_t length = strlen(known);
+        snprintf(known + length, sizeof known - length, "%s%s", i ? ", " : "", entries[i].name);
+    }
+    return FAIL(reading, "%s = %s: unknown controller; known are: %s", key, value, known);
+}
+
+static bool read_contrast(struct reading *reading, const char *key, const char *value)
+{
+    long number;
+    if (!parse_number(value, 1, 255, &number)) {
+        return FAIL(reading, "%s = %s: expected a number from 1 to 255 (0xCF or 207)", key, value);
+    }
+    reading->card->contrast = (uint8_t)number;
+    return true;
+}
+
+static const struct choice turns[] = {{"upright", JL_FLIP_NONE},
+                                      {"half-turn", JL_FLIP_HALF_TURN},
+                                      {"mirrored-x", JL_FLIP_X},
+                                      {"mirrored-y", JL_FLIP_Y},
+                                      {NULL, 0}};
+
+static bool read_orientation(struct reading *reading, const char *key, const char *value)
+{
+    return read_bits(reading, key, value, turns, &reading->card->flip, JL_FLIP_HALF_TURN);
+}
+
+static bool read_inverted(struct reading *reading, const char *key, const char *value)
+{
+    static const struct choice choices[] = {{"no", 0}, {"yes", 1}, {NULL, 0}};
+    int inverted = 0;
+    bool good = read_choice(reading, key, value, choices, &inverted);
+    reading->card->inverted = inverted;
+    return good;
+}
+
+static bool read_size(struct reading *reading, const char *key, const char *value)
+{
+    if (!parse_size(value, &reading->card->width, &reading->card->height)) {
+        return FAIL(reading, "%s = %s: expected width x height in pixels, such as 128 x 64", key,
+                    value);
+    }
+    return true;
+}
+
+static bool read_first_column(struct reading *reading, const char *key, const char *value)
+{
+    long number;
+    if (!parse_number(value, 0, 1023, &number)) {
+        return FAIL(reading, "%s = %s: expected a RAM column, 0 to 1023", key, value);
+    }
+    reading->card->column_offset = (int)number;
+    return true;
+}
+
+static bool read_rows(struct reading *reading, const char *key, const char *value)
+{
+    static const struct choice choices[] = {
+        {"alternate", 0}, {"sequential", JL_MODULE_ROWS_SEQUENTIAL}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module,
+                     JL_MODULE_ROWS_SEQUENTIAL);
+}
+
+static bool read_mounting(struct reading *reading, const char *key, const char *value)
+{
+    static const struct choice choices[] = {{"usual", 0},
+                                            {"half-turn", JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y},
+                                            {"mirrored-x", JL_MODULE_MIRROR_X},
+                                            {"mirrored-y", JL_MODULE_MIRROR_Y},
+                                            {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module,
+                     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y);
+}
+
+static bool read_supply(struct reading *reading, const char *key, const char *value)
+{
+    static const struct choice choices[] = {
+        {"pump", 0}, {"external", JL_MODULE_EXTERNAL_SUPPLY}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module,
+                     JL_MODULE_EXTERNAL_SUPPLY);
+}
+
+static bool read_color(struct reading *reading, const char *key, const char *value)
+{
+    static const struct choice choices[] = {{"white", JL_GLASS_WHITE},
+                                            {"blue", JL_GLASS_BLUE},
+                                            {"yellow-blue", JL_GLASS_YELLOW_BLUE},
+                                            {NULL, 0}};
+    int kind = 0;
+    bool good = read_choice(reading, key, value, choices, &kind);
+    reading->card->glass_kind = (enum jl_glass_kind)kind;
+    return good;
+}
+
+static bool read_bus_kind(struct reading *reading, const char *key, const char *value)
+{
+    static const struct choice choices[] = {{"i2c", JL_BUS_I2C}, {"spi", JL_BUS_SPI}, {NULL, 0}};
+    int kind = 0;
+    bool good = read_choice(reading, key, value, choices, &kind);
+    reading->card->bus = (enum jl_bus)kind;
+    return good;
+}
+
+static bool read_address(struct reading *reading, const char *key, const char *value)
+{
+    long number;
+    if (!parse_number(value, 0, 255, &number)) {
+        return FAIL(reading, "%s = %s: expected a 7-bit I2C address, such as 0x3C", key, value);
+    }
+    if (number > 0x77) {
+        return FAIL(reading,
+                    "%s = %s: that is the 8-bit form, with the read/write bit; write the 7-bit "
+                    "address: %s = 0x%02lX",
+                    key, value, key, (unsigned long)number >> 1);
+    }
+    if (number < 0x08) {
+        return FAIL(reading, "%s = %s: addresses below 0x08 are reserved by the I2C specification",
+                    key, value);
+    }
+    reading->card->i2c_address = (uint8_t)number;
+    return true;
+}
+
+static bool read_clock(struct reading *reading, const char *key, const char *value)
+{
+    static const struct unit units[] = {{"Hz", 1}, {"kHz", 1e3}, {"MHz", 1e6}, {NULL, 0}};
+    double hertz;
+    if (!parse_quantity(value, units, 1000, 2e8, &hertz)) {
+        return FAIL(reading,
+                    "%s = %s: expected a frequency from 1 kHz to 200 MHz with its unit (Hz, kHz or "
+                    "MHz), such as 400 kHz",
+                    key, value);
+    }
+    reading->card->clock_hz = (uint32_t)(hertz + 0.5);
+    return true;
+}
+
+static const struct unit time_units[] = {{"ns", 1}, {"us", 1e3}, {"ms", 1e6}, {"s", 1e9}, {NULL, 0}};
+
+static bool read_overhead(struct reading *reading, const char *key, const char *value)
+{
+    double ns;
+    if (!parse_quantity(value, time_units, 0, 1e9, &ns)) {
+        return FAIL(reading,
+                    "%s = %s: expected a time up to 1 s with its unit (ns, us, ms or s), such as "
+                    "20 us",
+                    key, value);
+    }
+    reading->card->overhead_ns = (uint32_t)(ns + 0.5);
+    return true;
+}
+
+static bool read_mode(struct reading *reading, const char *key, const char *value)
+{
+    static const struct choice choices[] = {{"0", 0}, {"3", 3}, {NULL, 0}};
+    return read_choice(reading, key, value, choices, &reading->card->spi_mode);
+}
+
+static bool read_most_bytes(struct reading *reading, const char *key, const char *value)
+{
+    long number;
+    if (!parse_number(value, 1, 65535, &number)) {
+        return FAIL(reading, "%s = %s: expected the most payload bytes of a transfer, 1 to 65535",
+                    key, value);
+    }
+    reading->card->most_body_bytes = (uint16_t)number;
+    return true;
+}
+
+static bool read_reset(struct reading *reading, const char *key, const char *value)
+{
+    static const struct choice choices[] = {
+        {"none", 0}, {"wired", JL_MODULE_RESET_WIRED}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_RESET_WIRED);
+}
+
+/* ---- wake-up steps ---- */
+
+static bool add_step(struct reading *reading, const uint8_t *step, size_t count)
+{
+    struct jl_card *card = reading->card;
+    if (card->wake_bytes + count > JL_CARD_WAKE_BYTES) {
+        return FAIL(reading, "the wake-up sequence is longer than %d bytes", JL_CARD_WAKE_BYTES);
+    }
+    memcpy(card->wake_steps + card->wake_bytes, step, count);
+    card->wake_bytes = (uint16_t)(card->wake_bytes + count);
+    card->has_wake = true;
+    return true;
+}
+
+static bool add_wait(struct reading *reading, const char *text, uint8_t *step, size_t at)
+{
+    double ns;
+    if (!parse_quantity(text, time_units, 0, 65535e6, &ns)) {
+        return FAIL(reading, "step: \"%s\" is not a time with its unit, such as 100 ms", text);
+    }
+    unsigned ms = (unsigned)((ns + 999999) / 1e6); /* never shorter than asked for */
+    step[at] = (uint8_t)(ms & 0xFF);
+    step[at + 1] = (uint8_t)(ms >> 8);
+    return add_step(reading, step, at + 2);
+}
+
+static bool read_step(struct reading *reading, const char *key, const char *value)
+{
+    uint8_t step[128];
+    if (strncmp(value, "send ", 5) == 0) {
+        size_t count = parse_hex_bytes(value + 5, step + 1, sizeof step - 1);
+        step[0] = (uint8_t)count;
+        return count ? add_step(reading, step, count + 1)
+                     : FAIL(reading,
+                            "%s = %s: expected 1 to 127 bytes of two hex digits, such as "
+                            "send D5 80",
+                            key, value);
+    }
+    if (strncmp(value, "wait busy ", 10) == 0) {
+        bool high = strncmp(value + 10, "high ", 5) == 0;
+        bool low = strncmp(value + 10, "low ", 4) == 0;
+        step[0] = JL_STEP_CODE_WAIT_BUSY;
+        step[1] = high;
+        return high || low ? add_wait(reading, value + (high ? 15 : 14), step, 2)
+                           : FAIL(reading, "%s = %s: expected such as wait busy low 400 ms", key,
+                                  value);
+    }
+    if (strncmp(value, "wait ", 5) == 0) {
+        step[0] = JL_STEP_CODE_WAIT_MS;
+        return add_wait(reading, value + 5, step, 1);
+    }
+    if (strcmp(value, "setup") == 0 || strcmp(value, "clear") == 0) {
+        step[0] = value[0] == 's' ? JL_STEP_CODE_SETUP : JL_STEP_CODE_CLEAR;
+        return add_step(reading, step, 1);
+    }
+    return FAIL(reading,
+                "%s = %s: expected send BYTES, wait TIME, wait busy low|high TIME, setup or clear",
+                key, value);
+}
+
+/* ---- the table of keys ---- */
+
+static const struct key {
+    const char *section;
+    const char *name;
+    bool (*read)(struct reading *reading, const char *key, const char *value);
+} keys[] = {
+    {"panel", "name", read_name},
+    {"panel", "controller", read_controller},
+    {"panel", "orientation", read_orientation},
+    {"panel", "contrast", read_contrast},
+    {"panel", "inverted", read_inverted},
+    {"glass", "size", read_size},
+    {"glass", "first-column", read_first_column},
+    {"glass", "rows", read_rows},
+    {"glass", "mounting", read_mounting},
+    {"glass", "supply", read_supply},
+    {"glass", "color", read_color},
+    {"bus", "kind", read_bus_kind},
+    {"bus", "address", read_address},
+    {"bus", "clock", read_clock},
+    {"bus", "mode", read_mode},
+    {"bus", "overhead", read_overhead},
+    {"bus", "most-bytes", read_most_bytes},
+    {"pins", "reset", read_reset},
+    {"wake", "step", read_step},
+};
+
+enum { KEY_COUNT = sizeof keys / sizeof keys[0] };
+
+static bool complain_key(struct reading *reading, const char *section, const char *name)
+{
+    char known[300] = "";
+    bool section_known = false;
+    for (size_t i = 0; i < KEY_COUNT; i++) {
+        if (strcmp(keys[i].section, section) == 0) {
+            size_t length = strlen(known);
+            snprintf(known + length, sizeof known - length, "%s%s", section_known ? ", " : "",
+                     keys[i].name);
+            section_known = true;
+        }
+    }
+    if (!*section) {
+        return FAIL(reading, "%s stands before the first section: expected a line [panel]", name);
+    }
+    return section_known ? FAIL(reading, "unknown key %s in [%s]; known are: %s", name, section, known)
+                         : FAIL(reading,
+                                "unknown section [%s]; known are: panel, glass, bus, pins, wake",
+                                section);
+}
+
+/* The handler of inih: 1 is good, 0 is an error. */
+static int take(void *context, const char *section, const char *name, const char *value)
+{
+    struct reading *reading = context;
+    if (reading->failed) {
+        return 0;
+    }
+    for (size_t i = 0; i < KEY_COUNT; i++) {
+        const struct key *key = &keys[i];
+        if (strcmp(key->section, section) != 0 || strcmp(key->name, name) != 0) {
+            continue;
+        }
+        if ((reading->seen & 1u << i) && key->read != read_step) {
+            return FAIL(reading, "%s stands twice in [%s]", name, section);
+        }
+        reading->seen |= 1u << i;
+        return key->read(reading, name, value);
+    }
+    return complain_key(reading, section, name);
+}
+
+/* The reader of inih, like fgets(): counts lines, which inih's handler does not get. */
+static char *next_line(char *text, int size, void *context)
+{
+    struct reading *reading = context;
+    if (reading->failed || reading->bytes_left <= 0 || !fgets(text, size, reading->stream)) {
+        return NULL;
+    }
+    reading->line++;
+    size_t length = strlen(text);
+    reading->bytes_left -= (long)length;
+    if (length + 1 == (size_t)size && text[length - 1] != '\n') {
+        FAIL(reading, "the line is longer than %d characters", size - 2);
+        return NULL;
+    }
+    return text;
+}
+
+static bool seen(const struct reading *reading, const char *section, const char *name)
+{
+    for (size_t i = 0; i < KEY_COUNT; i++) {
+        if (strcmp(keys[i].section, section) == 0 && strcmp(keys[i].name, name) == 0) {
+            return reading->seen >> i & 1;
+        }
+    }
+    return false;
+}
+
+/* What no single line can be blamed for. */
+static bool check_whole(struct reading *reading)
+{
+    static const struct {
+        const char *section, *name, *example;
+    } required[] = {{"panel", "controller", "ssd1306"},
+                    {"glass", "size", "128 x 64"},
+                    {"bus", "kind", "i2c"}};
+    struct jl_card *card = reading->card;
+    for (size_t i = 0; i < sizeof required / sizeof required[0]; i++) {
+        if (!seen(reading, required[i].section, required[i].name)) {
+            return FAIL(reading, "the card ends without %s in [%s], such as %s = %s",
+                        required[i].name, required[i].section, required[i].name,
+                        required[i].example);
+        }
+    }
+    const struct jl_catalog_entry *part = card->controller;
+    bool i2c = card->bus == JL_BUS_I2C;
+    if (i2c ? !part->most_i2c_hz : !part->most_spi_hz) {
+        return FAIL(reading, "[bus] kind: the %s has no %s", part->name, i2c ? "I2C" : "SPI");
+    }
+    if (i2c && !memchr(part->addresses, card->i2c_address ? card->i2c_address : 0xFF,
+                       sizeof part->addresses)) {
+        return seen(reading, "bus", "address")
+                   ? FAIL(reading, "[bus] address = 0x%02X: the %s answers at 0x%02X or 0x%02X",
+                          card->i2c_address, part->name, part->addresses[0], part->addresses[1])
+                   : FAIL(reading, "the card ends without address in [bus], such as address = 0x%02X",
+                          part->addresses[0]);
+    }
+    if (card->column_offset + card->width > part->driver->ram_width ||
+        card->height > part->driver->ram_height) {
+        return FAIL(reading, "[glass] %d x %d pixels from column %d on: the %s has %d x %d", card->width,
+                    card->height, card->column_offset, part->name, part->driver->ram_width,
+                    part->driver->ram_height);
+    }
+    if (!card->clock_hz) {
+        card->clock_hz = i2c ? 400000 : 8000000;
+    }
+    if (i2c && card->clock_hz > 5000000) {
+        return FAIL(reading, "[bus] clock: I2C ends at 5 MHz; the %s allows %u kHz", part->name,
+                    (unsigned)(part->most_i2c_hz / 1000));
+    }
+    return true;
+}
+
+bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint)
+{
+    memset(card, 0, sizeof *card);
+    struct stat info;
+    struct reading reading = {
+        .path = path, .card = card, .complaint = complaint, .bytes_left = MOST_FILE_BYTES};
+    reading.stream = stat(path, &info) == 0 && S_ISDIR(info.st_mode) ? NULL : fopen(path, "r");
+    if (!reading.stream) {
+        return jl_complain(complaint, "cannot read the card %s: %s", path,
+                           errno ? strerror(errno) : "it is a directory");
+    }
+    int bad_line = ini_parse_stream(next_line, &reading, take, &reading);
+    fclose(reading.stream);
+    if (!reading.failed && bad_line) {
+        fail_at(&reading, bad_line, "expected [section] or key = value");
+    }
+    if (!reading.failed && reading.bytes_left <= 0) {
+        FAIL(&reading, "the card is longer than %d bytes", MOST_FILE_BYTES);
+    }
+    if (!reading.failed && !*card->name) {
+        const char *slash = strrchr(path, '/');
+        snprintf(card->name, sizeof card->name, "%.31s", slash ? slash + 1 : path);
+        char *dot = strrchr(card->name, '.');
+        if (dot && dot != card->name) {
+            *dot = '\0';
+        }
+    }
+    return !reading.failed && check_whole(&reading);
+}
+
+struct name_search {
+    const char *name;
+    char path[1300];
+};
+
+static void match_name(void *context, const char *name, const char *path)
+{
+    struct name_search *search = context;
+    if (strcmp(name, search->name) == 0) {
+        snprintf(search->path, sizeof search->path, "%s", path);
+    }
+}
+
+bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint)
+{
+    struct stat info;
+    struct name_search search = {.name = path_or_name};
+    if (stat(path_or_name, &info) != 0 && !strchr(path_or_name, '/')) {
+        jl_share_cards("cards", match_name, &search);
+        if (!*search.path) {
+            return jl_complain(complaint,
+                               "no card %s: neither a file nor one of the cards that \"jadelamp "
+                               "catalog\" lists",
+                               path_or_name);
+        }
+    }
+    return jl_card_read(*search.path ? search.path : path_or_name, card, complaint);
+}

@@ -1,0 +1,129 @@
+/* The catalog. The facts stand here once more, in words for people, on the host's side only. */
+#include "jadelamp/host/catalog.h"
+
+#include <dirent.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+#include "jadelamp/controllers/ssd1306.h"
+#include "jadelamp/sim/emulators.h"
+
+static const struct jl_catalog_entry entries[] = {
+    {
+        .name = "ssd1306",
+        .driver = &jl_ssd1306,
+        .emulator = &jl_emulated_ssd1306,
+        .kind = "monochrome OLED",
+        .glasses = "128x64, 128x32, 64x48, 72x40",
+        .pixel_format = "1 bit, vertical bytes, bit 0 on top",
+        .addresses = {0x3C, 0x3D},
+        .most_i2c_hz = 400000,
+        .most_spi_hz = 10000000,
+    },
+};
+
+const struct jl_catalog_entry *jl_catalog(size_t *count)
+{
+    *count = sizeof entries / sizeof entries[0];
+    return entries;
+}
+
+const struct jl_catalog_entry *jl_catalog_find(const char *name)
+{
+    for (size_t i = 0; i < sizeof entries / sizeof entries[0]; i++) {
+        if (strcmp(entries[i].name, name) == 0) {
+            return &entries[i];
+        }
+    }
+    return NULL;
+}
+
+const char *jl_catalog_dweller(uint8_t address)
+{
+    static const struct {
+        uint8_t first, last;
+        const char *who;
+    } dwellers[] = {
+        {0x20, 0x26, "port expander (pcf8574), often behind a character LCD"},
+        {0x27, 0x27, "port expander (pcf8574), the usual backpack of a character LCD"},
+        {0x38, 0x38, "touch controller (ft6x36), or a pcf8574A port expander"},
+        {0x39, 0x3B, "port expander (pcf8574A)"},
+        {0x3C, 0x3C, "OLED controller (ssd1306, ssd1309, sh1106, ssd1327) with SA0 low"},
+        {0x3D, 0x3D, "OLED controller (ssd1306, ssd1309, sh1106, ssd1327) with SA0 high"},
+        {0x3E, 0x3E, "port expander (pcf8574A)"},
+        {0x3F, 0x3F, "port expander (pcf8574A), a usual backpack of a character LCD"},
+        {0x50, 0x57, "EEPROM (24xx)"},
+        {0x68, 0x68, "clock or motion sensor"},
+    };
+    for (size_t i = 0; i < sizeof dwellers / sizeof dwellers[0]; i++) {
+        if (address >= dwellers[i].first && address <= dwellers[i].last) {
+            return dwellers[i].who;
+        }
+    }
+    return NULL;
+}
+
+static bool is_directory(const char *path)
+{
+    struct stat info;
+    return stat(path, &info) == 0 && S_ISDIR(info.st_mode);
+}
+
+static bool try_share(const char *base, const char *between, const char *folder, char *out,
+                      size_t size)
+{
+    int length = snprintf(out, size, "%s%s/%s", base, between, folder);
+    return length > 0 && (size_t)length < size && is_directory(out);
+}
+
+bool jl_share_path(const char *folder, char *out, size_t size)
+{
+    const char *chosen = getenv("JADELAMP_SHARE");
+    if (chosen) {
+        return try_share(chosen, "", folder, out, size);
+    }
+    char program[1024];
+    ssize_t length = readlink("/proc/self/exe", program, sizeof program - 1);
+    if (length > 0) {
+        program[length] = '\0';
+        char *slash = strrchr(program, '/');
+        if (slash) {
+            *slash = '\0';
+            if (try_share(program, "/../share/jadelamp", folder, out, size)) {
+                return true;
+            }
+        }
+    }
+    return try_share(JADELAMP_SOURCE_SHARE, "", folder, out, size);
+}
+
+static int is_card(const struct dirent *entry)
+{
+    const char *dot = strrchr(entry->d_name, '.');
+    return dot && strcmp(dot, ".card") == 0;
+}
+
+bool jl_share_cards(const char *folder, jl_card_file_fn each, void *context)
+{
+    char place[1024];
+    struct dirent **list;
+    int count;
+    if (!jl_share_path(folder, place, sizeof place) ||
+        (count = scandir(place, &list, is_card, alphasort)) < 0) {
+        return false;
+    }
+    for (int i = 0; i < count; i++) {
+        char path[1300];
+        char name[256];
+        snprintf(path, sizeof path, "%s/%s", place, list[i]->d_name);
+        snprintf(name, sizeof name, "%s", list[i]->d_name);
+        *strrchr(name, '.') = '\0';
+        each(context, name, path);
+        free(list[i]);
+    }
+    free(list);
+    return true;
+}

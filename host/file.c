@@ -1,0 +1,108 @@
+/* Files written whole or not at all; directories; paths. */
+#include "jadelamp/host/file.h"
+
+#include <errno.h>
+#include <string.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *complaint)
+{
+    memset(file, 0, sizeof *file);
+    int length = snprintf(file->path, sizeof file->path, "%s", path);
+    if (length < 0 || (size_t)length >= sizeof file->path) {
+        return jl_complain(complaint, "the path is too long: %.80s...", path);
+    }
+    struct stat info;
+    if (stat(path, &info) == 0 && S_ISDIR(info.st_mode)) {
+        return jl_complain(complaint, "cannot write %s: it is a directory", path);
+    }
+    snprintf(file->draft, sizeof file->draft, "%s.part%ld", path, (long)getpid());
+    file->stream = fopen(file->draft, "wb");
+    if (!file->stream) {
+        return jl_complain(complaint, "cannot write %s: %s", path, strerror(errno));
+    }
+    return true;
+}
+
+bool jl_file_write(void *context, const char *bytes, size_t count)
+{
+    struct jl_file *file = context;
+    if (!file->failed && fwrite(bytes, 1, count, file->stream) != count) {
+        file->failed = true;
+    }
+    return !file->failed;
+}
+
+bool jl_file_commit(struct jl_file *file, struct jl_complaint *complaint)
+{
+    bool closed = fclose(file->stream) == 0;
+    file->stream = NULL;
+    if (file->failed || !closed || rename(file->draft, file->path) != 0) {
+        int reason = errno;
+        remove(file->draft);
+        return jl_complain(complaint, "cannot write %s: %s; nothing of it was kept", file->path,
+                           strerror(reason));
+    }
+    return true;
+}
+
+void jl_file_abandon(struct jl_file *file)
+{
+    if (file->stream) {
+        fclose(file->stream);
+        file->stream = NULL;
+        remove(file->draft);
+    }
+}
+
+bool jl_file_put(const char *path, const void *bytes, size_t count, struct jl_complaint *complaint)
+{
+    struct jl_file file;
+    if (!jl_file_begin(&file, path, complaint)) {
+        return false;
+    }
+    jl_file_write(&file, bytes, count);
+    return jl_file_commit(&file, complaint);
+}
+
+bool jl_directory_make(const char *path, struct jl_complaint *complaint)
+{
+    char part[1024];
+    size_t length = strlen(path);
+    if (length == 0 || length >= sizeof part) {
+        return jl_complain(complaint, "not a usable directory name: \"%.80s\"", path);
+    }
+    memcpy(part, path, length + 1);
+    for (size_t i = 1; i <= length; i++) {
+        if (part[i] != '/' && part[i] != '\0') {
+            continue;
+        }
+        char kept = part[i];
+        part[i] = '\0';
+        if (mkdir(part, 0777) != 0 && errno != EEXIST) {
+            return jl_complain(complaint, "cannot make the directory %s: %s", part, strerror(errno));
+        }
+        part[i] = kept;
+    }
+    struct stat info;
+    if (stat(path, &info) != 0 || !S_ISDIR(info.st_mode)) {
+        return jl_complain(complaint, "%s exists and is not a directory", path);
+    }
+    return true;
+}
+
+bool jl_path_join(char *out, size_t size, const char *directory, const char *base,
+                  const char *ending, struct jl_complaint *complaint)
+{
+    int length = snprintf(out, size, "%s/%s%s", directory, base, ending);
+    if (length < 0 || (size_t)length >= size) {
+        return jl_complain(complaint, "the path is too long: %.80s...", directory);
+    }
+    for (char *c = out + strlen(directory) + 1; *c; c++) {
+        if (*c == ' ' || *c == '/') {
+            *c = '-';
+        }
+    }
+    return true;
+}

@@ -1,0 +1,54 @@
+/*
+ * Panel cards: text files that describe a panel once. docs/panel-cards.md lists
+ * every section, key and unit.
+ */
+#ifndef JADELAMP_HOST_CARD_H
+#define JADELAMP_HOST_CARD_H
+
+#include "jadelamp/host/catalog.h"
+#include "jadelamp/host/complaint.h"
+#include "jadelamp/panel.h"
+#include "jadelamp/sim/glass.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+enum { JL_CARD_NAME_BYTES = 32, JL_CARD_WAKE_BYTES = 4096 };
+
+/** A card as read. No pointers into itself but wake_steps: copy it freely. */
+struct jl_card {
+    char name[JL_CARD_NAME_BYTES];
+    const struct jl_catalog_entry *controller; /**< in the catalog, constant */
+    int width, height;
+    int column_offset;
+    enum jl_bus bus;
+    uint8_t i2c_address;
+    uint32_t clock_hz;
+    uint32_t overhead_ns;
+    int spi_mode;
+    uint16_t most_body_bytes;
+    uint8_t module; /**< sum of enum jl_module */
+    uint8_t flip;   /**< sum of enum jl_flip */
+    uint8_t contrast;
+    bool inverted;
+    enum jl_glass_kind glass_kind;
+    bool has_wake; /**< the card has wake-up steps of its own */
+    uint16_t wake_bytes;
+    uint8_t wake_steps[JL_CARD_WAKE_BYTES];
+};
+
+/**
+ * Reads a card. On failure the complaint holds file:line, what was read and
+ * what would be right, and the card is not to be used.
+ */
+bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint);
+
+/** Finds a card by a path, or by the name of a card that ships with Jade Lamp. */
+bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

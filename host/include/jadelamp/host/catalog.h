@@ -1,0 +1,60 @@
+/*
+ * What is known: controllers, their buses and addresses, and the cards that ship.
+ */
+#ifndef JADELAMP_HOST_CATALOG_H
+#define JADELAMP_HOST_CATALOG_H
+
+#include <stddef.h>
+#include <stdint.h>
+
+#include "jadelamp/panel.h"
+#include "jadelamp/sim/board.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/** A controller that can be driven and emulated. */
+struct jl_catalog_entry {
+    const char *name;
+    const struct jl_controller *driver;
+    const struct jl_device_ops *emulator;
+    const char *kind;         /**< what it drives, in words */
+    const char *glasses;      /**< usual glass sizes */
+    const char *pixel_format; /**< in words */
+    uint8_t addresses[4];     /**< 7-bit, 0 ends the list */
+    uint32_t most_i2c_hz;     /**< 0: no I2C */
+    uint32_t most_spi_hz;     /**< write clock; 0: no SPI */
+};
+
+/** All controllers; the count goes to *count. Constant memory. */
+const struct jl_catalog_entry *jl_catalog(size_t *count);
+
+/** By part number, or NULL. */
+const struct jl_catalog_entry *jl_catalog_find(const char *name);
+
+/** What usually lives at a 7-bit I2C address, in words; NULL when nothing is known. */
+const char *jl_catalog_dweller(uint8_t address);
+
+/**
+ * The folder of data that ships: "cards", "demo" or one below. From the environment
+ * variable JADELAMP_SHARE when set, else the installed one beside the program,
+ * else the source tree it was built from.
+ * False: it does not fit or is not there.
+ */
+bool jl_share_path(const char *folder, char *out, size_t size);
+
+/** Called for a card file; both strings end with the call. */
+typedef void (*jl_card_file_fn)(void *context, const char *name, const char *path);
+
+/**
+ * Calls back for every card in a folder that ships ("cards", "demo/cards"), in
+ * alphabetical order. False: the folder is missing.
+ */
+bool jl_share_cards(const char *folder, jl_card_file_fn each, void *context);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

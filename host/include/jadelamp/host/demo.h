@@ -1,0 +1,64 @@
+/*
+ * The demo: the harbour of Heron Quay. So far: the quay gauge.
+ */
+#ifndef JADELAMP_HOST_DEMO_H
+#define JADELAMP_HOST_DEMO_H
+
+#include "jadelamp/host/light.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+enum { JL_DEMO_MOST_ROWS = 512 };
+
+/** One line of the tide table. */
+struct jl_tide_row {
+    int minute; /**< of the day */
+    int height_cm;
+};
+
+struct jl_tide_table {
+    struct jl_tide_row rows[JL_DEMO_MOST_ROWS];
+    int count;
+};
+
+/**
+ * Reads "HH:MM,centimetres" lines after a header line; times must rise.
+ * False: the complaint names file, line and what would be right.
+ */
+bool jl_tide_read(const char *path, struct jl_tide_table *table, struct jl_complaint *complaint);
+
+/** Index of the next high water after a row (a height that the next one does not pass), or -1. */
+int jl_tide_next_high(const struct jl_tide_table *table, int after);
+
+/** One reading on the gauge. */
+struct jl_demo_step {
+    int minute, height_cm;
+    struct jl_wire_cost cost;
+    jl_status status;
+};
+
+struct jl_demo_result {
+    struct jl_demo_step steps[24];
+    int step_count;
+    struct jl_wire_cost wake;
+    size_t diagnostics;
+    char directory[1024];
+};
+
+/**
+ * Runs the quay gauge for `count` rows of its tide table from row `first` on
+ * and writes pictures of the first and the last reading and a capture.
+ *
+ * @param data      folder with cards/ and data/, such as the one that ships
+ * @param directory for the files; made when missing
+ */
+bool jl_demo_quay_gauge(const char *data, const char *directory, int first, int count,
+                        struct jl_demo_result *result, struct jl_complaint *complaint);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,53 @@
+/*
+ * A rig: a card brought to life. Board, bus, emulated controller, port, panel
+ * and frame, ready to be woken.
+ */
+#ifndef JADELAMP_HOST_RIG_H
+#define JADELAMP_HOST_RIG_H
+
+#include "jadelamp/host/card.h"
+#include "jadelamp/sim/sim_port.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/** Read the members freely; the board owns bus and device. Not to be moved while open. */
+struct jl_rig {
+    struct jl_card card;
+    struct jl_board *board;
+    struct jl_device *device;
+    struct jl_sim_port sim;
+    struct jl_port port;
+    struct jl_panel_config config;
+    struct jl_panel panel;
+    struct jl_frame frame;
+    uint8_t *pixels;
+};
+
+/** Builds a rig for a card (copied). After a failure there is nothing to close. */
+bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint);
+
+/** Frees everything; harmless on a closed or zeroed rig. */
+void jl_rig_close(struct jl_rig *rig);
+
+/** Virtual microseconds since the board started. */
+double jl_rig_now_us(const struct jl_rig *rig);
+
+/** Bytes moved on the rig's bus so far, addresses included. */
+uint64_t jl_rig_bus_bytes(const struct jl_rig *rig);
+
+/**
+ * Lets the light settle (200 ms of virtual time) and writes BASE-glass.png (a
+ * pixel a pixel) and BASE-photo.png into a directory.
+ *
+ * @param scale pixels of the photo for one of the glass, 2..32
+ */
+bool jl_rig_photograph(struct jl_rig *rig, const char *directory, const char *base, int scale,
+                       struct jl_complaint *complaint);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,24 @@
+/*
+ * ssd1306: 128x64 monochrome OLED controller; I2C (0x3C, 0x3D) and SPI.
+ */
+#ifndef JADELAMP_CONTROLLERS_SSD1306_H
+#define JADELAMP_CONTROLLERS_SSD1306_H
+
+#include "jadelamp/panel.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/**
+ * Glass up to 128x64: 128x64, 128x32 (JL_MODULE_ROWS_SEQUENTIAL), 64x48
+ * (column_offset 32), 72x40 (column_offset 28) and others. Frames are
+ * jl_mono_columns. All calls of panel.h are supported.
+ */
+extern const struct jl_controller jl_ssd1306;
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,43 @@
+/*
+ * Damage: the rectangles of a frame that changed since it was last presented.
+ *
+ * A few rectangles are kept. Two of them are joined when the pixels sent in
+ * vain are cheaper than opening a window of their own on the wire.
+ */
+#ifndef JADELAMP_DAMAGE_H
+#define JADELAMP_DAMAGE_H
+
+#include "jadelamp/geometry.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/** How many rectangles are kept apart: 8 bytes of RAM each. */
+#define JL_DAMAGE_RECTS 8
+
+struct jl_damage {
+    struct jl_rect rects[JL_DAMAGE_RECTS];
+    /**
+     * Price of one more window, in pixels that could be sent instead. Joining
+     * two rectangles that adds no more than this is done at once.
+     */
+    uint16_t window_price_px;
+    uint8_t count; /**< rectangles in use */
+};
+
+/** Nothing is damaged. */
+void jl_damage_clear(struct jl_damage *damage);
+
+/**
+ * Adds a rectangle; an empty one changes nothing. Never loses pixels: when all
+ * places are taken, the cheapest join is made. Not from an interrupt while
+ * another context draws or presents.
+ */
+void jl_damage_add(struct jl_damage *damage, struct jl_rect area);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

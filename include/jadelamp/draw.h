@@ -1,0 +1,77 @@
+/*
+ * Drawing on a target. Strokes are outlines one pixel wide, fills are solid.
+ *
+ * Rules for every call here: any int16_t coordinate is safe, pixels outside
+ * the clip are left alone, JL_CLEAR draws nothing, nothing is allocated, and
+ * two contexts must not draw on one target at the same time.
+ */
+#ifndef JADELAMP_DRAW_H
+#define JADELAMP_DRAW_H
+
+#include "jadelamp/target.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/** Order of the pixels in a jl_bitmap. */
+enum jl_bit_order {
+    JL_BITS_COLUMNS,   /**< vertical bytes, bit 0 on top; 8 rows a page, pages from the top */
+    JL_BITS_ROWS_MSB,  /**< rows, the leftmost pixel in bit 7, each row padded to a byte */
+    JL_BITS_ROWS_LSB,  /**< rows, the leftmost pixel in bit 0, each row padded to a byte */
+};
+
+/** A 1-bit picture in constant memory, used as a stencil for ink and paper. */
+struct jl_bitmap {
+    const uint8_t *bits; /**< the caller's; for columns width * ceil(height / 8) bytes, for rows
+                              ceil(width / 8) * height bytes */
+    int16_t width;       /**< pixels */
+    int16_t height;      /**< pixels */
+    enum jl_bit_order order;
+};
+
+/** Fills the clip of the target with one colour. */
+void jl_clear(struct jl_target *target, jl_color color);
+
+/** Sets one pixel. */
+void jl_draw_pixel(struct jl_target *target, int16_t x, int16_t y, jl_color color);
+
+/**
+ * A straight line, both ends included, one pixel wide.
+ *
+ * Along the longer axis there is exactly one pixel a step; the other
+ * coordinate is rounded to the nearest, and a tie goes to the greater one. The
+ * line from a to b and the line from b to a are the same pixels.
+ */
+void jl_draw_line(struct jl_target *target, int16_t x0, int16_t y0, int16_t x1, int16_t y1,
+                  jl_color color);
+
+/** A solid rectangle; nothing when w or h is zero or less. */
+void jl_fill_rect(struct jl_target *target, struct jl_rect rect, jl_color color);
+
+/** The outline of a rectangle: the outermost pixels of jl_fill_rect(). */
+void jl_stroke_rect(struct jl_target *target, struct jl_rect rect, jl_color color);
+
+/**
+ * A 1-bit picture with its top left at (x, y): set bits in ink, the others in
+ * paper. JL_CLEAR as paper leaves what is there, JL_CLEAR as ink cuts out.
+ */
+void jl_draw_bitmap(struct jl_target *target, int16_t x, int16_t y, const struct jl_bitmap *map,
+                    jl_color ink, jl_color paper);
+
+/**
+ * The test card for first light: a border on the outermost pixels, four corner
+ * marks that differ (top left a solid square, top right a hollow one, bottom
+ * left a plus, bottom right a diagonal cross), an arrow that points up, a
+ * checker and a stripe patch, the title and the size in pixels. It proves size, offset,
+ * orientation and inversion at a glance.
+ *
+ * @param title short text, cut at the marks; NULL for none
+ */
+void jl_draw_test_card(struct jl_target *target, const char *title);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

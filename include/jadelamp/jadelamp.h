@@ -1,0 +1,22 @@
+/*
+ * Jade Lamp: everything. Including it costs nothing: what a program does not
+ * call or name is not linked.
+ */
+#ifndef JADELAMP_JADELAMP_H
+#define JADELAMP_JADELAMP_H
+
+#include "jadelamp/version.h"
+#include "jadelamp/status.h"
+#include "jadelamp/geometry.h"
+#include "jadelamp/color.h"
+#include "jadelamp/target.h"
+#include "jadelamp/damage.h"
+#include "jadelamp/frame.h"
+#include "jadelamp/draw.h"
+#include "jadelamp/text.h"
+#include "jadelamp/port.h"
+#include "jadelamp/wake.h"
+#include "jadelamp/panel.h"
+#include "jadelamp/controllers/ssd1306.h"
+
+#endif

@@ -1,0 +1,97 @@
+/*
+ * The port: the few hardware functions that the user supplies. A table of
+ * operations in constant memory, and a context of the user's own, so that two
+ * panels on two buses need no globals.
+ *
+ * ports/template/ is a port to copy; docs/porting.md explains it.
+ */
+#ifndef JADELAMP_PORT_H
+#define JADELAMP_PORT_H
+
+#include <stdbool.h>
+#include <stddef.h>
+#include <stdint.h>
+
+#include "jadelamp/status.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/** Pins beside the bus. Levels are electrical: true is high. */
+enum jl_pin {
+    JL_PIN_RESET, /**< output, low resets the controller */
+    JL_PIN_DC,    /**< output, SPI: low for a command byte, high for data */
+    JL_PIN_CS,    /**< output, SPI: low selects the controller */
+    JL_PIN_BUSY,  /**< input, for controllers that have one */
+};
+
+/**
+ * One transfer: `head`, then at once `body`. Both belong to the caller and are
+ * free again when send() returns. Either length may be 0.
+ *
+ * On I2C it is one transaction: START, address with the write bit, head, body,
+ * STOP. On SPI the library sets D/C and CS and passes either head or body.
+ */
+struct jl_transfer {
+    const uint8_t *head;
+    const uint8_t *body;
+    size_t head_bytes;
+    size_t body_bytes;
+    uint8_t i2c_address; /**< 7-bit; not meaningful on SPI */
+};
+
+/** What a port can do. Members marked optional may be NULL. */
+struct jl_port_ops {
+    /**
+     * Sends a transfer and returns when the last bit has left the wire (D/C may
+     * change right after). May block; is never called from an interrupt by the
+     * library. No partial success: anything but JL_OK means that the controller
+     * got an unknown part of it. After an I2C error the port has sent STOP.
+     *
+     * @return JL_OK; JL_NO_ANSWER (a byte was not acknowledged); JL_TIMEOUT
+     *         (the bus stayed busy); JL_BUS_ERROR. Must return in bounded time.
+     */
+    jl_status (*send)(void *context, const struct jl_transfer *transfer);
+
+    /** Returns after at least this many microseconds. */
+    void (*wait_us)(void *context, uint32_t microseconds);
+
+    /** Optional: drives an output. SPI needs it for JL_PIN_DC (and CS unless tied). */
+    void (*set_pin)(void *context, enum jl_pin pin, bool high);
+
+    /** Optional: reads an input. Needed only by controllers with a BUSY pin. */
+    bool (*get_pin)(void *context, enum jl_pin pin);
+};
+
+/** A port: keep it, its operations and its context alive as long as the panel. */
+struct jl_port {
+    const struct jl_port_ops *ops;
+    void *context;
+    /**
+     * Most body bytes in one transfer, for bus drivers with a fixed buffer;
+     * 0 is no limit. Longer pictures are split, each part with its own head.
+     */
+    uint16_t most_body_bytes;
+};
+
+/** Marks address `a` (0x00..0x7F) as found in a jl_scan_i2c() result. */
+#define JL_SCAN_FOUND(map, a) ((((map)[(a) >> 3]) >> ((a)&7)) & 1)
+
+/**
+ * Asks every I2C address from 0x08 to 0x77 (the others are reserved by the I2C
+ * specification, UM10204 section 3.1.12) whether somebody acknowledges, with an
+ * empty write.
+ *
+ * @param found 16 bytes, the caller's: one bit an address, read with JL_SCAN_FOUND()
+ * @return JL_OK (also when nobody answered); JL_BAD_ARGUMENT; or the port's
+ *         first status other than JL_OK and JL_NO_ANSWER, with found holding
+ *         what was seen until then
+ */
+JL_MUST_CHECK jl_status jl_scan_i2c(const struct jl_port *port, uint8_t found[16]);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,54 @@
+/*
+ * Status codes: what every call that can fail returns.
+ *
+ * Rule for the whole library: JL_OK is 0, every other value names one cause.
+ * A status that comes from the user's port is passed on unchanged.
+ */
+#ifndef JADELAMP_STATUS_H
+#define JADELAMP_STATUS_H
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/* Asks the compiler to complain when a status is dropped. */
+#if defined(__GNUC__)
+#define JL_MUST_CHECK __attribute__((warn_unused_result))
+#else
+#define JL_MUST_CHECK
+#endif
+
+/* One list, so that the names and the texts cannot drift apart. */
+#define JL_STATUS_LIST(X)                                                                          \
+    X(JL_OK, "ok")                                                                                 \
+    X(JL_NO_ANSWER, "no answer: nobody acknowledged the byte on the bus")                          \
+    X(JL_TIMEOUT, "timeout: the bus or a pin did not become ready in time")                        \
+    X(JL_BUS_ERROR, "bus error: the port could not complete the transfer")                         \
+    X(JL_BAD_ARGUMENT, "bad argument")                                                             \
+    X(JL_BAD_ADDRESS, "bad I2C address: a 7-bit address lies in 0x08..0x77 (0x78 on a label is "   \
+                      "the 8-bit form of 0x3C)")                                                   \
+    X(JL_OUT_OF_RANGE, "out of range for this controller or glass")                                \
+    X(JL_TOO_SMALL, "the memory given is too small")                                               \
+    X(JL_UNSUPPORTED, "this controller or port cannot do that")                                    \
+    X(JL_NOT_AWAKE, "the panel is not awake: wake it first")                                       \
+    X(JL_BUSY, "busy: stop the running scroll or transfer first")
+
+#define JL_STATUS_ENUM_ENTRY(name, text) name,
+/** Result of a call. The numbers are not part of the interface, the names are. */
+typedef enum jl_status { JL_STATUS_LIST(JL_STATUS_ENUM_ENTRY) JL_STATUS_COUNT } jl_status;
+#undef JL_STATUS_ENUM_ENTRY
+
+/**
+ * English text of a status, without a final full stop.
+ *
+ * Any value is safe; an unknown one gives "unknown status". The text is
+ * constant memory. Callable from any context. Programs that never call it do
+ * not carry the texts: it is the only function in its object file.
+ */
+const char *jl_status_text(jl_status status);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,84 @@
+/*
+ * Inside the board: what its files share. Device files include device.h only.
+ */
+#ifndef JADELAMP_SIM_BOARD_PARTS_H
+#define JADELAMP_SIM_BOARD_PARTS_H
+
+#include "device.h"
+
+enum {
+    MOST_DEVICES = 32,
+    MOST_BUSES = 8,
+    MOST_ON_BUS = 16,
+    MOST_WIRES = MOST_BUSES * 4 + MOST_DEVICES * 3,
+    MOST_DIAGNOSTICS = 256,
+};
+
+/* A wire of the recording. The index doubles as its VCD identifier. */
+typedef int wire_id;
+#define NO_WIRE (-1)
+
+struct recorder {
+    jl_record_fn sink;
+    void *context;
+    bool failed;
+    uint64_t last_ns;
+};
+
+struct jl_board {
+    uint64_t now_ps;
+    uint64_t noise_seed;
+    struct jl_device *devices[MOST_DEVICES];
+    size_t device_count;
+    struct jl_i2c_bus *i2c[MOST_BUSES];
+    size_t i2c_count;
+    struct jl_spi_bus *spi[MOST_BUSES];
+    size_t spi_count;
+    bool levels[MOST_WIRES];
+    int wire_count;
+    struct recorder recorder;
+    struct jl_diagnostic diagnostics[MOST_DIAGNOSTICS];
+    size_t diagnostic_total;
+};
+
+/* A new wire; its name in the recording comes from who declares it. */
+wire_id wire_create(struct jl_board *board, bool level);
+
+/* Sets a level at a time that is not before any earlier one. */
+void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps);
+
+/* True while somebody records, so that buses can skip the bits otherwise. */
+bool board_records(const struct jl_board *board);
+
+struct jl_i2c_bus {
+    struct jl_board *board;
+    uint64_t bit_ps;
+    uint64_t overhead_ps;
+    uint32_t clock_hz;
+    struct jl_device *devices[MOST_ON_BUS];
+    uint8_t addresses[MOST_ON_BUS];
+    bool addressed[MOST_ON_BUS];
+    size_t device_count;
+    wire_id scl, sda;
+    bool open; /* between START and STOP */
+    bool expect_address;
+    uint64_t byte_count;
+    bool sda_held;
+    bool failing;
+    bool fail_for_good;
+    uint64_t fail_byte; /* in terms of byte_count */
+};
+
+struct jl_spi_bus {
+    struct jl_board *board;
+    uint64_t bit_ps;
+    uint64_t overhead_ps;
+    uint32_t clock_hz;
+    bool idle_high;
+    struct jl_device *devices[MOST_ON_BUS];
+    size_t device_count;
+    wire_id sck, mosi;
+    uint64_t byte_count;
+};
+
+#endif

@@ -1,0 +1,177 @@
+/*
+ * The board: simulated hardware on the desktop. A virtual clock, wires, buses,
+ * emulated controllers, faults and a recorder. Nothing here waits for real time
+ * and nothing is random but the seeded noise, so every run is the same.
+ *
+ * Ownership: the board owns its buses and devices; jl_board_destroy() frees
+ * all of them. One board must not be used by two threads at once.
+ */
+#ifndef JADELAMP_SIM_BOARD_H
+#define JADELAMP_SIM_BOARD_H
+
+#include <stddef.h>
+
+#include "jadelamp/sim/glass.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+struct jl_board;
+struct jl_device;
+struct jl_i2c_bus;
+struct jl_spi_bus;
+struct jl_device_ops;
+
+/* ---- the board and its clock ---- */
+
+/** A board at time 0. The seed makes the RAM noise of its devices. NULL: no memory. */
+struct jl_board *jl_board_create(uint64_t noise_seed);
+
+/** Frees the board and all on it; NULL is fine. */
+void jl_board_destroy(struct jl_board *board);
+
+/** Virtual time since jl_board_create(), picoseconds. */
+uint64_t jl_board_now_ps(const struct jl_board *board);
+
+/** Lets virtual time pass. */
+void jl_board_wait_ps(struct jl_board *board, uint64_t picoseconds);
+
+/* ---- diagnostics: what a controller found wrong ---- */
+
+enum jl_severity {
+    JL_SEVERITY_NOTE,    /**< worth knowing, the picture is right */
+    JL_SEVERITY_WARNING, /**< works on the bench, may fail in the field */
+    JL_SEVERITY_ERROR,   /**< the picture or the panel's state is wrong */
+};
+
+struct jl_diagnostic {
+    uint64_t at_ps;
+    enum jl_severity severity;
+    const char *device; /**< name of the device */
+    char text[176];
+};
+
+/** The first 256 diagnostics, oldest first; later ones are only counted. */
+size_t jl_board_diagnostics(const struct jl_board *board, const struct jl_diagnostic **list);
+
+/** How many diagnostics were made in all. */
+size_t jl_board_diagnostic_total(const struct jl_board *board);
+
+/* ---- devices ---- */
+
+/**
+ * Puts an emulated controller with its glass on the board and powers it: its
+ * RAM holds noise.
+ *
+ * @param ops   such as &jl_emulated_ssd1306 (emulators.h)
+ * @param name  copied; also the scope of its wires in a recording
+ * @param glass copied
+ * @return NULL when there is no memory, no place (32 devices), or the glass
+ *         does not fit the controller
+ */
+struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_device_ops *ops,
+                                      const char *name, const struct jl_glass *glass);
+
+/** Pins of a device that firmware drives; all start high. */
+enum jl_device_pin { JL_DEVICE_RESET, JL_DEVICE_DC, JL_DEVICE_CS };
+
+/** Drives a pin of a device. */
+void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high);
+
+/** Pulls the plug (no answer, no effect), or plugs in again: then it powers up anew. */
+void jl_device_set_plugged(struct jl_device *device, bool plugged);
+
+/** Part number of the controller. */
+const char *jl_device_part(const struct jl_device *device);
+
+/** The glass of a device. */
+const struct jl_glass *jl_device_glass(const struct jl_device *device);
+
+/**
+ * The logical picture on the glass now: white where a pixel is lit. A new
+ * picture; the caller frees it. False: no memory.
+ */
+bool jl_device_picture(struct jl_device *device, struct jl_picture *picture);
+
+/** How brightly lit pixels shine now, 0..255. */
+uint8_t jl_device_brightness(struct jl_device *device);
+
+/** NULL when the glass is lit, else why it is dark, as a sentence. Constant memory. */
+const char *jl_device_why_dark(struct jl_device *device);
+
+/* ---- I2C (UM10204): the master's side, as any firmware would move it ---- */
+
+/**
+ * An I2C bus. @param clock_hz 1000..5000000. @param overhead_ns idle time before
+ * each START, for what the master's software costs. NULL: no memory, no place
+ * (8 buses of a kind) or a clock out of range.
+ */
+struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz,
+                                    uint32_t overhead_ns);
+
+/** Connects a device at a 7-bit address. False: bad address or no place (16 devices). */
+bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t address);
+
+/** START; takes one bit time. False: the bus is stuck (25 ms of waiting passed). */
+bool jl_i2c_start(struct jl_i2c_bus *bus);
+
+/** Sends a byte; 9 bit times. True when somebody acknowledged. */
+bool jl_i2c_write(struct jl_i2c_bus *bus, uint8_t byte);
+
+/** Reads a byte, acknowledging it or not; 9 bit times. Nobody there reads as 0xFF. */
+uint8_t jl_i2c_read(struct jl_i2c_bus *bus, bool acknowledge);
+
+/** STOP; one bit time. */
+void jl_i2c_stop(struct jl_i2c_bus *bus);
+
+/** Bytes that were moved on the bus, addresses included. */
+uint64_t jl_i2c_byte_count(const struct jl_i2c_bus *bus);
+
+/**
+ * Fault: of the bytes written from now on, number `index` (0 is the next) is not
+ * acknowledged and does not arrive; then all later ones too, if `for_good`.
+ */
+void jl_i2c_fail_at(struct jl_i2c_bus *bus, uint64_t index, bool for_good);
+
+/** Ends jl_i2c_fail_at(). */
+void jl_i2c_heal(struct jl_i2c_bus *bus);
+
+/** Fault: something holds SDA low, so that no START is possible, until released. */
+void jl_i2c_hold_sda(struct jl_i2c_bus *bus, bool held);
+
+/* ---- SPI: most significant bit first, devices chosen by their CS pin (low) ---- */
+
+/** An SPI bus. Mode 0 (clock idles low) or 3 (high). Else as jl_board_add_i2c(). */
+struct jl_spi_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz,
+                                    uint32_t overhead_ns, int mode);
+
+/** Connects a device. False: no place (16 devices). */
+bool jl_spi_attach(struct jl_spi_bus *bus, struct jl_device *device);
+
+/** Shifts bytes out to every device whose CS is low; 8 bit times a byte after the overhead. */
+void jl_spi_write(struct jl_spi_bus *bus, const uint8_t *bytes, size_t count);
+
+/** Bytes that were moved on the bus. */
+uint64_t jl_spi_byte_count(const struct jl_spi_bus *bus);
+
+/* ---- recorder ---- */
+
+/** Takes text of the recording; false stops it. */
+typedef bool (*jl_record_fn)(void *context, const char *text, size_t bytes);
+
+/**
+ * Starts to record every wire as a value change dump (VCD, IEEE 1364-2005
+ * clause 18), one scope a device, timescale 1 ns. Add all devices first.
+ * False: already recording, or the sink refused the header.
+ */
+bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context);
+
+/** Ends the recording with a last time mark. False: the sink had refused some text. */
+bool jl_board_record_end(struct jl_board *board);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,29 @@
+/*
+ * A jl_port onto the board: what the firmware's port is on hardware.
+ */
+#ifndef JADELAMP_SIM_SIM_PORT_H
+#define JADELAMP_SIM_SIM_PORT_H
+
+#include "jadelamp/port.h"
+#include "jadelamp/sim/board.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/** Context of a simulated port. Exactly one of the buses is set. */
+struct jl_sim_port {
+    struct jl_board *board;
+    struct jl_i2c_bus *i2c;
+    struct jl_spi_bus *spi;
+    struct jl_device *device; /**< whose pins the port drives; may be NULL on I2C */
+};
+
+/** Operations that take a struct jl_sim_port as context. */
+extern const struct jl_port_ops jl_sim_port_ops;
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

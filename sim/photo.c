@@ -1,0 +1,75 @@
+/* The photo: how the glass looks to a person. Colours and gaps are drawn by eye. */
+#include "jadelamp/sim/glass.h"
+
+#include <string.h>
+
+enum { SPLIT_ROWS = 16, LEAST_SCALE = 2, MOST_SCALE = 32, BEZEL_DOTS = 3 };
+
+struct shade {
+    uint8_t r, g, b;
+};
+
+static const struct shade bezel = {10, 12, 14};
+static const struct shade unlit = {19, 22, 26};
+
+static struct shade lit_shade(const struct jl_glass *glass, int row)
+{
+    static const struct shade white = {236, 246, 255}, blue = {92, 190, 255},
+                              yellow = {255, 214, 64};
+    switch (glass->kind) {
+    case JL_GLASS_BLUE:
+        return blue;
+    case JL_GLASS_YELLOW_BLUE:
+        return row < SPLIT_ROWS ? yellow : blue;
+    case JL_GLASS_WHITE:
+    default:
+        return white;
+    }
+}
+
+static uint8_t mix(uint8_t from, uint8_t to, unsigned share)
+{
+    return (uint8_t)((from * (255 - share) + to * share + 127) / 255);
+}
+
+static void put_square(struct jl_picture *photo, int left, int top, int side, struct shade shade)
+{
+    for (int y = top; y < top + side; y++) {
+        for (int x = left; x < left + side; x++) {
+            memcpy(jl_picture_at(photo, x, y), &shade, 3);
+        }
+    }
+}
+
+bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logical,
+                    uint8_t brightness, int scale, struct jl_picture *photo)
+{
+    if (scale < LEAST_SCALE || scale > MOST_SCALE) {
+        return false;
+    }
+    bool split = glass->kind == JL_GLASS_YELLOW_BLUE && logical->height > SPLIT_ROWS;
+    int margin = BEZEL_DOTS * scale;
+    int gap = scale >= 5 ? scale / 5 : 1;
+    /* Even at the lowest contrast an OLED glows: eyes are closer to logarithmic than linear. */
+    unsigned glow = 70 + brightness * 185u / 255;
+    if (!jl_picture_create(photo, logical->width * scale + 2 * margin,
+                           logical->height * scale + 2 * margin + (split ? scale : 0))) {
+        return false;
+    }
+    for (int i = 0; i < photo->width * photo->height; i++) {
+        memcpy(photo->rgb + i * 3, &bezel, 3);
+    }
+    for (int y = 0; y < logical->height; y++) {
+        struct shade light = lit_shade(glass, y);
+        int top = margin + y * scale + (split && y >= SPLIT_ROWS ? scale : 0);
+        for (int x = 0; x < logical->width; x++) {
+            const uint8_t *dot = jl_picture_at(logical, x, y);
+            /* Monochrome glass: the three channels of the logical picture are equal. */
+            unsigned share = dot[0] * glow / 255;
+            struct shade shade = {mix(unlit.r, light.r, share), mix(unlit.g, light.g, share),
+                                  mix(unlit.b, light.b, share)};
+            put_square(photo, margin + x * scale, top, scale - gap, shade);
+        }
+    }
+    return true;
+}

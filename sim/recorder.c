@@ -1,0 +1,141 @@
+/*
+ * The recorder: value change dump, four-state, IEEE 1364-2005 clause 18.2.
+ * A wire shared by several devices is declared in each one's scope with the
+ * same identifier, as the standard allows for nets of one value.
+ */
+#include "board_parts.h"
+
+#include <stdarg.h>
+#include <stdio.h>
+#include <string.h>
+
+/* Printable identifiers, '!' to '~', least significant digit first. */
+static const char *identifier(wire_id wire, char out[4])
+{
+    const int base = '~' - '!' + 1;
+    out[0] = (char)('!' + wire % base);
+    out[1] = wire >= base ? (char)('!' + wire / base - 1) : '\0';
+    out[2] = '\0';
+    return out;
+}
+
+__attribute__((format(printf, 2, 3))) static void emit(struct jl_board *board, const char *format,
+                                                       ...)
+{
+    struct recorder *recorder = &board->recorder;
+    char text[160];
+    va_list arguments;
+    va_start(arguments, format);
+    int length = vsnprintf(text, sizeof text, format, arguments);
+    va_end(arguments);
+    if (!recorder->failed && length > 0) {
+        recorder->failed = !recorder->sink(recorder->context, text, (size_t)length);
+    }
+}
+
+static uint64_t to_ns(uint64_t ps)
+{
+    return (ps + 500) / 1000;
+}
+
+wire_id wire_create(struct jl_board *board, bool level)
+{
+    board->levels[board->wire_count] = level;
+    return board->wire_count++;
+}
+
+bool board_records(const struct jl_board *board)
+{
+    return board->recorder.sink != NULL;
+}
+
+static void mark_time(struct jl_board *board, uint64_t at_ps)
+{
+    uint64_t ns = to_ns(at_ps);
+    if (ns != board->recorder.last_ns) {
+        emit(board, "#%llu\n", (unsigned long long)ns);
+        board->recorder.last_ns = ns;
+    }
+}
+
+void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps)
+{
+    if (wire == NO_WIRE || board->levels[wire] == high) {
+        return;
+    }
+    board->levels[wire] = high;
+    if (board_records(board)) {
+        char id[4];
+        mark_time(board, at_ps);
+        emit(board, "%d%s\n", high, identifier(wire, id));
+    }
+}
+
+static void declare(struct jl_board *board, wire_id wire, const char *name)
+{
+    char id[4];
+    emit(board, "$var wire 1 %s %s $end\n", identifier(wire, id), name);
+}
+
+/* VCD identifiers take no white space. */
+static void scope_name(const struct jl_device *device, char out[DEVICE_NAME_BYTES])
+{
+    size_t i = 0;
+    for (; device->name[i]; i++) {
+        char c = device->name[i];
+        bool plain = (c >= '0' && c <= '9') || (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
+        out[i] = plain ? c : '_';
+    }
+    out[i] = '\0';
+}
+
+static void declare_device(struct jl_board *board, const struct jl_device *device)
+{
+    char scope[DEVICE_NAME_BYTES];
+    scope_name(device, scope);
+    emit(board, "$scope module %s $end\n", scope);
+    if (device->i2c) {
+        declare(board, device->i2c->scl, "scl");
+        declare(board, device->i2c->sda, "sda");
+    }
+    if (device->spi) {
+        declare(board, device->pin_wires[JL_DEVICE_CS], "cs");
+        declare(board, device->spi->sck, "sck");
+        declare(board, device->spi->mosi, "mosi");
+        declare(board, device->pin_wires[JL_DEVICE_DC], "dc");
+    }
+    declare(board, device->pin_wires[JL_DEVICE_RESET], "reset");
+    emit(board, "$upscope $end\n");
+}
+
+bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context)
+{
+    if (board_records(board)) {
+        return false;
+    }
+    board->recorder = (struct recorder){.sink = sink, .context = context};
+    emit(board, "$version Jade Lamp board $end\n$timescale 1 ns $end\n");
+    for (size_t i = 0; i < board->device_count; i++) {
+        declare_device(board, board->devices[i]);
+    }
+    emit(board, "$enddefinitions $end\n#%llu\n$dumpvars\n",
+         (unsigned long long)to_ns(board->now_ps));
+    board->recorder.last_ns = to_ns(board->now_ps);
+    for (wire_id wire = 0; wire < board->wire_count; wire++) {
+        char id[4];
+        emit(board, "%d%s\n", board->levels[wire], identifier(wire, id));
+    }
+    emit(board, "$end\n");
+    return !board->recorder.failed;
+}
+
+bool jl_board_record_end(struct jl_board *board)
+{
+    if (!board_records(board)) {
+        return false;
+    }
+    mark_time(board, board->now_ps);
+    bool good = !board->recorder.failed;
+    board->recorder.sink = NULL;
+    return good;
+}

@@ -1,0 +1,13 @@
+/*
+ * The four memory functions that a freestanding C11 program must have anyway
+ * (the compiler itself emits calls to them). Declared here because <string.h>
+ * is not a freestanding header.
+ */
+#ifndef JADELAMP_SRC_MEM_H
+#define JADELAMP_SRC_MEM_H
+
+#include <stddef.h>
+
+void *memset(void *to, int byte, size_t count);
+
+#endif

@@ -1,0 +1,94 @@
+/*
+ * Straight lines, drawn as runs along the longer axis: a slanted line of 128
+ * columns and 16 rows is 17 fills, not 128.
+ *
+ * One routine serves both axes: "along" is the longer axis, "across" the other.
+ */
+#include "jadelamp/draw.h"
+
+struct walk {
+    struct jl_target *target;
+    jl_color color;
+    bool along_is_x;
+};
+
+static void run(const struct walk *walk, int32_t along, int32_t length, int32_t across)
+{
+    /* The walk is clipped along, so only `across` can be outside int16_t's range. */
+    if (across < INT16_MIN || across > INT16_MAX) {
+        return;
+    }
+    struct jl_rect area = walk->along_is_x
+                              ? (struct jl_rect){(int16_t)along, (int16_t)across, (int16_t)length, 1}
+                              : (struct jl_rect){(int16_t)across, (int16_t)along, 1, (int16_t)length};
+    jl_fill_rect(walk->target, area, walk->color);
+}
+
+/*
+ * From (a0, b0) to (a1, b1) with a0 <= a1, b the axis across, visible part
+ * first..last of a. Exact value of b at a step k is b0 + sign * k * rise / reach
+ * (reach = a1 - a0, rise = |b1 - b0| <= reach), kept as a quotient and a rest.
+ */
+static void line_along(const struct walk *walk, int32_t a0, int32_t b0, int32_t a1, int32_t b1,
+                       int32_t first, int32_t last)
+{
+    if (first > last) {
+        return;
+    }
+    uint32_t reach = (uint32_t)(a1 - a0);
+    uint32_t rise = (uint32_t)(b1 >= b0 ? b1 - b0 : b0 - b1);
+    int32_t sign = b1 >= b0 ? 1 : -1;
+    /* Ties go to the greater coordinate: up the axis from half on, down it only past half. */
+    uint32_t bias = sign > 0 ? 0 : 1;
+
+    /* Both factors are at most 65535, so the product fits 32 bits: no 64-bit division. */
+    uint32_t skipped = (uint32_t)(first - a0) * rise;
+    uint32_t whole = reach ? skipped / reach : 0;
+    uint32_t rest = reach ? skipped % reach : 0;
+
+    int32_t run_start = first;
+    int32_t run_across = 0;
+    for (int32_t a = first; a <= last; a++) {
+        uint32_t rounded = whole + (reach && 2 * rest >= reach + bias ? 1 : 0);
+        int32_t across = b0 + sign * (int32_t)rounded;
+        if (a == first) {
+            run_across = across;
+        } else if (across != run_across) {
+            run(walk, run_start, a - run_start, run_across);
+            run_start = a;
+            run_across = across;
+        }
+        rest += rise;
+        if (reach && rest >= reach) {
+            rest -= reach;
+            whole++;
+        }
+    }
+    run(walk, run_start, last - run_start + 1, run_across);
+}
+
+static int32_t distance(int32_t a, int32_t b)
+{
+    return a > b ? a - b : b - a;
+}
+
+void jl_draw_line(struct jl_target *target, int16_t x0, int16_t y0, int16_t x1, int16_t y1,
+                  jl_color color)
+{
+    const struct jl_rect *clip = &target->clip;
+    struct walk walk = {target, color, distance(x0, x1) >= distance(y0, y1)};
+    int32_t a0 = walk.along_is_x ? x0 : y0;
+    int32_t b0 = walk.along_is_x ? y0 : x0;
+    int32_t a1 = walk.along_is_x ? x1 : y1;
+    int32_t b1 = walk.along_is_x ? y1 : x1;
+    int32_t first = walk.along_is_x ? clip->x : clip->y;
+    int32_t last = first + (walk.along_is_x ? clip->w : clip->h) - 1;
+    if (a0 > a1) {
+        int32_t a = a0, b = b0;
+        a0 = a1;
+        b0 = b1;
+        a1 = a;
+        b1 = b;
+    }
+    line_along(&walk, a0, b0, a1, b1, first > a0 ? first : a0, last < a1 ? last : a1);
+}

@@ -1,0 +1,49 @@
+/* The controller's own scroll. */
+#include "panel.h"
+#include "steps.h"
+
+static jl_status send_scroll(struct jl_panel *panel, const struct jl_scroll *scroll)
+{
+    uint8_t steps[JL_STEPS_MOST_BYTES];
+    const struct jl_controller *controller = panel->config->controller;
+    if (!controller->scroll) {
+        return JL_UNSUPPORTED;
+    }
+    size_t bytes = controller->scroll(panel, scroll, steps);
+    if (!bytes) {
+        return JL_OUT_OF_RANGE;
+    }
+    return jl_panel_settle(panel, jl_steps_run_plain(panel, steps, bytes));
+}
+
+jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll)
+{
+    jl_status status = jl_panel_ready(panel);
+    if (status != JL_OK) {
+        return status;
+    }
+    if (!scroll) {
+        return JL_BAD_ARGUMENT;
+    }
+    uint8_t rows = panel->config->controller->format->rows_per_line;
+    if (scroll->last_page < scroll->first_page || scroll->last_page * rows >= panel->config->height) {
+        return JL_OUT_OF_RANGE;
+    }
+    status = send_scroll(panel, scroll);
+    if (status == JL_OK) {
+        panel->state = STATE_SCROLLING;
+    }
+    return status;
+}
+
+jl_status jl_panel_scroll_stop(struct jl_panel *panel)
+{
+    jl_status status = jl_panel_ready(panel);
+    if (status != JL_BUSY) {
+        return status;
+    }
+    panel->state = STATE_AWAKE;
+    /* The scroll moved the RAM's content by an unknown number of steps. */
+    panel->stale = true;
+    return send_scroll(panel, NULL);
+}

@@ -1,0 +1,16 @@
+/* The interpreter of wake-up steps. */
+#ifndef JADELAMP_SRC_STEPS_H
+#define JADELAMP_SRC_STEPS_H
+
+#include "jadelamp/panel.h"
+
+/*
+ * Runs checked steps. SETUP and CLEAR are not allowed in what a controller's
+ * encoder returns, so this never nests deeper than one level.
+ */
+jl_status jl_steps_run(const struct jl_panel *panel, const uint8_t *steps, size_t bytes);
+
+/* Runs what an encoder wrote: only sends and waits. */
+jl_status jl_steps_run_plain(const struct jl_panel *panel, const uint8_t *steps, size_t bytes);
+
+#endif
