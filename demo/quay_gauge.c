@@ -94,8 +94,8 @@ void quay_gauge_draw(struct jl_target *target, const struct quay_reading *readin
 
     big_height(target, 7, 16, reading->height_cm);
     jl_text(target, 71, 37, "m", &plain);
-    trend_arrow(target, 86, 16, reading->trend);
-    jl_text(target, 80, 37,
+    trend_arrow(target, 96, 16, reading->trend);
+    jl_text(target, 84, 37,
             reading->trend == TIDE_RISING    ? "rising "
             : reading->trend == TIDE_FALLING ? "falling"
                                              : "slack  ",
@@ -112,5 +112,5 @@ void quay_gauge_draw(struct jl_target *target, const struct quay_reading *readin
     jl_text(target, 65, 53, " at ", &plain);
     jl_format_fixed(text, sizeof text, reading->next_high_cm, 2);
     jl_text(target, 89, 53, text, &plain);
-    jl_text(target, 113, 53, "m", &plain);
+    jl_text(target, 113, 53, " m", &plain);
 }

@@ -1,7 +1,9 @@
 /*
  * I2C, seen from the master. Bit timing: SCL is low for 60 % of a bit and high
  * for 40 %, which keeps tLOW and tHIGH of UM10204 table 10 at 100 kHz (4.7 us,
- * 4.0 us) and at 400 kHz (1.3 us, 0.6 us). START and STOP take one bit each.
+ * 4.0 us) and at 400 kHz (1.3 us, 0.6 us). START and STOP take one bit each. A
+ * repeated START takes 1.4: tLOW + tSU;STA + tHD;STA do not fit into one bit at
+ * 100 kHz (4.7 + 4.7 + 4.0 us).
  */
 #include "board_parts.h"
 
@@ -54,6 +56,17 @@ static void clock_bit(struct jl_i2c_bus *bus, bool sda)
     board->now_ps += bus->bit_ps;
 }
 
+static void start_again(struct jl_i2c_bus *bus)
+{
+    struct jl_board *board = bus->board;
+    uint64_t start = board->now_ps;
+    wire_set(board, bus->scl, false, start);
+    wire_set(board, bus->sda, true, start + bus->bit_ps * 15 / 100);
+    wire_set(board, bus->scl, true, start + bus->bit_ps * 52 / 100);
+    wire_set(board, bus->sda, false, start + bus->bit_ps * 99 / 100);
+    board->now_ps += bus->bit_ps * 140 / 100;
+}
+
 bool jl_i2c_start(struct jl_i2c_bus *bus)
 {
     struct jl_board *board = bus->board;
@@ -62,15 +75,13 @@ bool jl_i2c_start(struct jl_i2c_bus *bus)
         board->now_ps += STUCK_WAIT_PS;
         return false;
     }
-    board->now_ps += bus->open ? 0 : bus->overhead_ps;
-    uint64_t start = board->now_ps;
-    if (bus->open) { /* repeated START: SDA has to rise first, while SCL is low */
-        wire_set(board, bus->scl, false, start);
-        wire_set(board, bus->sda, true, start + bus->bit_ps * 15 / 100);
-        wire_set(board, bus->scl, true, start + bus->bit_ps * 40 / 100);
+    if (bus->open) { /* SDA has to rise again first, while SCL is low */
+        start_again(bus);
+    } else {
+        board->now_ps += bus->overhead_ps;
+        wire_set(board, bus->sda, false, board->now_ps + bus->bit_ps * 60 / 100);
+        board->now_ps += bus->bit_ps;
     }
-    wire_set(board, bus->sda, false, start + bus->bit_ps * 60 / 100);
-    board->now_ps += bus->bit_ps;
     bus->open = true;
     bus->expect_address = true;
     for (size_t i = 0; i < bus->device_count; i++) {

@@ -1,0 +1,251 @@
+/* The board's wires: a recording decodes to the bytes sent, with the timing of the standards. */
+#include "harness.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "bench_panel.h"
+#include "vcd.h"
+
+struct text_sink {
+    char *text;
+    size_t length, room;
+    size_t refuse_after;
+};
+
+static bool take_text(void *context, const char *text, size_t bytes)
+{
+    struct text_sink *sink = context;
+    if (sink->length + bytes > sink->refuse_after) {
+        return false;
+    }
+    if (sink->length + bytes + 1 > sink->room) {
+        sink->room = (sink->length + bytes) * 2 + 1024;
+        sink->text = realloc(sink->text, sink->room);
+    }
+    memcpy(sink->text + sink->length, text, bytes);
+    sink->length += bytes;
+    sink->text[sink->length] = '\0';
+    return true;
+}
+
+static struct bus_log decoded;
+
+static void expect_tokens(const char *kinds, const uint8_t *bytes)
+{
+    size_t count = strlen(kinds);
+    EXPECT_INT((long long)decoded.count, (long long)count);
+    for (size_t i = 0; i < count && i < decoded.count; i++) {
+        test_row("token %zu", i);
+        EXPECT_INT(decoded.tokens[i].kind, kinds[i]);
+        EXPECT_INT(decoded.tokens[i].byte, bytes[i]);
+    }
+}
+
+/* Least times of UM10204 table 10, ns: standard mode up to 100 kHz, fast mode to 400 kHz. */
+static void i2c_recording(void)
+{
+    static const struct {
+        uint32_t hz;
+        unsigned low, high, data_setup, start_hold, stop_setup, bus_free;
+    } modes[] = {{100000, 4700, 4000, 250, 4000, 4000, 4700}, {400000, 1300, 600, 100, 600, 600, 1300}};
+    for (int i = 0; i < 2; i++) {
+        struct text_sink sink = {.refuse_after = SIZE_MAX};
+        struct jl_glass glass = {.width = 128, .height = 64};
+        struct jl_board *board = jl_board_create(1);
+        struct jl_device *device = jl_board_add_device(board, &jl_emulated_ssd1306, "quay gauge", &glass);
+        struct jl_device *second = jl_board_add_device(board, &jl_emulated_ssd1306, "spare", &glass);
+        struct jl_i2c_bus *bus = jl_board_add_i2c(board, modes[i].hz, 20000);
+        EXPECT(jl_i2c_attach(bus, device, 0x3C) && jl_i2c_attach(bus, second, 0x3D));
+        EXPECT(jl_board_record(board, take_text, &sink));
+        EXPECT(!jl_board_record(board, take_text, &sink)); /* one recording at a time */
+        EXPECT(jl_i2c_start(bus));
+        EXPECT(jl_i2c_write(bus, 0x78));
+        EXPECT(jl_i2c_write(bus, 0x00));
+        EXPECT(jl_i2c_write(bus, 0xA5));
+        jl_i2c_stop(bus);
+        EXPECT(jl_i2c_start(bus));
+        EXPECT(!jl_i2c_write(bus, 0x4E)); /* nobody there */
+        jl_i2c_stop(bus);
+        EXPECT(jl_i2c_start(bus));
+        EXPECT(jl_i2c_write(bus, 0x78));
+        EXPECT(jl_i2c_start(bus)); /* repeated */
+        EXPECT(jl_i2c_write(bus, 0x79));
+        EXPECT_INT(jl_i2c_read(bus, false), 0x40); /* status: display off */
+        jl_i2c_stop(bus);
+        /* START and STOP 3 times, a repeated START of 1.4 bits, 7 bytes, 3 pauses of 20 us. */
+        uint64_t bit_ps = 1000000000000u / modes[i].hz;
+        EXPECT_INT((long long)jl_board_now_ps(board), (long long)(bit_ps * (60 + 14 + 7 * 90) / 10 + 3 * 20000000));
+        EXPECT(jl_board_record_end(board));
+        EXPECT(!jl_board_record_end(board));
+
+        struct vcd vcd = vcd_parse(sink.text);
+        EXPECT(vcd.good);
+        EXPECT_CONTAINS(sink.text, "$timescale 1 ns $end");
+        EXPECT_INT((long long)vcd.end_ns, (long long)(jl_board_now_ps(board) / 1000));
+        int scl = vcd_wire(&vcd, "quay_gauge", "scl"), sda = vcd_wire(&vcd, "quay_gauge", "sda");
+        EXPECT(scl >= 0 && sda >= 0 && vcd_wire(&vcd, "quay_gauge", "reset") >= 0);
+        decode_i2c(&vcd, scl, sda, &decoded);
+        static const uint8_t bytes[] = {0, 0x78, 0x00, 0xA5, 0, 0, 0x4E, 0, 0, 0x78, 0, 0x79, 0x40, 0};
+        expect_tokens("SAAAPSNPSASANP", bytes);
+        test_row("%u Hz", (unsigned)modes[i].hz);
+        EXPECT(!decoded.changed_while_high);
+        EXPECT(decoded.low >= modes[i].low && decoded.low < 1000000);
+        EXPECT(decoded.high >= modes[i].high && decoded.high < 1000000);
+        EXPECT(decoded.data_setup >= modes[i].data_setup && decoded.data_setup < 1000000);
+        EXPECT(decoded.start_hold >= modes[i].start_hold && decoded.start_hold < 1000000);
+        EXPECT(decoded.stop_setup >= modes[i].stop_setup && decoded.stop_setup < 1000000);
+        EXPECT(decoded.bus_free >= modes[i].bus_free && decoded.bus_free < 1000000);
+        /* The other device on the bus declares the same wires in its own scope. */
+        decode_i2c(&vcd, vcd_wire(&vcd, "spare", "scl"), vcd_wire(&vcd, "spare", "sda"), &decoded);
+        expect_tokens("SAAAPSNPSASANP", bytes);
+        vcd_free(&vcd);
+        free(sink.text);
+        jl_board_destroy(board);
+    }
+}
+
+static void spi_recording(void)
+{
+    for (int mode = 0; mode <= 3; mode += 3) {
+        struct text_sink sink = {.refuse_after = SIZE_MAX};
+        struct jl_glass glass = {.width = 128, .height = 64};
+        struct jl_board *board = jl_board_create(1);
+        struct jl_device *device = jl_board_add_device(board, &jl_emulated_ssd1306, "d", &glass);
+        struct jl_spi_bus *bus = jl_board_add_spi(board, 8000000, 2000, mode);
+        static const uint8_t command[] = {0x21, 0x0A, 0x80}, data[] = {0x55, 0x01};
+        EXPECT(jl_spi_attach(bus, device));
+        EXPECT(jl_board_record(board, take_text, &sink));
+        jl_device_set_pin(device, JL_DEVICE_DC, false);
+        jl_device_set_pin(device, JL_DEVICE_CS, false);
+        jl_spi_write(bus, command, sizeof command);
+        jl_device_set_pin(device, JL_DEVICE_DC, true);
+        jl_spi_write(bus, data, sizeof data);
+        jl_device_set_pin(device, JL_DEVICE_CS, true);
+        jl_spi_write(bus, data, sizeof data); /* to nobody */
+        EXPECT_INT((long long)jl_board_now_ps(board), (3 * 8 + 2 * 8 + 2 * 8) * 125000 + 3 * 2000000);
+        EXPECT(jl_board_record_end(board));
+        struct vcd vcd = vcd_parse(sink.text);
+        EXPECT(vcd.good);
+        decode_spi(&vcd, vcd_wire(&vcd, "d", "cs"), vcd_wire(&vcd, "d", "sck"), vcd_wire(&vcd, "d", "mosi"),
+                   vcd_wire(&vcd, "d", "dc"), &decoded);
+        static const uint8_t bytes[] = {0x21, 0x0A, 0x80, 0x55, 0x01};
+        expect_tokens("CCCDD", bytes);
+        EXPECT(!decoded.changed_while_high);
+        EXPECT(decoded.data_setup >= 62 && decoded.data_setup < 1000);
+        vcd_free(&vcd);
+        free(sink.text);
+        jl_board_destroy(board);
+    }
+}
+
+/* A sink that refuses is reported at the end, and nothing breaks meanwhile. */
+static void recording_into_a_full_disk(void)
+{
+    struct text_sink sink = {.refuse_after = 900};
+    struct bench_panel bench;
+    struct jl_panel_config usual = bench_usual_config();
+    bench_open_usual(&bench, &usual);
+    EXPECT(jl_board_record(bench.board, take_text, &sink));
+    EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+    EXPECT(!jl_board_record_end(bench.board));
+    free(sink.text);
+    bench_close(&bench);
+}
+
+/* Wake and present, recorded and decoded: the driver's traffic as a person with a probe sees it. */
+static void whole_present_on_the_wires(void)
+{
+    struct text_sink sink = {.refuse_after = SIZE_MAX};
+    struct bench_panel bench;
+    struct jl_panel_config usual = bench_usual_config();
+    bench_open_usual(&bench, &usual);
+    EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+    jl_draw_test_card(&bench.frame.target, "wires");
+    EXPECT(jl_board_record(bench.board, take_text, &sink));
+    uint64_t start_ns = jl_board_now_ps(bench.board) / 1000;
+    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+    EXPECT(jl_board_record_end(bench.board));
+    struct vcd vcd = vcd_parse(sink.text);
+    decode_i2c(&vcd, vcd_wire(&vcd, "oled", "scl"), vcd_wire(&vcd, "oled", "sda"), &decoded);
+    static const uint8_t window[] = {0x78, 0x00, 0x21, 0x00, 0x7F, 0x22, 0x00, 0x07};
+    EXPECT_INT((long long)decoded.count, 1 + 8 + 1 + 1 + 2 + 1024 + 1);
+    for (size_t i = 0; i < sizeof window; i++) {
+        EXPECT_INT(decoded.tokens[1 + i].byte, window[i]);
+    }
+    for (size_t i = 0; i < 1024; i++) {
+        test_row("byte %zu", i);
+        EXPECT_INT(decoded.tokens[13 + i].byte, bench.pixels[i]);
+        EXPECT_INT(decoded.tokens[13 + i].kind, 'A');
+    }
+    /* 9310 bits: START, STOP and 8 bytes of 9 bits; START, STOP and 1026 bytes. */
+    EXPECT_INT((long long)(vcd.end_ns - start_ns), 9310 * 2500);
+    vcd_free(&vcd);
+    free(sink.text);
+    bench_close(&bench);
+}
+
+static void limits_are_kept(void)
+{
+    struct jl_glass glass = {.width = 128, .height = 64};
+    struct jl_glass too_wide = {.width = 129, .height = 64};
+    struct jl_glass off_edge = {.width = 72, .height = 40, .column_offset = 57};
+    struct jl_board *board = jl_board_create(1);
+    EXPECT(jl_board_add_device(board, &jl_emulated_ssd1306, "x", &too_wide) == NULL);
+    EXPECT(jl_board_add_device(board, &jl_emulated_ssd1306, "x", &off_edge) == NULL);
+    EXPECT(jl_board_add_i2c(board, 999, 0) == NULL);
+    EXPECT(jl_board_add_i2c(board, 5000001, 0) == NULL);
+    EXPECT(jl_board_add_spi(board, 8000000, 0, 1) == NULL);
+    struct jl_i2c_bus *bus = NULL;
+    for (int i = 0; i < 8; i++) {
+        bus = jl_board_add_i2c(board, 100000, 0);
+        EXPECT(bus != NULL);
+        EXPECT(jl_board_add_spi(board, 100000, 0, 0) != NULL);
+    }
+    EXPECT(jl_board_add_i2c(board, 100000, 0) == NULL);
+    EXPECT(jl_board_add_spi(board, 100000, 0, 0) == NULL);
+    struct jl_device *device = NULL;
+    for (int i = 0; i < 32; i++) {
+        device = jl_board_add_device(board, &jl_emulated_ssd1306,
+                                     "a name much longer than thirty-one characters", &glass);
+        EXPECT(device != NULL);
+        EXPECT_INT(jl_i2c_attach(bus, device, 0x3C), i < 16);
+    }
+    EXPECT(jl_board_add_device(board, &jl_emulated_ssd1306, "x", &glass) == NULL);
+    EXPECT(!jl_i2c_attach(bus, device, 0x78));
+    jl_board_destroy(board);
+    jl_board_destroy(NULL);
+}
+
+static void scan_finds_each_address(void)
+{
+    struct jl_glass glass = {.width = 128, .height = 64};
+    uint8_t found[16];
+    for (int address = 0x08; address <= 0x77; address++) {
+        struct jl_board *board = jl_board_create(1);
+        struct jl_device *device = jl_board_add_device(board, &jl_emulated_ssd1306, "x", &glass);
+        struct jl_sim_port sim = {.board = board, .i2c = jl_board_add_i2c(board, 400000, 0)};
+        struct jl_port port = {.ops = &jl_sim_port_ops, .context = &sim};
+        test_row("address 0x%02X", (unsigned)address);
+        EXPECT(jl_i2c_attach(sim.i2c, device, (uint8_t)address));
+        EXPECT_INT(jl_scan_i2c(&port, found), JL_OK);
+        for (int a = 0; a < 128; a++) {
+            EXPECT_INT(JL_SCAN_FOUND(found, a), a == address);
+        }
+        jl_i2c_hold_sda(sim.i2c, true);
+        EXPECT_INT(jl_scan_i2c(&port, found), JL_TIMEOUT);
+        jl_board_destroy(board);
+    }
+    EXPECT_INT(jl_scan_i2c(NULL, found), JL_BAD_ARGUMENT);
+}
+
+const struct test_group test_groups[] = {
+    {"i2c_recording", i2c_recording},
+    {"spi_recording", spi_recording},
+    {"recording_into_full_disk", recording_into_a_full_disk},
+    {"whole_present", whole_present_on_the_wires},
+    {"limits_are_kept", limits_are_kept},
+    {"scan_finds", scan_finds_each_address},
+    {NULL, NULL},
+};

@@ -1,0 +1,190 @@
+/* Status, rectangles, damage, frames, formatting, UTF-8. */
+#include "harness.h"
+
+#include <string.h>
+
+#include "jadelamp/jadelamp.h"
+
+static void status_texts(void)
+{
+    for (int s = 0; s < JL_STATUS_COUNT; s++) {
+        test_row("status %d", s);
+        EXPECT(strlen(jl_status_text((jl_status)s)) > 1);
+        EXPECT(strcmp(jl_status_text((jl_status)s), "unknown status") != 0);
+    }
+    EXPECT_TEXT(jl_status_text((jl_status)-1), "unknown status");
+    EXPECT_TEXT(jl_status_text((jl_status)1000), "unknown status");
+    EXPECT_INT(JL_OK, 0);
+}
+
+static void rectangles(void)
+{
+    enum { LOW = INT16_MIN, TOP = INT16_MAX };
+    static const struct {
+        const char *name;
+        struct jl_rect a, b, both, around;
+    } rows[] = {
+        {"overlap", {0, 0, 10, 10}, {5, 6, 10, 10}, {5, 6, 5, 4}, {0, 0, 15, 16}},
+        {"touching edges share nothing", {0, 0, 5, 5}, {5, 0, 5, 5}, {0, 0, 0, 0}, {0, 0, 10, 5}},
+        {"inside", {0, 0, 10, 10}, {2, 3, 4, 5}, {2, 3, 4, 5}, {0, 0, 10, 10}},
+        {"empty width", {0, 0, 0, 10}, {2, 3, 4, 5}, {0, 0, 0, 0}, {2, 3, 4, 5}},
+        {"negative height", {2, 3, 4, 5}, {0, 0, 9, -1}, {0, 0, 0, 0}, {2, 3, 4, 5}},
+        {"past the range", {TOP - 1, 0, TOP, 3}, {TOP, 0, 5, 2}, {TOP, 0, 5, 2}, {TOP - 1, 0, TOP, 3}},
+        {"from the lowest", {LOW, LOW, TOP, TOP}, {-5, -5, 9, 9}, {-5, -5, 4, 4}, {LOW, LOW, TOP, TOP}},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        test_row("%s", rows[i].name);
+        struct jl_rect both = jl_rect_intersect(rows[i].a, rows[i].b);
+        struct jl_rect back = jl_rect_intersect(rows[i].b, rows[i].a);
+        struct jl_rect around = jl_rect_around(rows[i].a, rows[i].b);
+        EXPECT_BYTES(&both, &rows[i].both, sizeof both);
+        EXPECT_BYTES(&back, &rows[i].both, sizeof both);
+        EXPECT_BYTES(&around, &rows[i].around, sizeof around);
+    }
+}
+
+static void damage_joins_by_price(void)
+{
+    struct jl_damage damage = {.window_price_px = 80};
+    jl_damage_add(&damage, (struct jl_rect){0, 0, 6, 8});
+    jl_damage_add(&damage, (struct jl_rect){6, 0, 6, 8});
+    EXPECT_INT(damage.count, 1); /* neighbours: nothing wasted */
+    jl_damage_add(&damage, (struct jl_rect){22, 0, 6, 8});
+    EXPECT_INT(damage.count, 1); /* a gap of 10 x 8 = 80 pixels: just as cheap */
+    EXPECT_INT(damage.rects[0].w, 28);
+    jl_damage_add(&damage, (struct jl_rect){39, 0, 6, 8});
+    EXPECT_INT(damage.count, 2); /* 11 x 8 = 88 pixels: a window of its own */
+    jl_damage_add(&damage, (struct jl_rect){28, 0, 11, 8});
+    EXPECT_INT(damage.count, 1); /* the bridge joins both */
+    EXPECT_INT(damage.rects[0].w, 45);
+    jl_damage_add(&damage, (struct jl_rect){0, 0, 0, 8});
+    EXPECT_INT(damage.count, 1);
+    jl_damage_clear(&damage);
+    EXPECT_INT(damage.count, 0);
+}
+
+/* Whatever is added, every pixel of it stays covered. */
+static void damage_loses_nothing(void)
+{
+    enum { SIDE = 200 };
+    static bool wanted[SIDE][SIDE];
+    for (uint32_t seed = 1; seed <= 200; seed++) {
+        struct test_random random = {seed};
+        struct jl_damage damage = {.window_price_px = (uint16_t)test_random_between(&random, 0, 300)};
+        memset(wanted, 0, sizeof wanted);
+        test_row("seed %u", (unsigned)seed);
+        for (int i = 0; i < 30; i++) {
+            struct jl_rect r = {(int16_t)test_random_between(&random, 0, 150),
+                                (int16_t)test_random_between(&random, 0, 150),
+                                (int16_t)test_random_between(&random, 1, 50),
+                                (int16_t)test_random_between(&random, 1, 50)};
+            jl_damage_add(&damage, r);
+            for (int y = r.y; y < r.y + r.h; y++) {
+                memset(&wanted[y][r.x], true, (size_t)r.w);
+            }
+        }
+        EXPECT(damage.count >= 1 && damage.count <= JL_DAMAGE_RECTS);
+        for (int i = 0; i < damage.count; i++) {
+            const struct jl_rect *r = &damage.rects[i];
+            for (int y = r->y; y < r->y + r->h; y++) {
+                memset(&wanted[y][r->x], false, (size_t)r->w);
+            }
+        }
+        EXPECT(memchr(wanted, true, sizeof wanted) == NULL);
+    }
+}
+
+static void frame_checks_its_memory(void)
+{
+    struct jl_frame frame;
+    uint8_t pixels[1024 + 1];
+    memset(pixels, 0xA5, sizeof pixels);
+    EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, 128, 64, pixels, 1023), JL_TOO_SMALL);
+    EXPECT_INT(pixels[0], 0xA5);
+    EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, 128, 64, pixels, 1024), JL_OK);
+    EXPECT_INT(pixels[0], 0);
+    EXPECT_INT(pixels[1023], 0);
+    EXPECT_INT(pixels[1024], 0xA5);
+    EXPECT_INT(frame.damage.count, 1);
+    EXPECT_INT(jl_frame_init(NULL, &jl_mono_columns, 128, 64, pixels, 1024), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_frame_init(&frame, NULL, 128, 64, pixels, 1024), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, 0, 64, pixels, 1024), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, 128, -1, pixels, 1024), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, 128, 64, NULL, 1024), JL_BAD_ARGUMENT);
+    EXPECT_INT(JL_MONO_COLUMNS_BYTES(72, 40), 360);
+    EXPECT_INT(JL_MONO_COLUMNS_BYTES(5, 9), 10);
+}
+
+static void fixed_point_text(void)
+{
+    static const struct {
+        int32_t value;
+        uint8_t decimals;
+        const char *text;
+    } rows[] = {
+        {0, 0, "0"},           {7, 0, "7"},
+        {-7, 0, "-7"},         {184, 2, "1.84"},
+        {5, 2, "0.05"},        {-5, 2, "-0.05"},
+        {100, 2, "1.00"},      {1000000, 6, "1.000000"},
+        {1, 9, "0.000000001"}, {INT32_MIN, 0, "-2147483648"},
+        {INT32_MAX, 1, "214748364.7"}, {INT32_MIN, 9, "-2.147483648"},
+        {INT32_MIN, 200, "-2.147483648"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char out[16];
+        size_t length = strlen(rows[i].text);
+        test_row("%s", rows[i].text);
+        memset(out, 'x', sizeof out);
+        EXPECT_INT((long long)jl_format_fixed(out, length + 1, rows[i].value, rows[i].decimals),
+                   (long long)length);
+        EXPECT_TEXT(out, rows[i].text);
+        EXPECT_INT(out[length + 1], 'x');
+        EXPECT_INT((long long)jl_format_fixed(out, length, rows[i].value, rows[i].decimals), 0);
+        EXPECT_TEXT(out, "");
+        EXPECT_INT((long long)jl_format_fixed(out, 0, rows[i].value, rows[i].decimals), 0);
+    }
+}
+
+/* Character counts by RFC 3629; seen through the width of a font of 6 pixels. */
+static void utf8_lengths(void)
+{
+    static const struct {
+        const char *name, *text;
+        int characters, missing;
+    } rows[] = {
+        {"empty", "", 0, 0},
+        {"ascii", "Tide", 4, 0},
+        {"two bytes", "3\xC2\xB0", 2, 1},
+        {"three bytes", "\xE2\x86\x91", 1, 1},
+        {"four bytes", "\xF0\x9F\x9A\xA2", 1, 1},
+        {"lone continuation", "a\x80z", 3, 1},
+        {"cut at the end", "a\xE2\x86", 2, 1},
+        {"cut in the middle", "\xE2\x86z", 2, 1},
+        {"overlong slash", "\xC0\xAF", 2, 2},
+        {"overlong three bytes", "\xE0\x80\xAF", 3, 3},
+        {"surrogate", "\xED\xA0\x80", 3, 3},
+        {"past U+10FFFF", "\xF4\x90\x80\x80", 4, 4},
+        {"never a lead", "\xFF\xFE", 2, 2},
+        {"control character", "\n", 1, 1},
+    };
+    uint8_t pixels[JL_MONO_COLUMNS_BYTES(64, 8)];
+    struct jl_frame frame;
+    EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, 64, 8, pixels, sizeof pixels), JL_OK);
+    struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        test_row("%s", rows[i].name);
+        EXPECT_INT(jl_text_width(&jl_font_6x8, rows[i].text), rows[i].characters * 6);
+        EXPECT_INT(jl_text(&frame.target, 0, 0, rows[i].text, &style), rows[i].missing);
+    }
+}
+
+const struct test_group test_groups[] = {
+    {"status_texts", status_texts},
+    {"rectangles", rectangles},
+    {"damage_joins_by_price", damage_joins_by_price},
+    {"damage_loses_nothing", damage_loses_nothing},
+    {"frame_checks_its_memory", frame_checks_its_memory},
+    {"fixed_point_text", fixed_point_text},
+    {"utf8_lengths", utf8_lengths},
+    {NULL, NULL},
+};

@@ -1,0 +1,283 @@
+/*
+ * Driver and emulated controller together: for every size, bus, mounting and flip
+ * the glass shows what the frame holds, turned as geometry says.
+ */
+#include "harness.h"
+
+#include <stdio.h>
+#include <string.h>
+
+#include "bench_panel.h"
+#include "jadelamp/host/png.h"
+#include "naive.h"
+
+static const struct size {
+    const char *name;
+    int width, height, offset, module;
+} sizes[] = {
+    {"128x64", 128, 64, 0, 0},
+    {"128x32", 128, 32, 0, JL_MODULE_ROWS_SEQUENTIAL},
+    {"64x48", 64, 48, 32, 0},
+    {"72x40", 72, 40, 28, 0},
+    {"96x16", 96, 16, 0, JL_MODULE_ROWS_SEQUENTIAL},
+    {"odd place", 70, 40, 11, 0},
+};
+
+enum { SIZES = sizeof sizes / sizeof sizes[0] };
+
+static struct jl_panel_config config_of(const struct size *size, enum jl_bus bus, int mounting)
+{
+    struct jl_panel_config config = bench_usual_config();
+    config.width = (int16_t)size->width;
+    config.height = (int16_t)size->height;
+    config.column_offset = (int16_t)size->offset;
+    config.module = (uint8_t)(size->module | mounting | (bus == JL_BUS_SPI ? JL_MODULE_RESET_WIRED : 0));
+    config.bus = bus;
+    return config;
+}
+
+/* The test card by the naive reference, mirrored as a person would see it. */
+static struct jl_picture expected_card(const struct size *size, int flip)
+{
+    static struct naive card, flipped;
+    struct jl_picture picture;
+    naive_init(&card, size->width, size->height);
+    naive_test_card(&card, "ssd1306");
+    naive_init(&flipped, size->width, size->height);
+    for (int y = 0; y < size->height; y++) {
+        for (int x = 0; x < size->width; x++) {
+            flipped.lit[y][x] = card.lit[flip & JL_FLIP_Y ? size->height - 1 - y : y]
+                                        [flip & JL_FLIP_X ? size->width - 1 - x : x];
+        }
+    }
+    EXPECT(naive_picture(&flipped, &picture));
+    return picture;
+}
+
+static void expect_card(struct bench_panel *bench, const struct size *size, int flip)
+{
+    struct jl_picture expected = expected_card(size, flip);
+    struct jl_picture seen = bench_look(bench);
+    EXPECT_PICTURE(&seen, &expected, size->name);
+    const struct jl_diagnostic *list;
+    for (size_t i = jl_board_diagnostics(bench->board, &list); i > 0; i--) {
+        EXPECT_INT(list[i - 1].severity, JL_SEVERITY_NOTE);
+    }
+    jl_picture_free(&seen);
+    jl_picture_free(&expected);
+}
+
+static void every_size_bus_mounting_and_flip(void)
+{
+    for (int i = 0; i < SIZES * 2 * 4 * 4; i++) {
+        const struct size *size = &sizes[i / 32];
+        enum jl_bus bus = i / 16 % 2 ? JL_BUS_SPI : JL_BUS_I2C;
+        int mounting = (i / 4 % 4) * JL_MODULE_MIRROR_X; /* the two mirror bits are neighbours */
+        int flip = i % 4;
+        struct bench_panel bench;
+        test_row("%s, bus %d, mounting %d, flip %d", size->name, (int)bus, mounting, flip);
+        struct jl_panel_config config = config_of(size, bus, mounting);
+        config.flip = (uint8_t)flip;
+        bench_open_usual(&bench, &config);
+        EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+        jl_draw_test_card(&bench.frame.target, "ssd1306");
+        EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+        expect_card(&bench, size, flip);
+        bench_close(&bench);
+    }
+}
+
+/* The same pictures as stored files, which a person has looked at. */
+static void stored_test_cards(void)
+{
+    for (int i = 0; i < 4; i++) {
+        struct bench_panel bench;
+        char name[64];
+        snprintf(name, sizeof name, "test-card-%s", sizes[i].name);
+        test_row("%s", name);
+        struct jl_panel_config config = config_of(&sizes[i], JL_BUS_I2C, 0);
+        bench_open_usual(&bench, &config);
+        EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+        jl_draw_test_card(&bench.frame.target, "ssd1306");
+        EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+        struct jl_picture seen = bench_look(&bench);
+        EXPECT_STORED_PICTURE(&seen, name);
+        jl_picture_free(&seen);
+        bench_close(&bench);
+    }
+}
+
+/* One panel through its whole life; after each step the glass is right. */
+static void a_panels_life(void)
+{
+    static const struct jl_scroll scroll = {JL_SCROLL_LEFT, 0, 7, 2};
+    const struct size *size = &sizes[0];
+    struct bench_panel bench;
+    struct jl_panel_config config = config_of(size, JL_BUS_I2C, 0);
+    bench_open_usual(&bench, &config);
+    struct jl_picture black;
+    EXPECT(jl_picture_create(&black, 128, 64));
+
+    test_row("woken: black, no noise");
+    EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+    struct jl_picture seen = bench_look(&bench);
+    EXPECT(jl_device_why_dark(bench.device) == NULL);
+    EXPECT_PICTURE(&seen, &black, "woken");
+    jl_picture_free(&seen);
+
+    test_row("presented");
+    jl_draw_test_card(&bench.frame.target, "ssd1306");
+    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+    expect_card(&bench, size, 0);
+
+    for (int flip = 0; flip < 4; flip++) {
+        test_row("flip %d at run time", flip);
+        EXPECT_INT(jl_panel_flip(&bench.panel, (uint8_t)flip), JL_OK);
+        EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+        expect_card(&bench, size, flip);
+    }
+    EXPECT_INT(jl_panel_flip(&bench.panel, 0), JL_OK);
+
+    test_row("scrolled away, stopped, presented again");
+    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+    EXPECT_INT(jl_panel_scroll_start(&bench.panel, &scroll), JL_OK);
+    jl_board_wait_ps(bench.board, 500000000000u);
+    EXPECT_INT(jl_panel_scroll_stop(&bench.panel), JL_OK);
+    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+    expect_card(&bench, size, 0);
+
+    test_row("asleep, resumed");
+    EXPECT_INT(jl_panel_sleep(&bench.panel), JL_OK);
+    EXPECT_CONTAINS(jl_device_why_dark(bench.device), "sleeps");
+    EXPECT_INT(jl_panel_resume(&bench.panel), JL_OK);
+    expect_card(&bench, size, 0);
+
+    test_row("contrast");
+    EXPECT_INT(jl_device_brightness(bench.device), 0xCF);
+    EXPECT_INT(jl_panel_contrast(&bench.panel, 10), JL_OK);
+    EXPECT_INT(jl_device_brightness(bench.device), 10);
+
+    test_row("woken again from awake");
+    EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+    expect_card(&bench, size, 0);
+    jl_picture_free(&black);
+    bench_close(&bench);
+}
+
+/* The card's own wake-up sequence is sent instead of the driver's: here each lacks something. */
+static void own_wake_up_sequences(void)
+{
+    static const uint8_t no_pump[] = {JL_STEP_SEND(0xAE, 0x20, 0x00), JL_STEP_CLEAR, JL_STEP_SEND(0xAF)};
+    static const uint8_t page_mode[] = {JL_STEP_SETUP, JL_STEP_SEND(0x20, 0x02), JL_STEP_CLEAR,
+                                        JL_STEP_SEND(0xAF), JL_STEP_WAIT_MS(300)};
+    static const uint8_t good[] = {JL_STEP_SEND(0xAE, 0x20, 0x00), JL_STEP_SETUP, JL_STEP_CLEAR,
+                                   JL_STEP_SEND(0xAF)};
+    static const struct {
+        const char *name;
+        const uint8_t *steps;
+        size_t bytes;
+        const char *dark;
+        bool picture_right;
+    } rows[] = {
+        {"no charge pump", no_pump, sizeof no_pump, "charge pump is off", false},
+        {"page mode", page_mode, sizeof page_mode, NULL, false},
+        {"good", good, sizeof good, NULL, true},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct bench_panel bench;
+        struct jl_panel_config config = bench_usual_config();
+        config.wake_steps = rows[i].steps;
+        config.wake_steps_bytes = (uint16_t)rows[i].bytes;
+        test_row("%s", rows[i].name);
+        bench_open_usual(&bench, &config);
+        EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+        jl_draw_test_card(&bench.frame.target, "ssd1306");
+        EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+        struct jl_picture seen = bench_look(&bench);
+        struct jl_picture expected = expected_card(&sizes[0], 0);
+        const char *why = jl_device_why_dark(bench.device);
+        if (rows[i].dark) {
+            EXPECT_CONTAINS(why ? why : "lit", rows[i].dark);
+        } else {
+            EXPECT(why == NULL);
+        }
+        EXPECT_INT(jl_picture_compare(&seen, &expected, NULL) == 0, rows[i].picture_right);
+        jl_picture_free(&seen);
+        jl_picture_free(&expected);
+        bench_close(&bench);
+    }
+}
+
+/* A description that does not fit the glass: the mistakes of every day. */
+static void wrong_descriptions_show(void)
+{
+    static const struct {
+        const char *name;
+        int module, offset;
+        struct jl_glass glass;
+    } rows[] = {
+        {"rows said to be sequential", JL_MODULE_ROWS_SEQUENTIAL, 0, {.width = 128, .height = 64}},
+        {"supply said to be external", JL_MODULE_EXTERNAL_SUPPLY, 0, {.width = 128, .height = 64}},
+        {"mounted mirrored", 0, 0, {.width = 128, .height = 64, .segment0_left = true}},
+        {"mounted upside down", 0, 0, {.width = 128, .height = 64, .common0_top = true}},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct bench_panel bench;
+        struct jl_panel_config config = bench_usual_config();
+        config.module = (uint8_t)rows[i].module;
+        test_row("%s", rows[i].name);
+        bench_open(&bench, &config, &rows[i].glass);
+        EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+        jl_draw_test_card(&bench.frame.target, "ssd1306");
+        EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+        struct jl_picture seen = bench_look(&bench);
+        for (int flip = 0; flip < 4; flip++) {
+            int right = rows[i].glass.segment0_left ? JL_FLIP_X : rows[i].glass.common0_top ? JL_FLIP_Y : -1;
+            struct jl_picture expected = expected_card(&sizes[0], flip);
+            EXPECT_INT(jl_picture_compare(&seen, &expected, NULL) == 0, flip == right);
+            jl_picture_free(&expected);
+        }
+        jl_picture_free(&seen);
+        bench_close(&bench);
+    }
+}
+
+/* The photo: a dot is a square of the glass's colour with a dark gap. */
+static void photo_of_the_glass(void)
+{
+    struct jl_picture logical, photo;
+    EXPECT(jl_picture_create(&logical, 4, 20));
+    memset(jl_picture_at(&logical, 1, 0), 255, 3);
+    memset(jl_picture_at(&logical, 1, 18), 255, 3);
+    struct jl_glass glass = {.width = 4, .height = 20, .kind = JL_GLASS_YELLOW_BLUE};
+    EXPECT(!jl_glass_photo(&glass, &logical, 255, 1, &photo));
+    EXPECT(!jl_glass_photo(&glass, &logical, 255, 33, &photo));
+    EXPECT(jl_glass_photo(&glass, &logical, 255, 10, &photo));
+    EXPECT_INT(photo.width, (4 + 6) * 10);
+    EXPECT_INT(photo.height, (20 + 6 + 1) * 10); /* one dot of gap between the colours */
+    const uint8_t *yellow = jl_picture_at(&photo, 30 + 10 + 3, 30 + 3);
+    const uint8_t *blue = jl_picture_at(&photo, 30 + 10 + 3, 30 + 19 * 10 + 3);
+    const uint8_t *gap = jl_picture_at(&photo, 30 + 10 + 9, 30 + 3);
+    const uint8_t *off = jl_picture_at(&photo, 30 + 3, 30 + 3);
+    EXPECT(yellow[0] > 200 && yellow[1] > 150 && yellow[2] < 100);
+    EXPECT(blue[2] > 200 && blue[0] < 150);
+    EXPECT(gap[0] < 20 && gap[1] < 20 && off[0] < 40);
+    struct jl_picture dim;
+    EXPECT(jl_glass_photo(&glass, &logical, 0, 10, &dim));
+    const uint8_t *dim_yellow = jl_picture_at(&dim, 30 + 10 + 3, 30 + 3);
+    EXPECT(dim_yellow[0] < yellow[0] && dim_yellow[0] > off[0]);
+    jl_picture_free(&dim);
+    jl_picture_free(&photo);
+    jl_picture_free(&logical);
+}
+
+const struct test_group test_groups[] = {
+    {"every_size_and_flip", every_size_bus_mounting_and_flip},
+    {"stored_test_cards", stored_test_cards},
+    {"a_panels_life", a_panels_life},
+    {"own_wake_up_sequences", own_wake_up_sequences},
+    {"wrong_descriptions_show", wrong_descriptions_show},
+    {"photo_of_the_glass", photo_of_the_glass},
+    {NULL, NULL},
+};
