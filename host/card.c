@@ -22,7 +22,7 @@ struct reading {
     int line;        /* of the text that inih got last */
     long bytes_left; /* of what a card may have */
     bool failed;
-    bool overlong;
+    int failed_line;
     struct jl_card *card;
     struct jl_complaint *complaint;
     uint32_t seen; /* bit per key of the table */
@@ -41,6 +41,7 @@ __attribute__((format(printf, 3, 4))) static bool fail_at(struct reading *readin
         vsnprintf(text, sizeof text, format, arguments);
         va_end(arguments);
         jl_complain(reading->complaint, "%s:%d: %s", reading->path, line, text);
+        reading->failed_line = line;
     }
     reading->failed = true;
     return false;
@@ -482,7 +483,9 @@ bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *c
     }
     int bad_line = ini_parse_stream(next_line, &reading, take, &reading);
     fclose(reading.stream);
-    if (!reading.failed && bad_line) {
+    /* inih goes on after a line it cannot read, so an earlier one is the first mistake. */
+    if (bad_line > 0 && (!reading.failed || bad_line < reading.failed_line)) {
+        reading.failed = false;
         fail_at(&reading, bad_line, "expected [section] or key = value");
     }
     if (!reading.failed && reading.bytes_left <= 0) {

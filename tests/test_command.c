@@ -1,0 +1,328 @@
+/* The command and the examples, run as a user runs them. */
+#include "harness.h"
+
+#include <cjson/cJSON.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <sys/stat.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+#include "jadelamp/host/file.h"
+#include "jadelamp/host/png.h"
+
+static char output[200000];
+static char work[64];
+static struct jl_complaint complaint;
+
+/* Runs a shell line in a fresh folder, keeps stdout and stderr; the exit status. */
+static int run(const char *line)
+{
+    char whole[2048];
+    snprintf(whole, sizeof whole, "cd %s && { %s ; } 2>&1", work, line);
+    FILE *pipe = popen(whole, "r");
+    size_t length = pipe ? fread(output, 1, sizeof output - 1, pipe) : 0;
+    output[length] = '\0';
+    int status = pipe ? pclose(pipe) : -1;
+    test_row("%s", line);
+    return WIFEXITED(status) ? WEXITSTATUS(status) : 1000 + status;
+}
+
+static void fresh_folder(void)
+{
+    snprintf(work, sizeof work, "command-test-%ld", (long)getpid());
+    EXPECT(jl_directory_make(work, &complaint));
+}
+
+static void remove_folder(void)
+{
+    char line[128];
+    snprintf(line, sizeof line, "rm -rf %s", work);
+    EXPECT_INT(system(line), 0);
+}
+
+static struct jl_picture read_picture(const char *name)
+{
+    char path[256];
+    struct jl_picture picture = {0};
+    snprintf(path, sizeof path, "%s/%s", work, name);
+    if (!EXPECT(jl_png_read(path, &picture, &complaint))) {
+        printf("    %s\n", complaint.text);
+        jl_picture_create(&picture, 1, 1);
+    }
+    return picture;
+}
+
+static bool exists(const char *name)
+{
+    char path[256];
+    struct stat info;
+    snprintf(path, sizeof path, "%s/%s", work, name);
+    return stat(path, &info) == 0;
+}
+
+static int file_count(void)
+{
+    char line[128];
+    snprintf(line, sizeof line, "ls -A %s | wc -l", work);
+    FILE *pipe = popen(line, "r");
+    int count = -1;
+    EXPECT(pipe && fscanf(pipe, "%d", &count) == 1);
+    pclose(pipe);
+    return count;
+}
+
+/* Lines, exit statuses and a part of what they print. */
+static void usage(void)
+{
+    static const struct {
+        const char *line;
+        int status;
+        const char *says;
+    } rows[] = {
+        {JADELAMP, 2, "Usage: jadelamp VERB"},
+        {JADELAMP " --help", 0, "first light"},
+        {JADELAMP " --version", 0, "jadelamp 0.1.0"},
+        {JADELAMP " dance", 2, "\"dance\" is not a verb"},
+        {JADELAMP " catalog --help", 0, "--json"},
+        {JADELAMP " catalog", 0, "ssd1306-72x40-i2c"},
+        {JADELAMP " catalog", 0, "I2C at 0x3C or 0x3D, up to 400 kHz"},
+        {JADELAMP " catalog extra", 2, "\"extra\" is one argument too many"},
+        {JADELAMP " catalog --nonsense", 2, "--nonsense"},
+        {"JADELAMP_SHARE=nowhere " JADELAMP " catalog", 2, "JADELAMP_SHARE"},
+        {JADELAMP " scan", 0, "0x3C    0x78, 0x79"},
+        {JADELAMP " scan ssd1306-128x64-spi", 2, "none of the cards is on I2C"},
+        {JADELAMP " scan --unplugged", 1, "Nobody answered. Look at"},
+        {JADELAMP " scan missing-card", 2, "no card missing-card"},
+        {JADELAMP " light", 2, "name a card"},
+        {JADELAMP " light missing-card", 2, "no card missing-card"},
+        {JADELAMP " light ssd1306-128x64-i2c two", 2, "one argument too many"},
+        {JADELAMP " light ssd1306-128x64-i2c --scale 1", 2, "expected 2 to 32"},
+        {JADELAMP " light ssd1306-128x64-i2c --terminal ascii", 2, "expected blocks or braille"},
+        {JADELAMP " light ssd1306-128x64-i2c --fault rain", 2, "expected unplugged"},
+        {JADELAMP " light ssd1306-128x64-i2c --fault nack-at=x", 2, "expected unplugged"},
+        {JADELAMP " light ssd1306-128x64-spi --fault sda-low", 2, "is on SPI"},
+        {JADELAMP " demo extra", 2, "one argument too many"},
+        {JADELAMP " demo --data /nowhere", 2, "cannot read the tide table /nowhere/data/tide.csv"},
+    };
+    fresh_folder();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        EXPECT_INT(run(rows[i].line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    EXPECT_INT(file_count(), 0); /* none of these may write */
+    remove_folder();
+}
+
+static void light_of_every_card(void)
+{
+    static const struct {
+        const char *card, *picture;
+    } rows[] = {
+        {"ssd1306-128x64-i2c", "test-card-128x64"},   {"ssd1306-128x64-spi", "test-card-128x64"},
+        {"ssd1306-128x64-yellow-blue", "test-card-128x64"}, {"ssd1306-128x32-i2c", "test-card-128x32"},
+        {"ssd1306-64x48-i2c", "test-card-64x48"},     {"ssd1306-72x40-i2c", "test-card-72x40"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[256], name[128];
+        fresh_folder();
+        snprintf(line, sizeof line, "%s light %s --into made/here", JADELAMP, rows[i].card);
+        EXPECT_INT(run(line), 0);
+        EXPECT_CONTAINS(output, "lit");
+        snprintf(name, sizeof name, "made/here/%s-glass.png", rows[i].card);
+        struct jl_picture glass = read_picture(name);
+        EXPECT_STORED_PICTURE(&glass, rows[i].picture);
+        jl_picture_free(&glass);
+        snprintf(name, sizeof name, "made/here/%s-photo.png", rows[i].card);
+        struct jl_picture photo = read_picture(name);
+        EXPECT(photo.width > 64 * 8 && photo.height > 32 * 8);
+        jl_picture_free(&photo);
+        snprintf(name, sizeof name, "made/here/%s.vcd", rows[i].card);
+        EXPECT(exists(name));
+        remove_folder();
+    }
+}
+
+/* The terminal shows the same pixels: counted dots, and the corner of the border. */
+static void light_in_the_terminal(void)
+{
+    fresh_folder();
+    EXPECT_INT(run(JADELAMP " light ssd1306-128x32-i2c --terminal blocks"), 0);
+    EXPECT_CONTAINS(output, "\u259B\u2580\u2580");
+    const char *braille = JADELAMP " light ssd1306-128x32-i2c --terminal braille";
+    EXPECT_INT(run(braille), 0);
+    struct jl_picture glass = read_picture("ssd1306-128x32-i2c-glass.png");
+    int lit = 0, dots = 0, rows = 0;
+    for (int i = 0; i < glass.width * glass.height; i++) {
+        lit += glass.rgb[i * 3] != 0;
+    }
+    for (const unsigned char *c = (const unsigned char *)output; *c; c++) {
+        if (c[0] == 0xE2 && (c[1] & 0xFC) == 0xA0) {
+            dots += __builtin_popcount((unsigned)(c[1] & 3) << 6 | (c[2] & 0x3F));
+            c += 2;
+            rows += c[1] == '\n';
+        }
+    }
+    EXPECT_INT(dots, lit);
+    EXPECT_INT(rows, 8); /* 32 rows, four a character */
+    jl_picture_free(&glass);
+    remove_folder();
+}
+
+/* A panel that does not answer is a finding, not an accident. */
+static void light_on_a_broken_bus(void)
+{
+    static const struct {
+        const char *fault, *says;
+    } rows[] = {
+        {"unplugged", "no answer"},
+        {"sda-low", "timeout"},
+        {"nack-at=0", "no answer"},
+        {"nack-at=30", "no answer"},
+        {"nack-at=1500", "no answer"},
+        {"nack-at=999999", "lit"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[256];
+        fresh_folder();
+        snprintf(line, sizeof line, "%s light ssd1306-128x64-i2c --fault %s", JADELAMP, rows[i].fault);
+        EXPECT_INT(run(line), i + 1 < sizeof rows / sizeof rows[0] ? 1 : 0);
+        EXPECT_CONTAINS(output, rows[i].says);
+        EXPECT_INT(file_count(), 3);
+        remove_folder();
+    }
+}
+
+/* A card whose own wake-up forgets the charge pump: dark, and said why. */
+static void light_of_a_wrong_card(void)
+{
+    fresh_folder();
+    EXPECT_INT(run("printf '[panel]\\ncontroller=ssd1306\\n[glass]\\nsize=128x64\\n[bus]\\nkind=i2c\\n"
+                   "address=0x3C\\n[wake]\\nstep = send AE 20 00\\nstep = clear\\nstep = send AF\\n' > my.card; "
+                   JADELAMP " light my.card"),
+               1);
+    EXPECT_CONTAINS(output, "dark: the charge pump is off");
+    EXPECT_INT(run("printf '[panel]\\ncontroller=ssd1306\\n[bus]\\naddress = 0x78\\n' > bad.card; " JADELAMP
+                   " light bad.card"),
+               2);
+    EXPECT_CONTAINS(output, "bad.card:4: address = 0x78");
+    EXPECT_CONTAINS(output, "address = 0x3C");
+    EXPECT_INT(file_count(), 2 + 3);
+    remove_folder();
+}
+
+static void outputs_are_whole_or_absent(void)
+{
+    fresh_folder();
+    EXPECT_INT(run("touch taken; " JADELAMP " light ssd1306-128x64-i2c --into taken"), 2);
+    EXPECT_CONTAINS(output, "taken");
+    EXPECT_INT(run("mkdir -p d/ssd1306-128x64-i2c-photo.png; " JADELAMP " light ssd1306-128x64-i2c --into d"), 2);
+    EXPECT_CONTAINS(output, "is a directory");
+    EXPECT_INT(run("ls d | grep -c part"), 1); /* grep finds none */
+    EXPECT_INT(run(JADELAMP " catalog > /dev/full"), 2);
+    /* A file-size limit of 8 KB stops the capture: an error, and no half file. */
+    EXPECT_INT(run("mkdir e; trap '' XFSZ; ulimit -f 8; " JADELAMP " light ssd1306-128x64-i2c --into e"), 2);
+    EXPECT_CONTAINS(output, "nothing of it was kept");
+    EXPECT_INT(run("ls -A e | wc -l | grep -qx 0"), 0);
+    remove_folder();
+}
+
+static const cJSON *at(const cJSON *json, const char *key)
+{
+    const cJSON *item = cJSON_GetObjectItemCaseSensitive(json, key);
+    EXPECT(item != NULL);
+    return item;
+}
+
+static void json_output(void)
+{
+    fresh_folder();
+    EXPECT_INT(run(JADELAMP " light ssd1306-72x40-i2c --json"), 0);
+    cJSON *json = cJSON_Parse(output);
+    if (EXPECT(json != NULL)) {
+        EXPECT(cJSON_IsTrue(at(json, "lit")));
+        EXPECT_INT(at(at(json, "card"), "width")->valueint, 72);
+        /* 360 pixels bytes, address and control, window of 8 bytes. */
+        EXPECT_INT(at(at(json, "present"), "bus_bytes")->valueint, 360 + 2 + 8);
+        EXPECT_INT(cJSON_GetArraySize(at(json, "diagnostics")), 0);
+    }
+    cJSON_Delete(json);
+    EXPECT_INT(run(JADELAMP " scan --json"), 0);
+    json = cJSON_Parse(output);
+    if (EXPECT(json != NULL)) {
+        const cJSON *answer = cJSON_GetArrayItem(at(json, "answers"), 0);
+        EXPECT_INT(at(answer, "address")->valueint, 0x3C);
+        EXPECT_INT(at(answer, "write_byte")->valueint, 0x78);
+        EXPECT_INT(at(answer, "read_byte")->valueint, 0x79);
+    }
+    cJSON_Delete(json);
+    EXPECT_INT(run(JADELAMP " catalog --json"), 0);
+    json = cJSON_Parse(output);
+    if (EXPECT(json != NULL)) {
+        EXPECT_INT(cJSON_GetArraySize(at(json, "cards")), 6);
+        EXPECT_TEXT(at(cJSON_GetArrayItem(at(json, "controllers"), 0), "name")->valuestring, "ssd1306");
+    }
+    cJSON_Delete(json);
+    EXPECT_INT(run(JADELAMP " demo --json"), 0);
+    json = cJSON_Parse(output);
+    if (EXPECT(json != NULL)) {
+        EXPECT_INT(cJSON_GetArraySize(at(json, "readings")), 12);
+        EXPECT_INT(at(json, "diagnostics")->valueint, 0);
+    }
+    cJSON_Delete(json);
+    remove_folder();
+}
+
+/* The demo: what a viewer reads on it, found by comparing with text drawn on its own. */
+static void demo_pictures(void)
+{
+    fresh_folder();
+    EXPECT_INT(run(JADELAMP " demo --into harbour"), 0);
+    EXPECT_CONTAINS(output, "07:00   1.51 m");
+    EXPECT_CONTAINS(output, "diagnostics of the controller: 0");
+    struct jl_picture first = read_picture("harbour/quay-gauge-first-glass.png");
+    struct jl_picture last = read_picture("harbour/quay-gauge-last-glass.png");
+    EXPECT_INT(first.width, 128);
+    EXPECT_INT(first.height, 64);
+    EXPECT(jl_picture_compare(&first, &last, NULL) > 50);
+    for (int x = 0; x < 128; x++) { /* the frame border, on all sides */
+        EXPECT(jl_picture_at(&last, x, 0)[0] && jl_picture_at(&last, x, 63)[0]);
+        EXPECT(jl_picture_at(&last, 0, x / 2)[0] && jl_picture_at(&last, 127, x / 2)[0]);
+    }
+    EXPECT(exists("harbour/quay-gauge.vcd"));
+    jl_picture_free(&first);
+    jl_picture_free(&last);
+    remove_folder();
+}
+
+static void examples_show_what_they_should(void)
+{
+    static const char *const names[] = {"hello", "bitmap_scroll"};
+    fresh_folder();
+    for (int i = 0; i < 2; i++) {
+        char line[1024];
+        snprintf(line, sizeof line, "%s/example_%s ssd1306-128x64-i2c .", EXAMPLE_DIR, names[i]);
+        EXPECT_INT(run(line), 0);
+        snprintf(line, sizeof line, "%s-glass.png", names[i]);
+        struct jl_picture seen = read_picture(line);
+        EXPECT_STORED_PICTURE(&seen, names[i]);
+        jl_picture_free(&seen);
+    }
+    EXPECT_INT(run(EXAMPLE_DIR "/example_quay_gauge ssd1306-128x64-i2c ."), 0);
+    EXPECT_CONTAINS(output, "ok");
+    remove_folder();
+}
+
+const struct test_group test_groups[] = {
+    {"usage", usage},
+    {"light_of_every_card", light_of_every_card},
+    {"light_in_the_terminal", light_in_the_terminal},
+    {"light_on_a_broken_bus", light_on_a_broken_bus},
+    {"light_of_a_wrong_card", light_of_a_wrong_card},
+    {"outputs_whole_or_absent", outputs_are_whole_or_absent},
+    {"json_output", json_output},
+    {"demo_pictures", demo_pictures},
+    {"examples", examples_show_what_they_should},
+    {NULL, NULL},
+};
