@@ -63,7 +63,7 @@ static const uint8_t slack_bar[] = {0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x
 
 static void trend_arrow(struct jl_target *target, int16_t x, int16_t y, enum tide_trend trend)
 {
-    struct jl_bitmap map = {slack_bar, 15, 15, JL_BITS_ROWS_MSB};
+    struct jl_bitmap map = {slack_bar, 15, 15, &jl_bits_rows_msb};
     map.bits = trend == TIDE_RISING ? arrow_up : trend == TIDE_FALLING ? arrow_down : slack_bar;
     jl_draw_bitmap(target, x, y, &map, JL_WHITE, JL_BLACK);
 }

@@ -69,7 +69,7 @@ static struct jl_panel_config config_of(const struct jl_card *card)
 static size_t frame_bytes(const struct jl_card *card)
 {
     const struct jl_format *format = card->controller->driver->format;
-    size_t rows = format->rows_per_line;
+    size_t rows = (size_t)1 << format->line_rows_log2;
     size_t lines = ((size_t)card->height + rows - 1) / rows;
     return lines * (((size_t)card->width * rows * format->bits_per_pixel + 7) / 8);
 }

@@ -87,15 +87,11 @@ void naive_line(struct naive *n, int x0, int y0, int x1, int y1, jl_color color)
 static bool map_bit(const struct jl_bitmap *map, int x, int y)
 {
     int row_bytes = (map->width + 7) / 8;
-    switch (map->order) {
-    case JL_BITS_COLUMNS:
+    if (map->order == &jl_bits_columns) {
         return map->bits[y / 8 * map->width + x] & (1 << y % 8);
-    case JL_BITS_ROWS_MSB:
-        return map->bits[y * row_bytes + x / 8] & (128 >> x % 8);
-    case JL_BITS_ROWS_LSB:
-    default:
-        return map->bits[y * row_bytes + x / 8] & (1 << x % 8);
     }
+    int bit = map->order == &jl_bits_rows_msb ? 128 >> x % 8 : 1 << x % 8;
+    return map->bits[y * row_bytes + x / 8] & bit;
 }
 
 void naive_bitmap(struct naive *n, int x, int y, const struct jl_bitmap *map, jl_color ink,

@@ -100,10 +100,12 @@ static void call_pixel(struct test_random *random)
 
 static void call_bitmap(struct test_random *random)
 {
+    static const struct jl_bit_order *const orders[] = {&jl_bits_columns, &jl_bits_rows_msb,
+                                                        &jl_bits_rows_lsb};
     uint8_t bits[40 * 5];
     struct jl_bitmap map = {bits, (int16_t)test_random_between(random, 1, 40),
                             (int16_t)test_random_between(random, 1, 40),
-                            (enum jl_bit_order)test_random_between(random, 0, 2)};
+                            orders[test_random_between(random, 0, 2)]};
     for (size_t i = 0; i < sizeof bits; i++) {
         bits[i] = (uint8_t)test_random_next(random);
     }

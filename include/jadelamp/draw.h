@@ -14,12 +14,21 @@
 extern "C" {
 #endif
 
-/** Order of the pixels in a jl_bitmap. */
-enum jl_bit_order {
-    JL_BITS_COLUMNS,   /**< vertical bytes, bit 0 on top; 8 rows a page, pages from the top */
-    JL_BITS_ROWS_MSB,  /**< rows, the leftmost pixel in bit 7, each row padded to a byte */
-    JL_BITS_ROWS_LSB,  /**< rows, the leftmost pixel in bit 0, each row padded to a byte */
+/**
+ * How a jl_bitmap keeps its pixels. Constants, so that a program carries only
+ * the readers of the orders it names. The member is for the library.
+ */
+struct jl_bit_order {
+    /** Rows y .. y+7 of column x, row y in bit 0; 0 for positions outside the map. */
+    uint8_t (*column)(const struct jl_bitmap *map, int x, int y);
 };
+
+/** Vertical bytes, bit 0 on top; 8 rows a page, pages from the top down. */
+extern const struct jl_bit_order jl_bits_columns;
+/** Rows, the leftmost pixel in bit 7, each row padded to a byte. */
+extern const struct jl_bit_order jl_bits_rows_msb;
+/** Rows, the leftmost pixel in bit 0, each row padded to a byte. */
+extern const struct jl_bit_order jl_bits_rows_lsb;
 
 /** A 1-bit picture in constant memory, used as a stencil for ink and paper. */
 struct jl_bitmap {
@@ -27,7 +36,7 @@ struct jl_bitmap {
                               ceil(width / 8) * height bytes */
     int16_t width;       /**< pixels */
     int16_t height;      /**< pixels */
-    enum jl_bit_order order;
+    const struct jl_bit_order *order; /**< not NULL */
 };
 
 /** Fills the clip of the target with one colour. */

@@ -22,7 +22,8 @@ extern "C" {
 struct jl_format {
     struct jl_target_ops ops;
     uint8_t bits_per_pixel;
-    uint8_t rows_per_line; /**< picture rows held by one line of memory: 8 for vertical bytes */
+    uint8_t line_rows_log2;   /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
+    uint16_t window_price_px; /**< what a frame takes for the price of a window until presented */
 };
 
 /**

@@ -92,7 +92,7 @@ struct jl_controller {
     uint8_t default_contrast;
     uint8_t reset_low_us;       /**< least reset pulse, microseconds */
     uint8_t reset_recovery_us;  /**< least wait after it, microseconds */
-    uint8_t window_price_bytes; /**< wire bytes of one more window, for joining damage */
+    uint16_t window_price_px;   /**< pixels that cost as much wire as one more window */
     uint8_t wake_steps_bytes;
     const uint8_t *wake_steps;
     size_t (*setup)(const struct jl_panel *panel, uint8_t *out);

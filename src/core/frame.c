@@ -9,10 +9,11 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
     if (!frame || !format || !pixels || width < 1 || height < 1) {
         return JL_BAD_ARGUMENT;
     }
-    /* rows_per_line > 1 means that the rows share bytes, so a column costs bits * rows. */
-    uint32_t line_bits = (uint32_t)width * format->bits_per_pixel * format->rows_per_line;
+    /* When rows share a line, a column of it holds the bits of all of them. */
+    uint32_t line_bits = ((uint32_t)width * format->bits_per_pixel) << format->line_rows_log2;
     uint32_t stride = (line_bits + 7) / 8;
-    uint32_t lines = ((uint32_t)height + format->rows_per_line - 1) / format->rows_per_line;
+    uint32_t line_rows = 1u << format->line_rows_log2;
+    uint32_t lines = ((uint32_t)height + line_rows - 1) >> format->line_rows_log2;
     if (stride > UINT16_MAX) {
         return JL_OUT_OF_RANGE;
     }
@@ -28,8 +29,7 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
     frame->format = format;
     frame->pixels = pixels;
     frame->stride_bytes = (uint16_t)stride;
-    /* Without a panel in sight: the price of a window on ssd1306-like I2C parts, 10 bytes. */
-    frame->damage.window_price_px = (uint16_t)(80 / format->bits_per_pixel);
+    frame->damage.window_price_px = format->window_price_px;
     memset(pixels, 0, needed);
     jl_frame_damage_all(frame);
     return JL_OK;

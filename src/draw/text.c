@@ -15,7 +15,7 @@ uint16_t jl_text(struct jl_target *target, int16_t x, int16_t y, const char *tex
     int32_t pen = x;
     uint32_t code;
     while (pen <= INT16_MAX && (code = jl_utf8_next(&text)) != 0) {
-        struct jl_bitmap glyph = {missing_box, (int16_t)sizeof missing_box, 8, JL_BITS_COLUMNS};
+        struct jl_bitmap glyph = {missing_box, (int16_t)sizeof missing_box, 8, &jl_bits_columns};
         uint32_t index = code - font->first; /* wraps below `first`: then it is too great */
         if (index < font->count) {
             glyph.bits = font->glyphs + index * font->glyph_width;

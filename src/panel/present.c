@@ -3,26 +3,20 @@
 #include "panel.h"
 #include "window.h"
 
-/* Grows an area to whole lines of the format: pages of 8 rows for vertical bytes. */
-static struct jl_rect align_rows(struct jl_rect area, uint8_t rows_per_line)
-{
-    int16_t top = (int16_t)(area.y / rows_per_line * rows_per_line);
-    int16_t lines = (int16_t)((area.y + area.h - top + rows_per_line - 1) / rows_per_line);
-    return (struct jl_rect){area.x, top, area.w, (int16_t)(lines * rows_per_line)};
-}
-
 static jl_status present_area(const struct jl_panel *panel, const struct jl_frame *frame,
                               struct jl_rect area)
 {
     const struct jl_format *format = frame->format;
-    area = align_rows(area, format->rows_per_line);
+    /* Grown to whole lines of memory: pages of 8 rows for vertical bytes. */
+    int first_line = area.y >> format->line_rows_log2;
+    uint32_t lines = jl_lines(format, (int16_t)(area.y + area.h)) - (uint32_t)first_line;
+    area.y = (int16_t)(first_line << format->line_rows_log2);
+    area.h = (int16_t)(lines << format->line_rows_log2);
     jl_status status = jl_window_open(panel, area);
 
-    size_t line_bytes = (size_t)area.w * format->bits_per_pixel * format->rows_per_line / 8;
-    size_t lines = (size_t)area.h / format->rows_per_line;
-    const uint8_t *line = frame->pixels +
-                          (size_t)(area.y / format->rows_per_line) * frame->stride_bytes +
-                          (size_t)area.x * format->bits_per_pixel * format->rows_per_line / 8;
+    uint32_t line_bytes = jl_line_bytes(format, area.w);
+    const uint8_t *line = frame->pixels + (size_t)first_line * frame->stride_bytes +
+                          jl_line_bytes(format, area.x);
     /* Full-width lines lie one behind the other: one transfer for all of them. */
     if (line_bytes == frame->stride_bytes) {
         line_bytes *= lines;
@@ -50,8 +44,7 @@ jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame)
     if (frame->target.width != config->width || frame->target.height != config->height) {
         return JL_OUT_OF_RANGE;
     }
-    frame->damage.window_price_px = (uint16_t)(config->controller->window_price_bytes * 8 /
-                                               frame->format->bits_per_pixel);
+    frame->damage.window_price_px = config->controller->window_price_px;
     if (panel->stale) {
         jl_frame_damage_all(frame);
     }

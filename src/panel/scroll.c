@@ -25,8 +25,9 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
     if (!scroll) {
         return JL_BAD_ARGUMENT;
     }
-    uint8_t rows = panel->config->controller->format->rows_per_line;
-    if (scroll->last_page < scroll->first_page || scroll->last_page * rows >= panel->config->height) {
+    uint8_t shift = panel->config->controller->format->line_rows_log2;
+    if (scroll->last_page < scroll->first_page ||
+        scroll->last_page << shift >= panel->config->height) {
         return JL_OUT_OF_RANGE;
     }
     status = send_scroll(panel, scroll);

@@ -1,0 +1,38 @@
+/* The least a Cortex-M needs to run an example with the template port: for measuring size. */
+#include "example.h"
+#include "template_port.h"
+
+extern uint32_t stack_top, data_load, data_start, data_end, bss_start, bss_end;
+
+/* Made-up addresses: the program is linked and measured, not flashed. */
+static struct template_hardware hardware = {
+    .bus = (volatile struct template_registers *)0x40005400,
+    .microseconds = (volatile uint32_t *)0x40001024,
+    .outputs = (volatile uint32_t *)0x50000014,
+    .reset_bit = 1,
+    .dc_bit = 2,
+    .cs_bit = 4,
+};
+static const struct jl_port port = {.ops = &template_i2c_ops, .context = &hardware};
+
+void reset_handler(void);
+void reset_handler(void)
+{
+    const uint32_t *from = &data_load;
+    for (uint32_t *to = &data_start; to < &data_end;) {
+        *to++ = *from++;
+    }
+    for (uint32_t *to = &bss_start; to < &bss_end;) {
+        *to++ = 0;
+    }
+    volatile jl_status status = example_run(&port);
+    for (;;) {
+        (void)status; /* kept for the debugger */
+    }
+}
+
+/* The first two entries of the vector table (ARMv6-M reference manual, B1.5.3). */
+__attribute__((section(".vectors"), used)) static const struct {
+    const void *initial_stack;
+    void (*reset)(void);
+} vectors = {&stack_top, reset_handler};
