@@ -8,7 +8,8 @@ struct jl_panel_config bench_usual_config(void)
                                     .width = 128,
                                     .height = 64,
                                     .bus = JL_BUS_I2C,
-                                    .i2c_address = 0x3C};
+                                    .i2c_address = 0x3C,
+                                    .scroller = &jl_ssd1306_scroller};
 }
 
 void bench_open(struct bench_panel *bench, const struct jl_panel_config *config,

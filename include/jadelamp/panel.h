@@ -61,6 +61,11 @@ struct jl_panel_config {
     uint8_t flip;        /**< sum of enum jl_flip at wake-up */
     uint8_t contrast;    /**< at wake-up, 1..255; 0 is the controller's usual value */
     bool inverted;       /**< at wake-up: on pixels dark, off pixels lit */
+    /**
+     * Such as &jl_ssd1306_scroller, for programs that use the hardware scroll; others
+     * leave it NULL and do not carry its code.
+     */
+    const struct jl_scroller *scroller;
     /** Own wake-up sequence (wake.h), or NULL for the controller's. */
     const uint8_t *wake_steps;
     uint16_t wake_steps_bytes;
@@ -100,8 +105,12 @@ struct jl_controller {
                       uint8_t *out);
     /** The area is aligned to the format's lines and lies on the glass. */
     size_t (*window)(const struct jl_panel *panel, struct jl_rect area, uint8_t *out);
-    /** NULL scroll stops. */
-    size_t (*scroll)(const struct jl_panel *panel, const struct jl_scroll *scroll, uint8_t *out);
+};
+
+/** A controller's scroll: one encoder, as in struct jl_controller. */
+struct jl_scroller {
+    /** NULL scroll stops; 0 bytes mean that the controller lacks the speed. */
+    size_t (*encode)(const struct jl_scroll *scroll, uint8_t *out);
 };
 
 /** A panel. The caller's memory; all members are for the library. */
@@ -196,7 +205,8 @@ JL_MUST_CHECK jl_status jl_panel_resume(struct jl_panel *panel);
  * while it runs. Until jl_panel_scroll_stop() presenting gives JL_BUSY.
  *
  * @return JL_OK; JL_NOT_AWAKE; JL_OUT_OF_RANGE (pages off the glass or in the
- *         wrong order, or a speed the controller lacks); JL_UNSUPPORTED; port's
+ *         wrong order, or a speed the controller lacks); JL_UNSUPPORTED (the
+ *         description names no scroller); port's
  */
 JL_MUST_CHECK jl_status jl_panel_scroll_start(struct jl_panel *panel,
                                               const struct jl_scroll *scroll);

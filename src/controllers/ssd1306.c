@@ -74,27 +74,19 @@ static size_t setup(const struct jl_panel *panel, uint8_t *out)
 static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
                       uint8_t *out)
 {
-    size_t n = 1;
-    switch (what) {
-    case JL_SETTING_POWER:
-        n = put1(out, n, value ? 0xAF : 0xAE);
-        break;
-    case JL_SETTING_CONTRAST:
-        n = put2(out, n, 0x81, value);
-        break;
-    case JL_SETTING_INVERT:
-        n = put1(out, n, value ? 0xA7 : 0xA6);
-        break;
-    case JL_SETTING_ALL_ON:
-        n = put1(out, n, value ? 0xA5 : 0xA4);
-        break;
-    case JL_SETTING_FLIP:
-        n = put_flip(out, n, panel->config->module, value);
-        break;
-    default:
+    /* Pairs of opcodes whose lowest bit is off or on. */
+    static const uint8_t switches[] = {
+        [JL_SETTING_POWER] = 0xAE, [JL_SETTING_INVERT] = 0xA6, [JL_SETTING_ALL_ON] = 0xA4};
+    if (what == JL_SETTING_CONTRAST) {
+        return finish(out, put2(out, 1, 0x81, value));
+    }
+    if (what == JL_SETTING_FLIP) {
+        return finish(out, put_flip(out, 1, panel->config->module, value));
+    }
+    if (what >= sizeof switches) {
         return 0;
     }
-    return finish(out, n);
+    return finish(out, put1(out, 1, (uint8_t)(switches[what] | (value != 0))));
 }
 
 /*
@@ -125,12 +117,11 @@ static const struct {
     uint8_t code;
 } intervals[] = {{5, 0}, {64, 1}, {128, 2}, {256, 3}, {3, 4}, {4, 5}, {25, 6}, {2, 7}};
 
-static size_t scroll(const struct jl_panel *panel, const struct jl_scroll *request, uint8_t *out)
+static size_t encode_scroll(const struct jl_scroll *request, uint8_t *out)
 {
     if (!request) {
         return finish(out, put1(out, 1, 0x2E));
     }
-    (void)panel;
     for (size_t i = 0; i < sizeof intervals / sizeof intervals[0]; i++) {
         if (intervals[i].frames != request->frames_per_step) {
             continue;
@@ -160,5 +151,6 @@ const struct jl_controller jl_ssd1306 = {
     .setup = setup,
     .setting = setting,
     .window = window,
-    .scroll = scroll,
 };
+
+const struct jl_scroller jl_ssd1306_scroller = {.encode = encode_scroll};

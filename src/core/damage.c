@@ -4,15 +4,9 @@
  */
 #include "jadelamp/damage.h"
 
-static int32_t area_px(struct jl_rect r)
+static int32_t area_px(const struct jl_rect *r)
 {
-    return (int32_t)r.w * r.h;
-}
-
-/* Pixels that a join would send in vain; negative when the two overlap much. */
-static int32_t waste_px(struct jl_rect a, struct jl_rect b)
-{
-    return area_px(jl_rect_around(a, b)) - area_px(a) - area_px(b);
+    return (int32_t)r->w * r->h;
 }
 
 void jl_damage_clear(struct jl_damage *damage)
@@ -25,27 +19,26 @@ void jl_damage_add(struct jl_damage *damage, struct jl_rect area)
     if (jl_rect_is_empty(area)) {
         return;
     }
-    uint8_t i = 0;
-    while (i < damage->count) {
-        bool full = damage->count == JL_DAMAGE_RECTS;
-        if (waste_px(damage->rects[i], area) <= damage->window_price_px) {
-            /* Take it out and start again: the greater rectangle may now reach others. */
-            area = jl_rect_around(damage->rects[i], area);
-            damage->rects[i] = damage->rects[--damage->count];
-            i = 0;
-        } else if (full && i == JL_DAMAGE_RECTS - 1) {
-            uint8_t best = 0;
-            for (uint8_t k = 1; k < JL_DAMAGE_RECTS; k++) {
-                if (waste_px(damage->rects[k], area) < waste_px(damage->rects[best], area)) {
-                    best = k;
-                }
+    while (damage->count) {
+        struct jl_rect best_join = area;
+        int32_t best_waste = INT32_MAX;
+        uint8_t best = 0;
+        for (uint8_t i = 0; i < damage->count; i++) {
+            struct jl_rect join = jl_rect_around(damage->rects[i], area);
+            /* Pixels that a join would send in vain; negative when the two overlap much. */
+            int32_t waste = area_px(&join) - area_px(&damage->rects[i]) - area_px(&area);
+            if (waste < best_waste) {
+                best_waste = waste;
+                best_join = join;
+                best = i;
             }
-            area = jl_rect_around(damage->rects[best], area);
-            damage->rects[best] = damage->rects[--damage->count];
-            i = 0;
-        } else {
-            i++;
         }
+        if (best_waste > damage->window_price_px && damage->count < JL_DAMAGE_RECTS) {
+            break;
+        }
+        /* Taken out and tried again: the greater rectangle may now reach others. */
+        area = best_join;
+        damage->rects[best] = damage->rects[--damage->count];
     }
     damage->rects[damage->count++] = area;
 }

@@ -18,9 +18,10 @@ static uint8_t lit_bits(jl_color color)
  * is a stencil of ink everywhere (no map). int throughout: narrower locals cost
  * sign extensions on a Cortex-M0.
  */
-static void paint(struct jl_frame *frame, struct jl_rect area, const struct jl_bitmap *map,
-                  int map_x, int map_y, jl_color ink, jl_color paper)
+static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
+                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper)
 {
+    struct jl_frame *frame = (struct jl_frame *)target;
     unsigned ink_writes = ink == JL_CLEAR ? 0x00 : 0xFF;
     unsigned paper_writes = paper == JL_CLEAR ? 0x00 : 0xFF;
     unsigned ink_bits = lit_bits(ink);
@@ -61,13 +62,7 @@ static void paint(struct jl_frame *frame, struct jl_rect area, const struct jl_b
 
 static void fill(struct jl_target *target, struct jl_rect area, jl_color color)
 {
-    paint((struct jl_frame *)target, area, NULL, 0, 0, color, JL_CLEAR);
-}
-
-static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper)
-{
-    paint((struct jl_frame *)target, area, map, map_x, map_y, ink, paper);
+    stencil(target, area, NULL, 0, 0, color, JL_CLEAR);
 }
 
 const struct jl_format jl_mono_columns = {

@@ -73,8 +73,7 @@ static void reset_pulse(const struct jl_panel *panel)
 {
     const struct jl_port *port = panel->port;
     const struct jl_controller *controller = panel->config->controller;
-    jl_bus_pin(port, JL_PIN_RESET, true);
-    port->ops->wait_us(port->context, 1);
+    /* Whatever the pin was before: low for long enough, then high, is a reset. */
     jl_bus_pin(port, JL_PIN_RESET, false);
     port->ops->wait_us(port->context, controller->reset_low_us);
     jl_bus_pin(port, JL_PIN_RESET, true);

@@ -5,11 +5,7 @@
 static jl_status send_scroll(struct jl_panel *panel, const struct jl_scroll *scroll)
 {
     uint8_t steps[JL_STEPS_MOST_BYTES];
-    const struct jl_controller *controller = panel->config->controller;
-    if (!controller->scroll) {
-        return JL_UNSUPPORTED;
-    }
-    size_t bytes = controller->scroll(panel, scroll, steps);
+    size_t bytes = panel->config->scroller->encode(scroll, steps);
     if (!bytes) {
         return JL_OUT_OF_RANGE;
     }
@@ -24,6 +20,9 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
     }
     if (!scroll) {
         return JL_BAD_ARGUMENT;
+    }
+    if (!panel->config->scroller) {
+        return JL_UNSUPPORTED;
     }
     uint8_t shift = panel->config->controller->format->line_rows_log2;
     if (scroll->last_page < scroll->first_page ||

@@ -9,18 +9,12 @@
 /* Bytes of the step at steps[0], or 0 when it is unknown or runs past the end. */
 static size_t step_length(const uint8_t *steps, size_t bytes)
 {
-    size_t length;
-    uint8_t code = steps[0];
-    if (code >= 1 && code <= SEND_MOST) {
-        length = 1u + code;
-    } else if (code == JL_STEP_CODE_WAIT_MS) {
-        length = 3;
-    } else if (code == JL_STEP_CODE_WAIT_BUSY) {
-        length = 4;
-    } else if (code == JL_STEP_CODE_SETUP || code == JL_STEP_CODE_CLEAR) {
-        length = 1;
-    } else {
-        return 0;
+    static const uint8_t of_codes[] = {3, 4, 1, 1}; /* WAIT_MS, WAIT_BUSY, SETUP, CLEAR */
+    size_t length = 0;
+    if (steps[0] - 1u < SEND_MOST) {
+        length = 1u + steps[0];
+    } else if (steps[0] - (unsigned)JL_STEP_CODE_WAIT_MS < sizeof of_codes) {
+        length = of_codes[steps[0] - JL_STEP_CODE_WAIT_MS];
     }
     return length <= bytes ? length : 0;
 }
@@ -41,44 +35,33 @@ jl_status jl_steps_check(const uint8_t *steps, size_t bytes)
     return JL_OK;
 }
 
-/* 1000 us at a time, so that 65535 ms cannot overflow the port's 32 bits. */
-static void wait_ms(const struct jl_port *port, uint16_t ms)
+/*
+ * Both waits: for some time, or with a time limit for the BUSY pin's level.
+ * 1000 us at a turn, so that 65535 ms cannot overflow the port's 32 bits.
+ */
+static jl_status wait(const struct jl_port *port, const uint8_t *step)
 {
-    while (ms--) {
-        port->ops->wait_us(port->context, 1000);
-    }
-}
-
-static jl_status wait_busy(const struct jl_port *port, bool level, uint16_t limit_ms)
-{
-    if (!port->ops->get_pin) {
+    bool for_pin = step[0] == JL_STEP_CODE_WAIT_BUSY;
+    const uint8_t *low_first = step + 1 + for_pin;
+    uint32_t ms = low_first[0] | (uint32_t)low_first[1] << 8;
+    if (for_pin && !port->ops->get_pin) {
         return JL_UNSUPPORTED;
     }
-    while (port->ops->get_pin(port->context, JL_PIN_BUSY) != level) {
-        if (limit_ms-- == 0) {
-            return JL_TIMEOUT;
+    for (;; ms--) {
+        if (for_pin && port->ops->get_pin(port->context, JL_PIN_BUSY) == (step[1] != 0)) {
+            return JL_OK;
+        }
+        if (ms == 0) {
+            return for_pin ? JL_TIMEOUT : JL_OK;
         }
         port->ops->wait_us(port->context, 1000);
     }
-    return JL_OK;
-}
-
-static uint16_t get_u16(const uint8_t *low_first)
-{
-    return (uint16_t)(low_first[0] | low_first[1] << 8);
 }
 
 static jl_status run_plain_step(const struct jl_panel *panel, const uint8_t *step)
 {
-    switch (step[0]) {
-    case JL_STEP_CODE_WAIT_MS:
-        wait_ms(panel->port, get_u16(step + 1));
-        return JL_OK;
-    case JL_STEP_CODE_WAIT_BUSY:
-        return wait_busy(panel->port, step[1] != 0, get_u16(step + 2));
-    default:
-        return jl_bus_command(panel, step + 1, step[0]);
-    }
+    return step[0] <= SEND_MOST ? jl_bus_command(panel, step + 1, step[0])
+                                : wait(panel->port, step);
 }
 
 jl_status jl_steps_run_plain(const struct jl_panel *panel, const uint8_t *steps, size_t bytes)

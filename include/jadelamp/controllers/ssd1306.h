@@ -17,6 +17,9 @@ extern "C" {
  */
 extern const struct jl_controller jl_ssd1306;
 
+/** Its horizontal scroll (26h, 27h), for jl_panel_config.scroller. */
+extern const struct jl_scroller jl_ssd1306_scroller;
+
 #ifdef __cplusplus
 }
 #endif
