@@ -6,8 +6,7 @@
 #include <stdlib.h>
 
 poptContext cli_parse(int argc, const char **argv, const struct poptOption *options,
-                      const char *operands)
-{
+                      const char *operands) {
     char name[64];
     snprintf(name, sizeof name, "jadelamp %s", argv[0]);
     const char *kept = argv[0];
@@ -25,8 +24,7 @@ poptContext cli_parse(int argc, const char **argv, const struct poptOption *opti
     return context;
 }
 
-int cli_bad(const char *verb, const char *format, ...)
-{
+int cli_bad(const char *verb, const char *format, ...) {
     va_list arguments;
     va_start(arguments, format);
     fprintf(stderr, "jadelamp %s: ", verb);
@@ -36,8 +34,7 @@ int cli_bad(const char *verb, const char *format, ...)
     return EXIT_BAD;
 }
 
-bool cli_too_many(poptContext context, const char *verb)
-{
+bool cli_too_many(poptContext context, const char *verb) {
     const char *operand = poptGetArg(context);
     if (operand) {
         cli_bad(verb, "\"%s\" is one argument too many; see jadelamp %s --help", operand, verb);
@@ -45,8 +42,7 @@ bool cli_too_many(poptContext context, const char *verb)
     return operand != NULL;
 }
 
-void cli_print_json(cJSON *json)
-{
+void cli_print_json(cJSON *json) {
     char *text = cJSON_Print(json);
     if (text) {
         puts(text);
@@ -55,15 +51,13 @@ void cli_print_json(cJSON *json)
     cJSON_Delete(json);
 }
 
-const char *cli_hex(unsigned byte)
-{
+const char *cli_hex(unsigned byte) {
     static char text[8];
     snprintf(text, sizeof text, "0x%02X", byte);
     return text;
 }
 
-static void print_clock(uint32_t hz)
-{
+static void print_clock(uint32_t hz) {
     if (hz >= 1000000) {
         printf("%g MHz", hz / 1e6);
     } else {
@@ -71,8 +65,7 @@ static void print_clock(uint32_t hz)
     }
 }
 
-void cli_print_card(const struct jl_card *card)
-{
+void cli_print_card(const struct jl_card *card) {
     printf("%s, %dx%d, ", card->controller->name, card->width, card->height);
     if (card->bus == JL_BUS_I2C) {
         printf("I2C at 0x%02X, ", card->i2c_address);
@@ -82,8 +75,7 @@ void cli_print_card(const struct jl_card *card)
     print_clock(card->clock_hz);
 }
 
-cJSON *cli_card_json(const struct jl_card *card)
-{
+cJSON *cli_card_json(const struct jl_card *card) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "name", card->name);
     cJSON_AddStringToObject(json, "controller", card->controller->name);
@@ -97,8 +89,7 @@ cJSON *cli_card_json(const struct jl_card *card)
     return json;
 }
 
-cJSON *cli_cost_json(const struct jl_wire_cost *cost)
-{
+cJSON *cli_cost_json(const struct jl_wire_cost *cost) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddNumberToObject(json, "microseconds", cost->microseconds);
     cJSON_AddNumberToObject(json, "bus_bytes", (double)cost->bytes);

@@ -19,8 +19,7 @@ static const struct verb {
 
 enum { VERB_COUNT = sizeof verbs / sizeof verbs[0] };
 
-static void print_help(FILE *stream)
-{
+static void print_help(FILE *stream) {
     fprintf(stream, "jadelamp: bring up small displays on the desktop, on emulated controllers.\n\n"
                     "Usage: jadelamp VERB [OPTIONS] [ARGUMENTS]\n\n");
     for (int i = 0; i < VERB_COUNT; i++) {
@@ -30,8 +29,7 @@ static void print_help(FILE *stream)
                     "Exit status: 0 good, 1 findings, 2 bad usage or input.\n");
 }
 
-int main(int argc, const char **argv)
-{
+int main(int argc, const char **argv) {
     if (argc < 2) {
         print_help(stderr);
         return EXIT_BAD;

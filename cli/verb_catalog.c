@@ -5,8 +5,7 @@
 
 #include "jadelamp/host/catalog.h"
 
-static void print_entry(const struct jl_catalog_entry *entry)
-{
+static void print_entry(const struct jl_catalog_entry *entry) {
     printf("  %-9s %s, RAM %dx%d, %s\n", entry->name, entry->kind, entry->driver->ram_width,
            entry->driver->ram_height, entry->pixel_format);
     printf("            glass: %s\n            buses:", entry->glasses);
@@ -23,8 +22,7 @@ static void print_entry(const struct jl_catalog_entry *entry)
     putchar('\n');
 }
 
-static cJSON *entry_json(const struct jl_catalog_entry *entry)
-{
+static cJSON *entry_json(const struct jl_catalog_entry *entry) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "name", entry->name);
     cJSON_AddStringToObject(json, "kind", entry->kind);
@@ -47,11 +45,10 @@ struct listing {
     bool broken;
 };
 
-static void list_card(void *context, const char *name, const char *path)
-{
+static void list_card(void *context, const char *name, const char *path) {
     struct listing *listing = context;
     struct jl_card card;
-    struct jl_complaint complaint;
+    struct jl_complaint complaint = {""};
     if (!jl_card_read(path, &card, &complaint)) {
         listing->broken = true;
         cli_bad("catalog", "%s", complaint.text);
@@ -66,8 +63,7 @@ static void list_card(void *context, const char *name, const char *path)
     }
 }
 
-int verb_catalog(int argc, const char **argv)
-{
+int verb_catalog(int argc, const char **argv) {
     int as_json = 0;
     const struct poptOption options[] = {
         {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL}, POPT_AUTOHELP POPT_TABLEEND};

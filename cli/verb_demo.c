@@ -6,8 +6,7 @@
 #include "jadelamp/host/catalog.h"
 #include "jadelamp/host/demo.h"
 
-static void print_text(const struct jl_demo_result *result)
-{
+static void print_text(const struct jl_demo_result *result) {
     puts("Heron Quay: the quay gauge, an ssd1306 of 128x64 on I2C at 400 kHz\n");
     printf("  woken: %.1f ms, %llu bytes on the bus\n\n", result->wake.microseconds / 1e3,
            (unsigned long long)result->wake.bytes);
@@ -26,8 +25,7 @@ static void print_text(const struct jl_demo_result *result)
            result->directory);
 }
 
-static void print_json(const struct jl_demo_result *result)
-{
+static void print_json(const struct jl_demo_result *result) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "directory", result->directory);
     cJSON_AddItemToObject(json, "wake", cli_cost_json(&result->wake));
@@ -43,8 +41,7 @@ static void print_json(const struct jl_demo_result *result)
     cli_print_json(json);
 }
 
-int verb_demo(int argc, const char **argv)
-{
+int verb_demo(int argc, const char **argv) {
     const char *directory = "heron-quay";
     const char *data = NULL;
     int as_json = 0;
@@ -62,13 +59,14 @@ int verb_demo(int argc, const char **argv)
     poptFreeContext(context);
     char shipped[1024];
     struct jl_demo_result result;
-    struct jl_complaint complaint;
+    struct jl_complaint complaint = {""};
     if (too_many) {
         return EXIT_BAD;
     }
     if (!data && !jl_share_path("demo", shipped, sizeof shipped)) {
-        return cli_bad(argv[0], "the demo's data are missing: set JADELAMP_SHARE to the folder that "
-                                "holds cards/ and demo/");
+        return cli_bad(argv[0],
+                       "the demo's data are missing: set JADELAMP_SHARE to the folder that "
+                       "holds cards/ and demo/");
     }
     /* From 07:00 on, every ten minutes: the tide falls to low water. */
     if (!jl_demo_quay_gauge(data ? data : shipped, directory, 42, 12, &result, &complaint)) {

@@ -13,8 +13,7 @@ static const char *const severity_names[] = {
     [JL_SEVERITY_ERROR] = "error",
 };
 
-static bool parse_fault(const char *text, struct jl_light_request *request)
-{
+static bool parse_fault(const char *text, struct jl_light_request *request) {
     char *end;
     if (strcmp(text, "unplugged") == 0) {
         request->fault = JL_LIGHT_UNPLUGGED;
@@ -30,14 +29,12 @@ static bool parse_fault(const char *text, struct jl_light_request *request)
     return true;
 }
 
-static void print_cost(const char *what, jl_status status, const struct jl_wire_cost *cost)
-{
+static void print_cost(const char *what, jl_status status, const struct jl_wire_cost *cost) {
     printf("  %-8s %8.2f ms  %6llu bytes on the bus  %s\n", what, cost->microseconds / 1e3,
            (unsigned long long)cost->bytes, jl_status_text(status));
 }
 
-static void print_text(const struct jl_light_result *result, const char *directory)
-{
+static void print_text(const struct jl_light_result *result, const char *directory) {
     const struct jl_card *card = &result->rig.card;
     printf("%s: ", card->name);
     cli_print_card(card);
@@ -62,8 +59,7 @@ static void print_text(const struct jl_light_result *result, const char *directo
     printf("  wrote the glass, a photo and the wires (VCD) into %s\n", directory);
 }
 
-static void print_json(const struct jl_light_result *result)
-{
+static void print_json(const struct jl_light_result *result) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddItemToObject(json, "card", cli_card_json(&result->rig.card));
     cJSON_AddStringToObject(json, "wake_status", jl_status_text(result->wake_status));
@@ -86,21 +82,20 @@ static void print_json(const struct jl_light_result *result)
     cli_print_json(json);
 }
 
-static bool has_findings(const struct jl_light_result *result)
-{
+static bool has_findings(const struct jl_light_result *result) {
     const struct jl_diagnostic *list;
     size_t count = jl_board_diagnostics(result->rig.board, &list);
-    bool found = result->wake_status != JL_OK || result->present_status != JL_OK || result->why_dark;
+    bool found =
+        result->wake_status != JL_OK || result->present_status != JL_OK || result->why_dark;
     for (size_t i = 0; i < count; i++) {
         found |= list[i].severity != JL_SEVERITY_NOTE;
     }
     return found;
 }
 
-static void print_terminal(const struct jl_picture *glass, const char *style)
-{
-    char *text = jl_terminal_text(
-        glass, strcmp(style, "braille") == 0 ? JL_TERMINAL_BRAILLE : JL_TERMINAL_BLOCKS);
+static void print_terminal(const struct jl_picture *glass, const char *style) {
+    char *text = jl_terminal_text(glass, strcmp(style, "braille") == 0 ? JL_TERMINAL_BRAILLE
+                                                                       : JL_TERMINAL_BLOCKS);
     if (text) {
         fputs(text, stdout);
     }
@@ -108,9 +103,8 @@ static void print_terminal(const struct jl_picture *glass, const char *style)
 }
 
 static int light(const char *verb, const char *card_name, const struct jl_light_request *request,
-                 const char *terminal, bool as_json)
-{
-    struct jl_complaint complaint;
+                 const char *terminal, bool as_json) {
+    struct jl_complaint complaint = {""};
     struct jl_card card;
     struct jl_light_result result;
     if (!jl_card_find(card_name, &card, &complaint)) {
@@ -138,8 +132,7 @@ static int light(const char *verb, const char *card_name, const struct jl_light_
     return status;
 }
 
-int verb_light(int argc, const char **argv)
-{
+int verb_light(int argc, const char **argv) {
     struct jl_light_request request = {.directory = ".", .scale = 8};
     const char *fault = NULL;
     const char *terminal = NULL;
@@ -155,11 +148,11 @@ int verb_light(int argc, const char **argv)
          "unplugged|sda-low|nack-at=BYTE"},
         {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
-    poptContext context =
-        cli_parse(argc, argv, options,
-                  "CARD\n\nCARD is a file, or the name of a card that jadelamp catalog lists.\nWrites "
-                  "NAME-glass.png, NAME-photo.png and NAME.vcd. Exit status 1 when the\npanel stays "
-                  "dark or the controller found something wrong.\n");
+    poptContext context = cli_parse(
+        argc, argv, options,
+        "CARD\n\nCARD is a file, or the name of a card that jadelamp catalog lists.\nWrites "
+        "NAME-glass.png, NAME-photo.png and NAME.vcd. Exit status 1 when the\npanel stays "
+        "dark or the controller found something wrong.\n");
     if (!context) {
         return EXIT_BAD;
     }

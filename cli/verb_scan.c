@@ -15,8 +15,7 @@ struct card_list {
     struct jl_complaint complaint;
 };
 
-static void add_card(struct card_list *list, const char *path_or_name)
-{
+static void add_card(struct card_list *list, const char *path_or_name) {
     if (list->failed) {
         return;
     }
@@ -28,26 +27,22 @@ static void add_card(struct card_list *list, const char *path_or_name)
     }
 }
 
-static void add_demo_card(void *context, const char *name, const char *path)
-{
+static void add_demo_card(void *context, const char *name, const char *path) {
     (void)name;
     add_card(context, path);
 }
 
-static void collect(poptContext context, struct card_list *list)
-{
+static void collect(poptContext context, struct card_list *list) {
     const char *operand;
     while ((operand = poptGetArg(context)) != NULL) {
         add_card(list, operand);
     }
-    if (!list->count && !list->failed &&
-        !jl_share_cards("demo/cards", add_demo_card, list)) {
+    if (!list->count && !list->failed && !jl_share_cards("demo/cards", add_demo_card, list)) {
         list->failed = !jl_complain(&list->complaint, "the demo's cards are missing: name a card");
     }
 }
 
-static void print_text(const struct jl_scan_result *result)
-{
+static void print_text(const struct jl_scan_result *result) {
     printf("Asked 0x08..0x77 on I2C at %g kHz: %.1f ms\n\n", result->clock_hz / 1e3,
            result->microseconds / 1e3);
     if (result->status != JL_OK) {
@@ -77,8 +72,7 @@ static void print_text(const struct jl_scan_result *result)
          "  6. clock: try 100 kHz on long wires");
 }
 
-static void print_json(const struct jl_scan_result *result)
-{
+static void print_json(const struct jl_scan_result *result) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "status", jl_status_text(result->status));
     cJSON_AddNumberToObject(json, "clock_hz", result->clock_hz);
@@ -98,19 +92,18 @@ static void print_json(const struct jl_scan_result *result)
     cli_print_json(json);
 }
 
-int verb_scan(int argc, const char **argv)
-{
+int verb_scan(int argc, const char **argv) {
     int as_json = 0;
     int unplugged = 0;
     const struct poptOption options[] = {
-        {"unplugged", 0, POPT_ARG_NONE, &unplugged, 0, "pull all plugs, to see what nobody looks like",
-         NULL},
+        {"unplugged", 0, POPT_ARG_NONE, &unplugged, 0,
+         "pull all plugs, to see what nobody looks like", NULL},
         {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
-    poptContext context =
-        cli_parse(argc, argv, options, "[CARD...]\n\nPuts the panels of the cards on one simulated "
-                                       "I2C bus and asks every address.\nWithout a card: those of "
-                                       "the demo. Exit status 1 when nobody answers.\n");
+    poptContext context = cli_parse(argc, argv, options,
+                                    "[CARD...]\n\nPuts the panels of the cards on one simulated "
+                                    "I2C bus and asks every address.\nWithout a card: those of "
+                                    "the demo. Exit status 1 when nobody answers.\n");
     if (!context) {
         return EXIT_BAD;
     }

@@ -10,20 +10,19 @@ static const struct jl_text_style plain = {&jl_font_6x8, JL_WHITE, JL_BLACK};
 static const struct jl_text_style title = {&jl_font_6x8, JL_BLACK, JL_WHITE};
 
 /* A seven-segment digit; value 10 is blank, 11 a minus. */
-static void big_digit(struct jl_target *target, int16_t x, int16_t y, uint8_t value)
-{
+static void big_digit(struct jl_target *target, int16_t x, int16_t y, uint8_t value) {
     /* One bit a segment, in the order of the table below. */
     static const uint8_t lit[12] = {0x3F, 0x06, 0x5B, 0x4F, 0x66, 0x6D,
                                     0x7D, 0x07, 0x7F, 0x6F, 0x00, 0x40};
     enum { HALF = (DIGIT_H - BAR) / 2 };
     static const struct jl_rect segments[7] = {
-        {1, 0, DIGIT_W - 2, BAR},                      /* top */
-        {DIGIT_W - BAR, 1, BAR, HALF + 1},             /* upper right */
-        {DIGIT_W - BAR, HALF + 2, BAR, HALF + 1},      /* lower right */
-        {1, DIGIT_H - BAR, DIGIT_W - 2, BAR},          /* bottom */
-        {0, HALF + 2, BAR, HALF + 1},                  /* lower left */
-        {0, 1, BAR, HALF + 1},                         /* upper left */
-        {1, HALF, DIGIT_W - 2, BAR},                   /* middle */
+        {1, 0, DIGIT_W - 2, BAR},                 /* top */
+        {DIGIT_W - BAR, 1, BAR, HALF + 1},        /* upper right */
+        {DIGIT_W - BAR, HALF + 2, BAR, HALF + 1}, /* lower right */
+        {1, DIGIT_H - BAR, DIGIT_W - 2, BAR},     /* bottom */
+        {0, HALF + 2, BAR, HALF + 1},             /* lower left */
+        {0, 1, BAR, HALF + 1},                    /* upper left */
+        {1, HALF, DIGIT_W - 2, BAR},              /* middle */
     };
     /* Dark ones first: neighbours share corner pixels, which a lit one keeps. */
     for (int pass = 0; pass < 2; pass++) {
@@ -38,8 +37,7 @@ static void big_digit(struct jl_target *target, int16_t x, int16_t y, uint8_t va
     }
 }
 
-static void big_height(struct jl_target *target, int16_t x, int16_t y, int32_t cm)
-{
+static void big_height(struct jl_target *target, int16_t x, int16_t y, int32_t cm) {
     uint8_t sign = cm < 0 ? 11 : 10;
     uint32_t size = (uint32_t)(cm < 0 ? -cm : cm);
     uint8_t metres = (uint8_t)(size / 100 % 10);
@@ -61,16 +59,14 @@ static const uint8_t slack_bar[] = {0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x
                                     0xFF, 0xFE, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0xFF, 0xFE,
                                     0xFF, 0xFE, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00};
 
-static void trend_arrow(struct jl_target *target, int16_t x, int16_t y, enum tide_trend trend)
-{
+static void trend_arrow(struct jl_target *target, int16_t x, int16_t y, enum tide_trend trend) {
     struct jl_bitmap map = {slack_bar, 15, 15, &jl_bits_rows_msb};
     map.bits = trend == TIDE_RISING ? arrow_up : trend == TIDE_FALLING ? arrow_down : slack_bar;
     jl_draw_bitmap(target, x, y, &map, JL_WHITE, JL_BLACK);
 }
 
 /* "HH:MM" at out, 6 bytes. */
-static void clock_text(char *out, int32_t minute)
-{
+static void clock_text(char *out, int32_t minute) {
     out[0] = (char)('0' + minute / 600 % 10);
     out[1] = (char)('0' + minute / 60 % 10);
     out[2] = ':';
@@ -79,8 +75,7 @@ static void clock_text(char *out, int32_t minute)
     out[5] = '\0';
 }
 
-void quay_gauge_draw(struct jl_target *target, const struct quay_reading *reading)
-{
+void quay_gauge_draw(struct jl_target *target, const struct quay_reading *reading) {
     char text[14];
     jl_stroke_rect(target, (struct jl_rect){0, 0, 128, 64}, JL_WHITE);
     jl_fill_rect(target, (struct jl_rect){1, 1, 126, 2}, JL_WHITE);

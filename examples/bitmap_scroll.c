@@ -19,8 +19,7 @@ static const uint8_t boat_bits[] = {
     0x00, 0xFF, 0xFF, 0xFF, 0x7F, 0xFF, 0xFE, 0x3F, 0xFF, 0xFC, 0x1F, 0xFF, 0xF8, 0x0F, 0xFF, 0xF0};
 static const struct jl_bitmap boat = {boat_bits, 24, 16, &jl_bits_rows_msb};
 
-static void draw(struct jl_target *target)
-{
+static void draw(struct jl_target *target) {
     static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
     jl_text(target, 34, 2, "FERRY DUE", &style);
     jl_draw_bitmap(target, 20, 24, &boat, JL_WHITE, JL_BLACK);
@@ -30,9 +29,9 @@ static void draw(struct jl_target *target)
     }
 }
 
-jl_status example_run(const struct jl_port *port)
-{
-    static const struct jl_scroll sail = {JL_SCROLL_RIGHT, 3, 5, 2}; /* pages 3..5, every 2 frames */
+jl_status example_run(const struct jl_port *port) {
+    static const struct jl_scroll sail = {JL_SCROLL_RIGHT, 3, 5,
+                                          2}; /* pages 3..5, every 2 frames */
     struct jl_panel panel;
     struct jl_frame frame;
     jl_status status = jl_frame_init(&frame, &jl_mono_columns, 128, 64, pixels, sizeof pixels);

@@ -4,13 +4,12 @@
 #include "example.h"
 #include "jadelamp/host/rig.h"
 
-int main(int argc, char **argv)
-{
+int main(int argc, char **argv) {
     const char *card_name = argc > 1 ? argv[1] : "ssd1306-128x64-i2c";
     const char *directory = argc > 2 ? argv[2] : ".";
     struct jl_card card;
     struct jl_rig rig;
-    struct jl_complaint complaint;
+    struct jl_complaint complaint = {""};
     if (!jl_card_find(card_name, &card, &complaint) || !jl_rig_open(&rig, &card, &complaint)) {
         fprintf(stderr, "%s\n", complaint.text);
         return 2;

@@ -14,13 +14,24 @@ static const struct jl_panel_config oled = {
 static uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 64)];
 
 static const struct quay_reading readings[] = {
-    {.minute = 540, .height_cm = 184, .trend = TIDE_RISING, .next_high_minute = 914, .next_high_cm = 391},
-    {.minute = 550, .height_cm = 190, .trend = TIDE_RISING, .next_high_minute = 914, .next_high_cm = 391},
-    {.minute = 560, .height_cm = 197, .trend = TIDE_RISING, .next_high_minute = 914, .next_high_cm = 391},
+    {.minute = 540,
+     .height_cm = 184,
+     .trend = TIDE_RISING,
+     .next_high_minute = 914,
+     .next_high_cm = 391},
+    {.minute = 550,
+     .height_cm = 190,
+     .trend = TIDE_RISING,
+     .next_high_minute = 914,
+     .next_high_cm = 391},
+    {.minute = 560,
+     .height_cm = 197,
+     .trend = TIDE_RISING,
+     .next_high_minute = 914,
+     .next_high_cm = 391},
 };
 
-jl_status example_run(const struct jl_port *port)
-{
+jl_status example_run(const struct jl_port *port) {
     struct jl_panel panel;
     struct jl_frame frame;
     jl_status status = jl_frame_init(&frame, &jl_mono_columns, 128, 64, pixels, sizeof pixels);

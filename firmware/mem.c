@@ -4,8 +4,7 @@
 void *memset(void *to, int byte, size_t count);
 void *memcpy(void *to, const void *from, size_t count);
 
-void *memset(void *to, int byte, size_t count)
-{
+void *memset(void *to, int byte, size_t count) {
     unsigned char *t = to;
     while (count--) {
         *t++ = (unsigned char)byte;
@@ -13,8 +12,7 @@ void *memset(void *to, int byte, size_t count)
     return to;
 }
 
-void *memcpy(void *to, const void *from, size_t count)
-{
+void *memcpy(void *to, const void *from, size_t count) {
     unsigned char *t = to;
     const unsigned char *f = from;
     while (count--) {

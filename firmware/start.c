@@ -16,8 +16,7 @@ static struct template_hardware hardware = {
 static const struct jl_port port = {.ops = &template_i2c_ops, .context = &hardware};
 
 void reset_handler(void);
-void reset_handler(void)
-{
+void reset_handler(void) {
     const uint32_t *from = &data_load;
     for (uint32_t *to = &data_start; to < &data_end;) {
         *to++ = *from++;

@@ -32,8 +32,7 @@ struct reading {
 #define FAIL(reading, ...) fail_at((reading), (reading)->line, __VA_ARGS__)
 
 __attribute__((format(printf, 3, 4))) static bool fail_at(struct reading *reading, int line,
-                                                          const char *format, ...)
-{
+                                                          const char *format, ...) {
     if (!reading->failed) {
         char text[400];
         va_list arguments;
@@ -50,18 +49,15 @@ __attribute__((format(printf, 3, 4))) static bool fail_at(struct reading *readin
 /* ---- one reader a key ---- */
 
 static bool read_choice(struct reading *reading, const char *key, const char *value,
-                        const struct choice *choices, int *out)
-{
+                        const struct choice *choices, int *out) {
     char list[200];
-    return choose(value, choices, out) ||
-           FAIL(reading, "%s = %s: expected one of %s", key, value,
-                list_choices(choices, list, sizeof list));
+    return choose(value, choices, out) || FAIL(reading, "%s = %s: expected one of %s", key, value,
+                                               list_choices(choices, list, sizeof list));
 }
 
 /* Reads a choice whose value replaces some bits of a set. */
 static bool read_bits(struct reading *reading, const char *key, const char *value,
-                      const struct choice *choices, uint8_t *set, int mask)
-{
+                      const struct choice *choices, uint8_t *set, int mask) {
     int bits;
     if (!read_choice(reading, key, value, choices, &bits)) {
         return false;
@@ -70,8 +66,7 @@ static bool read_bits(struct reading *reading, const char *key, const char *valu
     return true;
 }
 
-static bool read_name(struct reading *reading, const char *key, const char *value)
-{
+static bool read_name(struct reading *reading, const char *key, const char *value) {
     if (!*value || strlen(value) >= JL_CARD_NAME_BYTES) {
         return FAIL(reading, "%s = %s: expected 1 to %d characters", key, value,
                     JL_CARD_NAME_BYTES - 1);
@@ -80,8 +75,7 @@ static bool read_name(struct reading *reading, const char *key, const char *valu
     return true;
 }
 
-static bool read_controller(struct reading *reading, const char *key, const char *value)
-{
+static bool read_controller(struct reading *reading, const char *key, const char *value) {
     reading->card->controller = jl_catalog_find(value);
     if (reading->card->controller) {
         return true;
@@ -96,8 +90,7 @@ static bool read_controller(struct reading *reading, const char *key, const char
     return FAIL(reading, "%s = %s: unknown controller; known are: %s", key, value, known);
 }
 
-static bool read_contrast(struct reading *reading, const char *key, const char *value)
-{
+static bool read_contrast(struct reading *reading, const char *key, const char *value) {
     long number;
     if (!parse_number(value, 1, 255, &number)) {
         return FAIL(reading, "%s = %s: expected a number from 1 to 255 (0xCF or 207)", key, value);
@@ -112,13 +105,11 @@ static const struct choice turns[] = {{"upright", JL_FLIP_NONE},
                                       {"mirrored-y", JL_FLIP_Y},
                                       {NULL, 0}};
 
-static bool read_orientation(struct reading *reading, const char *key, const char *value)
-{
+static bool read_orientation(struct reading *reading, const char *key, const char *value) {
     return read_bits(reading, key, value, turns, &reading->card->flip, JL_FLIP_HALF_TURN);
 }
 
-static bool read_inverted(struct reading *reading, const char *key, const char *value)
-{
+static bool read_inverted(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"no", 0}, {"yes", 1}, {NULL, 0}};
     int inverted = 0;
     bool good = read_choice(reading, key, value, choices, &inverted);
@@ -126,8 +117,7 @@ static bool read_inverted(struct reading *reading, const char *key, const char *
     return good;
 }
 
-static bool read_size(struct reading *reading, const char *key, const char *value)
-{
+static bool read_size(struct reading *reading, const char *key, const char *value) {
     if (!parse_size(value, &reading->card->width, &reading->card->height)) {
         return FAIL(reading, "%s = %s: expected width x height in pixels, such as 128 x 64", key,
                     value);
@@ -135,8 +125,7 @@ static bool read_size(struct reading *reading, const char *key, const char *valu
     return true;
 }
 
-static bool read_first_column(struct reading *reading, const char *key, const char *value)
-{
+static bool read_first_column(struct reading *reading, const char *key, const char *value) {
     long number;
     if (!parse_number(value, 0, 1023, &number)) {
         return FAIL(reading, "%s = %s: expected a RAM column, 0 to 1023", key, value);
@@ -145,16 +134,14 @@ static bool read_first_column(struct reading *reading, const char *key, const ch
     return true;
 }
 
-static bool read_rows(struct reading *reading, const char *key, const char *value)
-{
+static bool read_rows(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {
         {"alternate", 0}, {"sequential", JL_MODULE_ROWS_SEQUENTIAL}, {NULL, 0}};
     return read_bits(reading, key, value, choices, &reading->card->module,
                      JL_MODULE_ROWS_SEQUENTIAL);
 }
 
-static bool read_mounting(struct reading *reading, const char *key, const char *value)
-{
+static bool read_mounting(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"usual", 0},
                                             {"half-turn", JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y},
                                             {"mirrored-x", JL_MODULE_MIRROR_X},
@@ -164,16 +151,14 @@ static bool read_mounting(struct reading *reading, const char *key, const char *
                      JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y);
 }
 
-static bool read_supply(struct reading *reading, const char *key, const char *value)
-{
+static bool read_supply(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {
         {"pump", 0}, {"external", JL_MODULE_EXTERNAL_SUPPLY}, {NULL, 0}};
     return read_bits(reading, key, value, choices, &reading->card->module,
                      JL_MODULE_EXTERNAL_SUPPLY);
 }
 
-static bool read_color(struct reading *reading, const char *key, const char *value)
-{
+static bool read_color(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"white", JL_GLASS_WHITE},
                                             {"blue", JL_GLASS_BLUE},
                                             {"yellow-blue", JL_GLASS_YELLOW_BLUE},
@@ -184,8 +169,7 @@ static bool read_color(struct reading *reading, const char *key, const char *val
     return good;
 }
 
-static bool read_bus_kind(struct reading *reading, const char *key, const char *value)
-{
+static bool read_bus_kind(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"i2c", JL_BUS_I2C}, {"spi", JL_BUS_SPI}, {NULL, 0}};
     int kind = 0;
     bool good = read_choice(reading, key, value, choices, &kind);
@@ -193,8 +177,7 @@ static bool read_bus_kind(struct reading *reading, const char *key, const char *
     return good;
 }
 
-static bool read_address(struct reading *reading, const char *key, const char *value)
-{
+static bool read_address(struct reading *reading, const char *key, const char *value) {
     long number;
     if (!parse_number(value, 0, 255, &number)) {
         return FAIL(reading, "%s = %s: expected a 7-bit I2C address, such as 0x3C", key, value);
@@ -213,8 +196,7 @@ static bool read_address(struct reading *reading, const char *key, const char *v
     return true;
 }
 
-static bool read_clock(struct reading *reading, const char *key, const char *value)
-{
+static bool read_clock(struct reading *reading, const char *key, const char *value) {
     static const struct unit units[] = {{"Hz", 1}, {"kHz", 1e3}, {"MHz", 1e6}, {NULL, 0}};
     double hertz;
     if (!parse_quantity(value, units, 1000, 2e8, &hertz)) {
@@ -227,10 +209,10 @@ static bool read_clock(struct reading *reading, const char *key, const char *val
     return true;
 }
 
-static const struct unit time_units[] = {{"ns", 1}, {"us", 1e3}, {"ms", 1e6}, {"s", 1e9}, {NULL, 0}};
+static const struct unit time_units[] = {
+    {"ns", 1}, {"us", 1e3}, {"ms", 1e6}, {"s", 1e9}, {NULL, 0}};
 
-static bool read_overhead(struct reading *reading, const char *key, const char *value)
-{
+static bool read_overhead(struct reading *reading, const char *key, const char *value) {
     double ns;
     if (!parse_quantity(value, time_units, 0, 1e9, &ns)) {
         return FAIL(reading,
@@ -242,14 +224,12 @@ static bool read_overhead(struct reading *reading, const char *key, const char *
     return true;
 }
 
-static bool read_mode(struct reading *reading, const char *key, const char *value)
-{
+static bool read_mode(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"0", 0}, {"3", 3}, {NULL, 0}};
     return read_choice(reading, key, value, choices, &reading->card->spi_mode);
 }
 
-static bool read_most_bytes(struct reading *reading, const char *key, const char *value)
-{
+static bool read_most_bytes(struct reading *reading, const char *key, const char *value) {
     long number;
     if (!parse_number(value, 1, 65535, &number)) {
         return FAIL(reading, "%s = %s: expected the most payload bytes of a transfer, 1 to 65535",
@@ -259,8 +239,7 @@ static bool read_most_bytes(struct reading *reading, const char *key, const char
     return true;
 }
 
-static bool read_reset(struct reading *reading, const char *key, const char *value)
-{
+static bool read_reset(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {
         {"none", 0}, {"wired", JL_MODULE_RESET_WIRED}, {NULL, 0}};
     return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_RESET_WIRED);
@@ -268,8 +247,7 @@ static bool read_reset(struct reading *reading, const char *key, const char *val
 
 /* ---- wake-up steps ---- */
 
-static bool add_step(struct reading *reading, const uint8_t *step, size_t count)
-{
+static bool add_step(struct reading *reading, const uint8_t *step, size_t count) {
     struct jl_card *card = reading->card;
     if (card->wake_bytes + count > JL_CARD_WAKE_BYTES) {
         return FAIL(reading, "the wake-up sequence is longer than %d bytes", JL_CARD_WAKE_BYTES);
@@ -280,8 +258,7 @@ static bool add_step(struct reading *reading, const uint8_t *step, size_t count)
     return true;
 }
 
-static bool add_wait(struct reading *reading, const char *text, uint8_t *step, size_t at)
-{
+static bool add_wait(struct reading *reading, const char *text, uint8_t *step, size_t at) {
     double ns;
     if (!parse_quantity(text, time_units, 0, 65535e6, &ns)) {
         return FAIL(reading, "step: \"%s\" is not a time with its unit, such as 100 ms", text);
@@ -292,8 +269,7 @@ static bool add_wait(struct reading *reading, const char *text, uint8_t *step, s
     return add_step(reading, step, at + 2);
 }
 
-static bool read_step(struct reading *reading, const char *key, const char *value)
-{
+static bool read_step(struct reading *reading, const char *key, const char *value) {
     uint8_t step[128];
     if (strncmp(value, "send ", 5) == 0) {
         size_t count = parse_hex_bytes(value + 5, step + 1, sizeof step - 1);
@@ -309,9 +285,9 @@ static bool read_step(struct reading *reading, const char *key, const char *valu
         bool low = strncmp(value + 10, "low ", 4) == 0;
         step[0] = JL_STEP_CODE_WAIT_BUSY;
         step[1] = high;
-        return high || low ? add_wait(reading, value + (high ? 15 : 14), step, 2)
-                           : FAIL(reading, "%s = %s: expected such as wait busy low 400 ms", key,
-                                  value);
+        return high || low
+                   ? add_wait(reading, value + (high ? 15 : 14), step, 2)
+                   : FAIL(reading, "%s = %s: expected such as wait busy low 400 ms", key, value);
     }
     if (strncmp(value, "wait ", 5) == 0) {
         step[0] = JL_STEP_CODE_WAIT_MS;
@@ -356,8 +332,7 @@ static const struct key {
 
 enum { KEY_COUNT = sizeof keys / sizeof keys[0] };
 
-static bool complain_key(struct reading *reading, const char *section, const char *name)
-{
+static bool complain_key(struct reading *reading, const char *section, const char *name) {
     char known[300] = "";
     bool section_known = false;
     for (size_t i = 0; i < KEY_COUNT; i++) {
@@ -371,15 +346,14 @@ static bool complain_key(struct reading *reading, const char *section, const cha
     if (!*section) {
         return FAIL(reading, "%s stands before the first section: expected a line [panel]", name);
     }
-    return section_known ? FAIL(reading, "unknown key %s in [%s]; known are: %s", name, section, known)
-                         : FAIL(reading,
-                                "unknown section [%s]; known are: panel, glass, bus, pins, wake",
-                                section);
+    return section_known
+               ? FAIL(reading, "unknown key %s in [%s]; known are: %s", name, section, known)
+               : FAIL(reading, "unknown section [%s]; known are: panel, glass, bus, pins, wake",
+                      section);
 }
 
 /* The handler of inih: 1 is good, 0 is an error. */
-static int take(void *context, const char *section, const char *name, const char *value)
-{
+static int take(void *context, const char *section, const char *name, const char *value) {
     struct reading *reading = context;
     if (reading->failed) {
         return 0;
@@ -399,8 +373,7 @@ static int take(void *context, const char *section, const char *name, const char
 }
 
 /* The reader of inih, like fgets(): counts lines, which inih's handler does not get. */
-static char *next_line(char *text, int size, void *context)
-{
+static char *next_line(char *text, int size, void *context) {
     struct reading *reading = context;
     if (reading->failed || reading->bytes_left <= 0 || !fgets(text, size, reading->stream)) {
         return NULL;
@@ -415,8 +388,7 @@ static char *next_line(char *text, int size, void *context)
     return text;
 }
 
-static bool seen(const struct reading *reading, const char *section, const char *name)
-{
+static bool seen(const struct reading *reading, const char *section, const char *name) {
     for (size_t i = 0; i < KEY_COUNT; i++) {
         if (strcmp(keys[i].section, section) == 0 && strcmp(keys[i].name, name) == 0) {
             return reading->seen >> i & 1;
@@ -426,13 +398,11 @@ static bool seen(const struct reading *reading, const char *section, const char 
 }
 
 /* What no single line can be blamed for. */
-static bool check_whole(struct reading *reading)
-{
+static bool check_whole(struct reading *reading) {
     static const struct {
         const char *section, *name, *example;
-    } required[] = {{"panel", "controller", "ssd1306"},
-                    {"glass", "size", "128 x 64"},
-                    {"bus", "kind", "i2c"}};
+    } required[] = {
+        {"panel", "controller", "ssd1306"}, {"glass", "size", "128 x 64"}, {"bus", "kind", "i2c"}};
     struct jl_card *card = reading->card;
     for (size_t i = 0; i < sizeof required / sizeof required[0]; i++) {
         if (!seen(reading, required[i].section, required[i].name)) {
@@ -451,14 +421,15 @@ static bool check_whole(struct reading *reading)
         return seen(reading, "bus", "address")
                    ? FAIL(reading, "[bus] address = 0x%02X: the %s answers at 0x%02X or 0x%02X",
                           card->i2c_address, part->name, part->addresses[0], part->addresses[1])
-                   : FAIL(reading, "the card ends without address in [bus], such as address = 0x%02X",
+                   : FAIL(reading,
+                          "the card ends without address in [bus], such as address = 0x%02X",
                           part->addresses[0]);
     }
     if (card->column_offset + card->width > part->driver->ram_width ||
         card->height > part->driver->ram_height) {
-        return FAIL(reading, "[glass] %d x %d pixels from column %d on: the %s has %d x %d", card->width,
-                    card->height, card->column_offset, part->name, part->driver->ram_width,
-                    part->driver->ram_height);
+        return FAIL(reading, "[glass] %d x %d pixels from column %d on: the %s has %d x %d",
+                    card->width, card->height, card->column_offset, part->name,
+                    part->driver->ram_width, part->driver->ram_height);
     }
     if (!card->clock_hz) {
         card->clock_hz = i2c ? 400000 : 8000000;
@@ -470,8 +441,7 @@ static bool check_whole(struct reading *reading)
     return true;
 }
 
-bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint)
-{
+bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint) {
     memset(card, 0, sizeof *card);
     struct stat info;
     struct reading reading = {
@@ -507,16 +477,14 @@ struct name_search {
     char path[1300];
 };
 
-static void match_name(void *context, const char *name, const char *path)
-{
+static void match_name(void *context, const char *name, const char *path) {
     struct name_search *search = context;
     if (strcmp(name, search->name) == 0) {
         snprintf(search->path, sizeof search->path, "%s", path);
     }
 }
 
-bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint)
-{
+bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint) {
     struct stat info;
     struct name_search search = {.name = path_or_name};
     if (stat(path_or_name, &info) != 0 && !strchr(path_or_name, '/')) {

@@ -8,8 +8,7 @@
 #include <stdlib.h>
 #include <string.h>
 
-bool choose(const char *text, const struct choice *choices, int *out)
-{
+bool choose(const char *text, const struct choice *choices, int *out) {
     for (; choices->name; choices++) {
         if (strcmp(text, choices->name) == 0) {
             *out = choices->value;
@@ -19,8 +18,7 @@ bool choose(const char *text, const struct choice *choices, int *out)
     return false;
 }
 
-const char *list_choices(const struct choice *choices, char *out, size_t size)
-{
+const char *list_choices(const struct choice *choices, char *out, size_t size) {
     out[0] = '\0';
     for (size_t i = 0; choices[i].name; i++) {
         size_t length = strlen(out);
@@ -30,8 +28,7 @@ const char *list_choices(const struct choice *choices, char *out, size_t size)
     return out;
 }
 
-bool parse_number(const char *text, long least, long most, long *out)
-{
+bool parse_number(const char *text, long least, long most, long *out) {
     char *end;
     if (!isdigit((unsigned char)text[0])) {
         return false;
@@ -44,8 +41,7 @@ bool parse_number(const char *text, long least, long most, long *out)
 }
 
 bool parse_quantity(const char *text, const struct unit *units, double least, double most,
-                    double *out)
-{
+                    double *out) {
     char *end;
     if (!isdigit((unsigned char)text[0])) {
         return false;
@@ -63,8 +59,7 @@ bool parse_quantity(const char *text, const struct unit *units, double least, do
     return false;
 }
 
-bool parse_size(const char *text, int *width, int *height)
-{
+bool parse_size(const char *text, int *width, int *height) {
     int used = 0;
     if (sscanf(text, "%d x %d%n", width, height, &used) != 2 || *width < 1 || *width > 4096 ||
         *height < 1 || *height > 4096) {
@@ -74,8 +69,7 @@ bool parse_size(const char *text, int *width, int *height)
     return *text == '\0' || strcmp(text, " pixels") == 0;
 }
 
-size_t parse_hex_bytes(const char *text, uint8_t *out, size_t most)
-{
+size_t parse_hex_bytes(const char *text, uint8_t *out, size_t most) {
     size_t count = 0;
     while (*text) {
         if (*text == ' ') {

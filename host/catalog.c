@@ -25,14 +25,12 @@ static const struct jl_catalog_entry entries[] = {
     },
 };
 
-const struct jl_catalog_entry *jl_catalog(size_t *count)
-{
+const struct jl_catalog_entry *jl_catalog(size_t *count) {
     *count = sizeof entries / sizeof entries[0];
     return entries;
 }
 
-const struct jl_catalog_entry *jl_catalog_find(const char *name)
-{
+const struct jl_catalog_entry *jl_catalog_find(const char *name) {
     for (size_t i = 0; i < sizeof entries / sizeof entries[0]; i++) {
         if (strcmp(entries[i].name, name) == 0) {
             return &entries[i];
@@ -41,8 +39,7 @@ const struct jl_catalog_entry *jl_catalog_find(const char *name)
     return NULL;
 }
 
-const char *jl_catalog_dweller(uint8_t address)
-{
+const char *jl_catalog_dweller(uint8_t address) {
     static const struct {
         uint8_t first, last;
         const char *who;
@@ -66,21 +63,18 @@ const char *jl_catalog_dweller(uint8_t address)
     return NULL;
 }
 
-static bool is_directory(const char *path)
-{
+static bool is_directory(const char *path) {
     struct stat info;
     return stat(path, &info) == 0 && S_ISDIR(info.st_mode);
 }
 
 static bool try_share(const char *base, const char *between, const char *folder, char *out,
-                      size_t size)
-{
+                      size_t size) {
     int length = snprintf(out, size, "%s%s/%s", base, between, folder);
     return length > 0 && (size_t)length < size && is_directory(out);
 }
 
-bool jl_share_path(const char *folder, char *out, size_t size)
-{
+bool jl_share_path(const char *folder, char *out, size_t size) {
     const char *chosen = getenv("JADELAMP_SHARE");
     if (chosen) {
         return try_share(chosen, "", folder, out, size);
@@ -100,14 +94,12 @@ bool jl_share_path(const char *folder, char *out, size_t size)
     return try_share(JADELAMP_SOURCE_SHARE, "", folder, out, size);
 }
 
-static int is_card(const struct dirent *entry)
-{
+static int is_card(const struct dirent *entry) {
     const char *dot = strrchr(entry->d_name, '.');
     return dot && strcmp(dot, ".card") == 0;
 }
 
-bool jl_share_cards(const char *folder, jl_card_file_fn each, void *context)
-{
+bool jl_share_cards(const char *folder, jl_card_file_fn each, void *context) {
     char place[1024];
     struct dirent **list;
     int count;

@@ -7,8 +7,7 @@
 #include "jadelamp/host/file.h"
 #include "quay_gauge.h"
 
-static struct quay_reading reading_at(const struct jl_tide_table *table, int row)
-{
+static struct quay_reading reading_at(const struct jl_tide_table *table, int row) {
     const struct jl_tide_row *now = &table->rows[row];
     const struct jl_tide_row *next = row + 1 < table->count ? now + 1 : now;
     int change = next->height_cm - now->height_cm;
@@ -16,20 +15,20 @@ static struct quay_reading reading_at(const struct jl_tide_table *table, int row
     return (struct quay_reading){
         .minute = now->minute,
         .height_cm = now->height_cm,
-        .trend = change > 1 ? TIDE_RISING : change < -1 ? TIDE_FALLING : TIDE_SLACK,
+        .trend = change > 1    ? TIDE_RISING
+                 : change < -1 ? TIDE_FALLING
+                               : TIDE_SLACK,
         .next_high_minute = high < 0 ? -1 : table->rows[high].minute,
         .next_high_cm = high < 0 ? 0 : table->rows[high].height_cm,
     };
 }
 
-static struct jl_wire_cost cost_since(const struct jl_rig *rig, double us, uint64_t bytes)
-{
+static struct jl_wire_cost cost_since(const struct jl_rig *rig, double us, uint64_t bytes) {
     return (struct jl_wire_cost){jl_rig_now_us(rig) - us, jl_rig_bus_bytes(rig) - bytes};
 }
 
 static bool show_row(struct jl_rig *rig, const struct jl_tide_table *table, int row,
-                     struct jl_demo_step *step, struct jl_complaint *complaint)
-{
+                     struct jl_demo_step *step, struct jl_complaint *complaint) {
     struct quay_reading reading = reading_at(table, row);
     double us = jl_rig_now_us(rig);
     uint64_t bytes = jl_rig_bus_bytes(rig);
@@ -38,13 +37,13 @@ static bool show_row(struct jl_rig *rig, const struct jl_tide_table *table, int 
     step->height_cm = reading.height_cm;
     step->status = jl_panel_present(&rig->panel, &rig->frame);
     step->cost = cost_since(rig, us, bytes);
-    return step->status == JL_OK || jl_complain(complaint, "the quay gauge did not take a picture: %s",
-                                                jl_status_text(step->status));
+    return step->status == JL_OK ||
+           jl_complain(complaint, "the quay gauge did not take a picture: %s",
+                       jl_status_text(step->status));
 }
 
 static bool run(struct jl_rig *rig, const struct jl_tide_table *table, int first,
-                struct jl_demo_result *result, struct jl_complaint *complaint)
-{
+                struct jl_demo_result *result, struct jl_complaint *complaint) {
     jl_status status = jl_panel_wake(&rig->panel);
     result->wake = cost_since(rig, 0, 0);
     if (status != JL_OK) {
@@ -65,8 +64,7 @@ static bool run(struct jl_rig *rig, const struct jl_tide_table *table, int first
 }
 
 bool jl_demo_quay_gauge(const char *data, const char *directory, int first, int count,
-                        struct jl_demo_result *result, struct jl_complaint *complaint)
-{
+                        struct jl_demo_result *result, struct jl_complaint *complaint) {
     struct jl_tide_table table;
     struct jl_card card;
     struct jl_rig rig;

@@ -6,8 +6,7 @@
 #include <sys/stat.h>
 #include <unistd.h>
 
-bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *complaint)
-{
+bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *complaint) {
     memset(file, 0, sizeof *file);
     int length = snprintf(file->path, sizeof file->path, "%s", path);
     if (length < 0 || (size_t)length >= sizeof file->path) {
@@ -25,8 +24,7 @@ bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *
     return true;
 }
 
-bool jl_file_write(void *context, const char *bytes, size_t count)
-{
+bool jl_file_write(void *context, const char *bytes, size_t count) {
     struct jl_file *file = context;
     if (!file->failed && fwrite(bytes, 1, count, file->stream) != count) {
         file->failed = true;
@@ -34,8 +32,7 @@ bool jl_file_write(void *context, const char *bytes, size_t count)
     return !file->failed;
 }
 
-bool jl_file_commit(struct jl_file *file, struct jl_complaint *complaint)
-{
+bool jl_file_commit(struct jl_file *file, struct jl_complaint *complaint) {
     bool closed = fclose(file->stream) == 0;
     file->stream = NULL;
     if (file->failed || !closed || rename(file->draft, file->path) != 0) {
@@ -47,8 +44,7 @@ bool jl_file_commit(struct jl_file *file, struct jl_complaint *complaint)
     return true;
 }
 
-void jl_file_abandon(struct jl_file *file)
-{
+void jl_file_abandon(struct jl_file *file) {
     if (file->stream) {
         fclose(file->stream);
         file->stream = NULL;
@@ -56,8 +52,8 @@ void jl_file_abandon(struct jl_file *file)
     }
 }
 
-bool jl_file_put(const char *path, const void *bytes, size_t count, struct jl_complaint *complaint)
-{
+bool jl_file_put(const char *path, const void *bytes, size_t count,
+                 struct jl_complaint *complaint) {
     struct jl_file file;
     if (!jl_file_begin(&file, path, complaint)) {
         return false;
@@ -66,8 +62,7 @@ bool jl_file_put(const char *path, const void *bytes, size_t count, struct jl_co
     return jl_file_commit(&file, complaint);
 }
 
-bool jl_directory_make(const char *path, struct jl_complaint *complaint)
-{
+bool jl_directory_make(const char *path, struct jl_complaint *complaint) {
     char part[1024];
     size_t length = strlen(path);
     if (length == 0 || length >= sizeof part) {
@@ -81,7 +76,8 @@ bool jl_directory_make(const char *path, struct jl_complaint *complaint)
         char kept = part[i];
         part[i] = '\0';
         if (mkdir(part, 0777) != 0 && errno != EEXIST) {
-            return jl_complain(complaint, "cannot make the directory %s: %s", part, strerror(errno));
+            return jl_complain(complaint, "cannot make the directory %s: %s", part,
+                               strerror(errno));
         }
         part[i] = kept;
     }
@@ -93,8 +89,7 @@ bool jl_directory_make(const char *path, struct jl_complaint *complaint)
 }
 
 bool jl_path_join(char *out, size_t size, const char *directory, const char *base,
-                  const char *ending, struct jl_complaint *complaint)
-{
+                  const char *ending, struct jl_complaint *complaint) {
     int length = snprintf(out, size, "%s/%s%s", directory, base, ending);
     if (length < 0 || (size_t)length >= size) {
         return jl_complain(complaint, "the path is too long: %.80s...", directory);

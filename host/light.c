@@ -6,8 +6,7 @@
 #include "jadelamp/draw.h"
 #include "jadelamp/host/file.h"
 
-static void inject(struct jl_rig *rig, const struct jl_light_request *request)
-{
+static void inject(struct jl_rig *rig, const struct jl_light_request *request) {
     switch (request->fault) {
     case JL_LIGHT_UNPLUGGED:
         jl_device_set_plugged(rig->device, false);
@@ -27,8 +26,7 @@ static void inject(struct jl_rig *rig, const struct jl_light_request *request)
     }
 }
 
-static void run(struct jl_light_result *result)
-{
+static void run(struct jl_light_result *result) {
     struct jl_rig *rig = &result->rig;
     double start_us = jl_rig_now_us(rig);
     uint64_t start_bytes = jl_rig_bus_bytes(rig);
@@ -38,13 +36,12 @@ static void run(struct jl_light_result *result)
     jl_draw_test_card(&rig->frame.target, rig->card.controller->name);
     result->present_status = jl_panel_present(&rig->panel, &rig->frame);
     result->wake = (struct jl_wire_cost){woken_us - start_us, woken_bytes - start_bytes};
-    result->present = (struct jl_wire_cost){jl_rig_now_us(rig) - woken_us,
-                                            jl_rig_bus_bytes(rig) - woken_bytes};
+    result->present =
+        (struct jl_wire_cost){jl_rig_now_us(rig) - woken_us, jl_rig_bus_bytes(rig) - woken_bytes};
 }
 
 bool jl_light(const struct jl_card *card, const struct jl_light_request *request,
-              struct jl_light_result *result, struct jl_complaint *complaint)
-{
+              struct jl_light_result *result, struct jl_complaint *complaint) {
     struct jl_file capture = {0};
     memset(result, 0, sizeof *result);
     if (!jl_rig_open(&result->rig, card, complaint) ||
@@ -70,8 +67,7 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
            jl_complain(complaint, "out of memory for the picture of %s", card->name);
 }
 
-void jl_light_close(struct jl_light_result *result)
-{
+void jl_light_close(struct jl_light_result *result) {
     jl_picture_free(&result->glass);
     jl_rig_close(&result->rig);
 }

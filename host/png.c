@@ -10,8 +10,7 @@
 enum { MOST_SIDE = 16384 };
 
 bool jl_png_write(const char *path, const struct jl_picture *picture,
-                  struct jl_complaint *complaint)
-{
+                  struct jl_complaint *complaint) {
     png_image image = {.version = PNG_IMAGE_VERSION,
                        .width = (png_uint_32)picture->width,
                        .height = (png_uint_32)picture->height,
@@ -31,8 +30,7 @@ bool jl_png_write(const char *path, const struct jl_picture *picture,
     return good;
 }
 
-bool jl_png_read(const char *path, struct jl_picture *picture, struct jl_complaint *complaint)
-{
+bool jl_png_read(const char *path, struct jl_picture *picture, struct jl_complaint *complaint) {
     png_image image = {.version = PNG_IMAGE_VERSION};
     picture->rgb = NULL;
     if (!png_image_begin_read_from_file(&image, path)) {
@@ -57,14 +55,12 @@ bool jl_png_read(const char *path, struct jl_picture *picture, struct jl_complai
     return good;
 }
 
-static bool inside(const struct jl_picture *picture, int x, int y)
-{
+static bool inside(const struct jl_picture *picture, int x, int y) {
     return x < picture->width && y < picture->height;
 }
 
 long jl_picture_compare(const struct jl_picture *a, const struct jl_picture *b,
-                        struct jl_picture *difference)
-{
+                        struct jl_picture *difference) {
     int width = a->width > b->width ? a->width : b->width;
     int height = a->height > b->height ? a->height : b->height;
     long differing = 0;

@@ -12,8 +12,7 @@
 
 #define SETTLE_PS 200000000000u
 
-static struct jl_glass glass_of(const struct jl_card *card)
-{
+static struct jl_glass glass_of(const struct jl_card *card) {
     return (struct jl_glass){
         .width = card->width,
         .height = card->height,
@@ -26,8 +25,7 @@ static struct jl_glass glass_of(const struct jl_card *card)
     };
 }
 
-static bool build_board(struct jl_rig *rig)
-{
+static bool build_board(struct jl_rig *rig) {
     const struct jl_card *card = &rig->card;
     struct jl_glass glass = glass_of(card);
     rig->board = jl_board_create(NOISE_SEED);
@@ -47,8 +45,7 @@ static bool build_board(struct jl_rig *rig)
     return rig->sim.spi && jl_spi_attach(rig->sim.spi, rig->device);
 }
 
-static struct jl_panel_config config_of(const struct jl_card *card)
-{
+static struct jl_panel_config config_of(const struct jl_card *card) {
     return (struct jl_panel_config){
         .controller = card->controller->driver,
         .width = (int16_t)card->width,
@@ -66,22 +63,19 @@ static struct jl_panel_config config_of(const struct jl_card *card)
 }
 
 /* Enough for every format: the frame takes what it needs. */
-static size_t frame_bytes(const struct jl_card *card)
-{
+static size_t frame_bytes(const struct jl_card *card) {
     const struct jl_format *format = card->controller->driver->format;
     size_t rows = (size_t)1 << format->line_rows_log2;
     size_t lines = ((size_t)card->height + rows - 1) / rows;
     return lines * (((size_t)card->width * rows * format->bits_per_pixel + 7) / 8);
 }
 
-bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint)
-{
+bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint) {
     memset(rig, 0, sizeof *rig);
     rig->card = *card;
     rig->config = config_of(&rig->card);
-    rig->port = (struct jl_port){.ops = &jl_sim_port_ops,
-                                 .context = &rig->sim,
-                                 .most_body_bytes = card->most_body_bytes};
+    rig->port = (struct jl_port){
+        .ops = &jl_sim_port_ops, .context = &rig->sim, .most_body_bytes = card->most_body_bytes};
     size_t bytes = frame_bytes(card);
     rig->pixels = malloc(bytes);
     jl_status status = JL_OK;
@@ -102,27 +96,23 @@ bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_compl
                              : "the bus, the address or the glass does not fit the controller");
 }
 
-void jl_rig_close(struct jl_rig *rig)
-{
+void jl_rig_close(struct jl_rig *rig) {
     jl_board_destroy(rig->board);
     free(rig->pixels);
     rig->board = NULL;
     rig->pixels = NULL;
 }
 
-double jl_rig_now_us(const struct jl_rig *rig)
-{
+double jl_rig_now_us(const struct jl_rig *rig) {
     return (double)jl_board_now_ps(rig->board) / 1e6;
 }
 
-uint64_t jl_rig_bus_bytes(const struct jl_rig *rig)
-{
+uint64_t jl_rig_bus_bytes(const struct jl_rig *rig) {
     return rig->sim.i2c ? jl_i2c_byte_count(rig->sim.i2c) : jl_spi_byte_count(rig->sim.spi);
 }
 
 static bool write_pair(struct jl_rig *rig, const struct jl_picture *glass, const char *directory,
-                       const char *base, int scale, struct jl_complaint *complaint)
-{
+                       const char *base, int scale, struct jl_complaint *complaint) {
     char path[1024];
     struct jl_picture photo;
     if (!jl_path_join(path, sizeof path, directory, base, "-glass.png", complaint) ||
@@ -130,8 +120,8 @@ static bool write_pair(struct jl_rig *rig, const struct jl_picture *glass, const
         !jl_path_join(path, sizeof path, directory, base, "-photo.png", complaint)) {
         return false;
     }
-    if (!jl_glass_photo(jl_device_glass(rig->device), glass, jl_device_brightness(rig->device), scale,
-                        &photo)) {
+    if (!jl_glass_photo(jl_device_glass(rig->device), glass, jl_device_brightness(rig->device),
+                        scale, &photo)) {
         return jl_complain(complaint, "cannot make the photo at scale %d: expected 2 to 32", scale);
     }
     bool good = jl_png_write(path, &photo, complaint);
@@ -140,8 +130,7 @@ static bool write_pair(struct jl_rig *rig, const struct jl_picture *glass, const
 }
 
 bool jl_rig_photograph(struct jl_rig *rig, const char *directory, const char *base, int scale,
-                       struct jl_complaint *complaint)
-{
+                       struct jl_complaint *complaint) {
     struct jl_picture glass;
     jl_board_wait_ps(rig->board, SETTLE_PS);
     if (!jl_directory_make(directory, complaint)) {

@@ -5,15 +5,13 @@
 
 #include "jadelamp/sim/sim_port.h"
 
-static struct jl_glass plain_glass(const struct jl_card *card)
-{
+static struct jl_glass plain_glass(const struct jl_card *card) {
     return (struct jl_glass){
         .width = card->width, .height = card->height, .column_offset = card->column_offset};
 }
 
 static bool populate(struct jl_board *board, struct jl_i2c_bus *bus, const struct jl_card *cards,
-                     size_t count, bool unplugged, struct jl_complaint *complaint)
-{
+                     size_t count, bool unplugged, struct jl_complaint *complaint) {
     for (size_t i = 0; i < count; i++) {
         if (cards[i].bus != JL_BUS_I2C) {
             continue;
@@ -31,8 +29,7 @@ static bool populate(struct jl_board *board, struct jl_i2c_bus *bus, const struc
 }
 
 bool jl_scan_cards(const struct jl_card *cards, size_t count, bool unplugged,
-                   struct jl_scan_result *result, struct jl_complaint *complaint)
-{
+                   struct jl_scan_result *result, struct jl_complaint *complaint) {
     memset(result, 0, sizeof *result);
     uint32_t overhead_ns = 0;
     for (size_t i = 0; i < count; i++) {
@@ -47,8 +44,9 @@ bool jl_scan_cards(const struct jl_card *cards, size_t count, bool unplugged,
         }
     }
     if (!result->clock_hz) {
-        return jl_complain(complaint, "none of the cards is on I2C, so there is no bus to scan: SPI "
-                                      "and parallel panels do not answer");
+        return jl_complain(complaint,
+                           "none of the cards is on I2C, so there is no bus to scan: SPI "
+                           "and parallel panels do not answer");
     }
     struct jl_board *board = jl_board_create(1);
     struct jl_i2c_bus *bus = board ? jl_board_add_i2c(board, result->clock_hz, overhead_ns) : NULL;

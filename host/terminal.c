@@ -4,18 +4,16 @@
 #include <stdlib.h>
 #include <string.h>
 
-static bool lit(const struct jl_picture *picture, int x, int y)
-{
+static bool lit(const struct jl_picture *picture, int x, int y) {
     return x < picture->width && y < picture->height && jl_picture_at(picture, x, y)[1] >= 128;
 }
 
 /* Bit 0 top left, 1 top right, 2 bottom left, 3 bottom right: Unicode block elements. */
-static const char *const quadrants[16] = {" ", "\u2598", "\u259D", "\u2580", "\u2596", "\u258C",
-                                          "\u259E", "\u259B", "\u2597", "\u259A", "\u2590", "\u259C",
-                                          "\u2584", "\u2599", "\u259F", "\u2588"};
+static const char *const quadrants[16] = {
+    " ",      "\u2598", "\u259D", "\u2580", "\u2596", "\u258C", "\u259E", "\u259B",
+    "\u2597", "\u259A", "\u2590", "\u259C", "\u2584", "\u2599", "\u259F", "\u2588"};
 
-static char *put_block(char *out, const struct jl_picture *picture, int x, int y)
-{
+static char *put_block(char *out, const struct jl_picture *picture, int x, int y) {
     int pattern = lit(picture, x, y) | lit(picture, x + 1, y) << 1 | lit(picture, x, y + 1) << 2 |
                   lit(picture, x + 1, y + 1) << 3;
     size_t length = strlen(quadrants[pattern]);
@@ -24,8 +22,7 @@ static char *put_block(char *out, const struct jl_picture *picture, int x, int y
 }
 
 /* U+2800 plus one bit a dot; the fourth row was added later, hence the order. */
-static char *put_braille(char *out, const struct jl_picture *picture, int x, int y)
-{
+static char *put_braille(char *out, const struct jl_picture *picture, int x, int y) {
     static const uint8_t dots[4][2] = {{0x01, 0x08}, {0x02, 0x10}, {0x04, 0x20}, {0x40, 0x80}};
     unsigned pattern = 0;
     for (int dy = 0; dy < 4; dy++) {
@@ -39,8 +36,7 @@ static char *put_braille(char *out, const struct jl_picture *picture, int x, int
     return out;
 }
 
-char *jl_terminal_text(const struct jl_picture *picture, enum jl_terminal_style style)
-{
+char *jl_terminal_text(const struct jl_picture *picture, enum jl_terminal_style style) {
     int rows_a_line = style == JL_TERMINAL_BRAILLE ? 4 : 2;
     size_t columns = ((size_t)picture->width + 1) / 2;
     size_t lines = (size_t)((picture->height + rows_a_line - 1) / rows_a_line);

@@ -6,8 +6,7 @@
 #include <stdlib.h>
 #include <string.h>
 
-struct jl_board *jl_board_create(uint64_t noise_seed)
-{
+struct jl_board *jl_board_create(uint64_t noise_seed) {
     struct jl_board *board = calloc(1, sizeof *board);
     if (board) {
         board->noise_seed = noise_seed;
@@ -15,8 +14,7 @@ struct jl_board *jl_board_create(uint64_t noise_seed)
     return board;
 }
 
-void jl_board_destroy(struct jl_board *board)
-{
+void jl_board_destroy(struct jl_board *board) {
     if (!board) {
         return;
     }
@@ -33,29 +31,24 @@ void jl_board_destroy(struct jl_board *board)
     free(board);
 }
 
-uint64_t jl_board_now_ps(const struct jl_board *board)
-{
+uint64_t jl_board_now_ps(const struct jl_board *board) {
     return board->now_ps;
 }
 
-void jl_board_wait_ps(struct jl_board *board, uint64_t picoseconds)
-{
+void jl_board_wait_ps(struct jl_board *board, uint64_t picoseconds) {
     board->now_ps += picoseconds;
 }
 
-size_t jl_board_diagnostics(const struct jl_board *board, const struct jl_diagnostic **list)
-{
+size_t jl_board_diagnostics(const struct jl_board *board, const struct jl_diagnostic **list) {
     *list = board->diagnostics;
     return board->diagnostic_total < MOST_DIAGNOSTICS ? board->diagnostic_total : MOST_DIAGNOSTICS;
 }
 
-size_t jl_board_diagnostic_total(const struct jl_board *board)
-{
+size_t jl_board_diagnostic_total(const struct jl_board *board) {
     return board->diagnostic_total;
 }
 
-void device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...)
-{
+void device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...) {
     struct jl_board *board = device->board;
     size_t at = board->diagnostic_total++;
     if (at >= MOST_DIAGNOSTICS) {
@@ -72,30 +65,26 @@ void device_report(struct jl_device *device, enum jl_severity severity, const ch
 }
 
 /* splitmix64: a well-known public-domain mixer; here it only has to look like noise. */
-static uint64_t next_noise(uint64_t *state)
-{
+static uint64_t next_noise(uint64_t *state) {
     uint64_t z = *state += 0x9E3779B97F4A7C15u;
     z = (z ^ (z >> 30)) * 0xBF58476D1CE4E5B9u;
     z = (z ^ (z >> 27)) * 0x94D049BB133111EBu;
     return z ^ (z >> 31);
 }
 
-void device_noise(struct jl_device *device, uint8_t *bytes, size_t count)
-{
+void device_noise(struct jl_device *device, uint8_t *bytes, size_t count) {
     for (size_t i = 0; i < count; i++) {
         bytes[i] = (uint8_t)next_noise(&device->noise_seed);
     }
 }
 
-static void power_on(struct jl_device *device)
-{
+static void power_on(struct jl_device *device) {
     memset(device->state, 0, device->ops->state_bytes);
     device->ops->power_on(device);
 }
 
 struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_device_ops *ops,
-                                      const char *name, const struct jl_glass *glass)
-{
+                                      const char *name, const struct jl_glass *glass) {
     if (board->device_count == MOST_DEVICES || !ops->fits(glass)) {
         return NULL;
     }
@@ -121,8 +110,7 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_de
     return device;
 }
 
-void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high)
-{
+void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high) {
     if (device->pins[pin] == high) {
         return;
     }
@@ -138,26 +126,22 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     }
 }
 
-void jl_device_set_plugged(struct jl_device *device, bool plugged)
-{
+void jl_device_set_plugged(struct jl_device *device, bool plugged) {
     if (plugged && device->unplugged) {
         power_on(device);
     }
     device->unplugged = !plugged;
 }
 
-const char *jl_device_part(const struct jl_device *device)
-{
+const char *jl_device_part(const struct jl_device *device) {
     return device->ops->part;
 }
 
-const struct jl_glass *jl_device_glass(const struct jl_device *device)
-{
+const struct jl_glass *jl_device_glass(const struct jl_device *device) {
     return &device->glass;
 }
 
-bool jl_device_picture(struct jl_device *device, struct jl_picture *picture)
-{
+bool jl_device_picture(struct jl_device *device, struct jl_picture *picture) {
     if (!jl_picture_create(picture, device->glass.width, device->glass.height)) {
         return false;
     }
@@ -167,12 +151,10 @@ bool jl_device_picture(struct jl_device *device, struct jl_picture *picture)
     return true;
 }
 
-uint8_t jl_device_brightness(struct jl_device *device)
-{
+uint8_t jl_device_brightness(struct jl_device *device) {
     return jl_device_why_dark(device) ? 0 : device->ops->brightness(device);
 }
 
-const char *jl_device_why_dark(struct jl_device *device)
-{
+const char *jl_device_why_dark(struct jl_device *device) {
     return device->unplugged ? "the panel is unplugged" : device->ops->why_dark(device);
 }

@@ -50,9 +50,8 @@ struct jl_device {
 };
 
 /* Adds a diagnostic, printf-like. */
-__attribute__((format(printf, 3, 4))) void device_report(struct jl_device *device,
-                                                         enum jl_severity severity,
-                                                         const char *format, ...);
+__attribute__((format(printf, 3, 4))) void
+device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...);
 
 /* Fills memory with the device's own noise: the same bytes in every run. */
 void device_noise(struct jl_device *device, uint8_t *bytes, size_t count);

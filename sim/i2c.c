@@ -11,8 +11,8 @@
 
 #define STUCK_WAIT_PS 25000000000u /* 25 ms, after SMBus' tTIMEOUT */
 
-struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz, uint32_t overhead_ns)
-{
+struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz,
+                                    uint32_t overhead_ns) {
     if (board->i2c_count == MOST_BUSES || clock_hz < 1000 || clock_hz > 5000000) {
         return NULL;
     }
@@ -30,8 +30,7 @@ struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz, u
     return bus;
 }
 
-bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t address)
-{
+bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t address) {
     if (address < 0x08 || address > 0x77 || bus->device_count == MOST_ON_BUS ||
         !device->ops->i2c_begin) {
         return false;
@@ -44,8 +43,7 @@ bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t add
 }
 
 /* One bit: SDA changes a quarter into the low phase, and stays while SCL is high. */
-static void clock_bit(struct jl_i2c_bus *bus, bool sda)
-{
+static void clock_bit(struct jl_i2c_bus *bus, bool sda) {
     struct jl_board *board = bus->board;
     if (board_records(board)) {
         uint64_t start = board->now_ps;
@@ -56,8 +54,7 @@ static void clock_bit(struct jl_i2c_bus *bus, bool sda)
     board->now_ps += bus->bit_ps;
 }
 
-static void start_again(struct jl_i2c_bus *bus)
-{
+static void start_again(struct jl_i2c_bus *bus) {
     struct jl_board *board = bus->board;
     uint64_t start = board->now_ps;
     wire_set(board, bus->scl, false, start);
@@ -67,8 +64,7 @@ static void start_again(struct jl_i2c_bus *bus)
     board->now_ps += bus->bit_ps * 140 / 100;
 }
 
-bool jl_i2c_start(struct jl_i2c_bus *bus)
-{
+bool jl_i2c_start(struct jl_i2c_bus *bus) {
     struct jl_board *board = bus->board;
     if (bus->sda_held) {
         wire_set(board, bus->sda, false, board->now_ps);
@@ -91,14 +87,12 @@ bool jl_i2c_start(struct jl_i2c_bus *bus)
 }
 
 /* Whether an injected fault swallows the byte that is about to move. */
-static bool swallowed(const struct jl_i2c_bus *bus)
-{
+static bool swallowed(const struct jl_i2c_bus *bus) {
     return bus->failing && (bus->byte_count == bus->fail_byte ||
                             (bus->fail_for_good && bus->byte_count > bus->fail_byte));
 }
 
-static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte)
-{
+static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte) {
     bool acknowledged = false;
     bus->expect_address = false;
     for (size_t i = 0; i < bus->device_count; i++) {
@@ -115,8 +109,7 @@ static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte)
     return acknowledged;
 }
 
-static bool deliver_data(struct jl_i2c_bus *bus, uint8_t byte)
-{
+static bool deliver_data(struct jl_i2c_bus *bus, uint8_t byte) {
     bool acknowledged = false;
     for (size_t i = 0; i < bus->device_count; i++) {
         if (bus->addressed[i] && !bus->devices[i]->unplugged) {
@@ -126,8 +119,7 @@ static bool deliver_data(struct jl_i2c_bus *bus, uint8_t byte)
     return acknowledged;
 }
 
-bool jl_i2c_write(struct jl_i2c_bus *bus, uint8_t byte)
-{
+bool jl_i2c_write(struct jl_i2c_bus *bus, uint8_t byte) {
     bool acknowledged = false;
     if (!swallowed(bus)) {
         acknowledged = bus->expect_address ? deliver_address(bus, byte) : deliver_data(bus, byte);
@@ -140,8 +132,7 @@ bool jl_i2c_write(struct jl_i2c_bus *bus, uint8_t byte)
     return acknowledged;
 }
 
-uint8_t jl_i2c_read(struct jl_i2c_bus *bus, bool acknowledge)
-{
+uint8_t jl_i2c_read(struct jl_i2c_bus *bus, bool acknowledge) {
     uint8_t byte = 0xFF; /* the pull-ups */
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
@@ -157,8 +148,7 @@ uint8_t jl_i2c_read(struct jl_i2c_bus *bus, bool acknowledge)
     return byte;
 }
 
-void jl_i2c_stop(struct jl_i2c_bus *bus)
-{
+void jl_i2c_stop(struct jl_i2c_bus *bus) {
     struct jl_board *board = bus->board;
     uint64_t start = board->now_ps;
     wire_set(board, bus->scl, false, start);
@@ -169,25 +159,21 @@ void jl_i2c_stop(struct jl_i2c_bus *bus)
     bus->open = false;
 }
 
-uint64_t jl_i2c_byte_count(const struct jl_i2c_bus *bus)
-{
+uint64_t jl_i2c_byte_count(const struct jl_i2c_bus *bus) {
     return bus->byte_count;
 }
 
-void jl_i2c_fail_at(struct jl_i2c_bus *bus, uint64_t index, bool for_good)
-{
+void jl_i2c_fail_at(struct jl_i2c_bus *bus, uint64_t index, bool for_good) {
     bus->failing = true;
     bus->fail_for_good = for_good;
     bus->fail_byte = bus->byte_count + index;
 }
 
-void jl_i2c_heal(struct jl_i2c_bus *bus)
-{
+void jl_i2c_heal(struct jl_i2c_bus *bus) {
     bus->failing = false;
 }
 
-void jl_i2c_hold_sda(struct jl_i2c_bus *bus, bool held)
-{
+void jl_i2c_hold_sda(struct jl_i2c_bus *bus, bool held) {
     bus->sda_held = held;
     wire_set(bus->board, bus->sda, !held, bus->board->now_ps);
 }

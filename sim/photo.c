@@ -12,8 +12,7 @@ struct shade {
 static const struct shade bezel = {10, 12, 14};
 static const struct shade unlit = {19, 22, 26};
 
-static struct shade lit_shade(const struct jl_glass *glass, int row)
-{
+static struct shade lit_shade(const struct jl_glass *glass, int row) {
     static const struct shade white = {236, 246, 255}, blue = {92, 190, 255},
                               yellow = {255, 214, 64};
     switch (glass->kind) {
@@ -27,13 +26,11 @@ static struct shade lit_shade(const struct jl_glass *glass, int row)
     }
 }
 
-static uint8_t mix(uint8_t from, uint8_t to, unsigned share)
-{
+static uint8_t mix(uint8_t from, uint8_t to, unsigned share) {
     return (uint8_t)((from * (255 - share) + to * share + 127) / 255);
 }
 
-static void put_square(struct jl_picture *photo, int left, int top, int side, struct shade shade)
-{
+static void put_square(struct jl_picture *photo, int left, int top, int side, struct shade shade) {
     for (int y = top; y < top + side; y++) {
         for (int x = left; x < left + side; x++) {
             memcpy(jl_picture_at(photo, x, y), &shade, 3);
@@ -42,8 +39,7 @@ static void put_square(struct jl_picture *photo, int left, int top, int side, st
 }
 
 bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logical,
-                    uint8_t brightness, int scale, struct jl_picture *photo)
-{
+                    uint8_t brightness, int scale, struct jl_picture *photo) {
     if (scale < LEAST_SCALE || scale > MOST_SCALE) {
         return false;
     }

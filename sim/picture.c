@@ -3,8 +3,7 @@
 
 #include <stdlib.h>
 
-bool jl_picture_create(struct jl_picture *picture, int width, int height)
-{
+bool jl_picture_create(struct jl_picture *picture, int width, int height) {
     picture->rgb = NULL;
     picture->width = width;
     picture->height = height;
@@ -15,8 +14,7 @@ bool jl_picture_create(struct jl_picture *picture, int width, int height)
     return picture->rgb != NULL;
 }
 
-void jl_picture_free(struct jl_picture *picture)
-{
+void jl_picture_free(struct jl_picture *picture) {
     free(picture->rgb);
     picture->rgb = NULL;
 }

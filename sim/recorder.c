@@ -10,8 +10,7 @@
 #include <string.h>
 
 /* Printable identifiers, '!' to '~', least significant digit first. */
-static const char *identifier(wire_id wire, char out[4])
-{
+static const char *identifier(wire_id wire, char out[4]) {
     const int base = '~' - '!' + 1;
     out[0] = (char)('!' + wire % base);
     out[1] = wire >= base ? (char)('!' + wire / base - 1) : '\0';
@@ -20,8 +19,7 @@ static const char *identifier(wire_id wire, char out[4])
 }
 
 __attribute__((format(printf, 2, 3))) static void emit(struct jl_board *board, const char *format,
-                                                       ...)
-{
+                                                       ...) {
     struct recorder *recorder = &board->recorder;
     char text[160];
     va_list arguments;
@@ -33,24 +31,20 @@ __attribute__((format(printf, 2, 3))) static void emit(struct jl_board *board, c
     }
 }
 
-static uint64_t to_ns(uint64_t ps)
-{
+static uint64_t to_ns(uint64_t ps) {
     return (ps + 500) / 1000;
 }
 
-wire_id wire_create(struct jl_board *board, bool level)
-{
+wire_id wire_create(struct jl_board *board, bool level) {
     board->levels[board->wire_count] = level;
     return board->wire_count++;
 }
 
-bool board_records(const struct jl_board *board)
-{
+bool board_records(const struct jl_board *board) {
     return board->recorder.sink != NULL;
 }
 
-static void mark_time(struct jl_board *board, uint64_t at_ps)
-{
+static void mark_time(struct jl_board *board, uint64_t at_ps) {
     uint64_t ns = to_ns(at_ps);
     if (ns != board->recorder.last_ns) {
         emit(board, "#%llu\n", (unsigned long long)ns);
@@ -58,8 +52,7 @@ static void mark_time(struct jl_board *board, uint64_t at_ps)
     }
 }
 
-void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps)
-{
+void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps) {
     if (wire == NO_WIRE || board->levels[wire] == high) {
         return;
     }
@@ -71,15 +64,13 @@ void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps)
     }
 }
 
-static void declare(struct jl_board *board, wire_id wire, const char *name)
-{
+static void declare(struct jl_board *board, wire_id wire, const char *name) {
     char id[4];
     emit(board, "$var wire 1 %s %s $end\n", identifier(wire, id), name);
 }
 
 /* VCD identifiers take no white space. */
-static void scope_name(const struct jl_device *device, char out[DEVICE_NAME_BYTES])
-{
+static void scope_name(const struct jl_device *device, char out[DEVICE_NAME_BYTES]) {
     size_t i = 0;
     for (; device->name[i]; i++) {
         char c = device->name[i];
@@ -89,8 +80,7 @@ static void scope_name(const struct jl_device *device, char out[DEVICE_NAME_BYTE
     out[i] = '\0';
 }
 
-static void declare_device(struct jl_board *board, const struct jl_device *device)
-{
+static void declare_device(struct jl_board *board, const struct jl_device *device) {
     char scope[DEVICE_NAME_BYTES];
     scope_name(device, scope);
     emit(board, "$scope module %s $end\n", scope);
@@ -108,8 +98,7 @@ static void declare_device(struct jl_board *board, const struct jl_device *devic
     emit(board, "$upscope $end\n");
 }
 
-bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context)
-{
+bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context) {
     if (board_records(board)) {
         return false;
     }
@@ -129,8 +118,7 @@ bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context)
     return !board->recorder.failed;
 }
 
-bool jl_board_record_end(struct jl_board *board)
-{
+bool jl_board_record_end(struct jl_board *board) {
     if (!board_records(board)) {
         return false;
     }

@@ -7,8 +7,7 @@
 #include <stdlib.h>
 
 struct jl_spi_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz, uint32_t overhead_ns,
-                                    int mode)
-{
+                                    int mode) {
     if (board->spi_count == MOST_BUSES || clock_hz < 1000 || clock_hz > 200000000 ||
         (mode != 0 && mode != 3)) {
         return NULL;
@@ -28,8 +27,7 @@ struct jl_spi_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz, u
     return bus;
 }
 
-bool jl_spi_attach(struct jl_spi_bus *bus, struct jl_device *device)
-{
+bool jl_spi_attach(struct jl_spi_bus *bus, struct jl_device *device) {
     if (bus->device_count == MOST_ON_BUS || !device->ops->spi_write) {
         return false;
     }
@@ -38,8 +36,7 @@ bool jl_spi_attach(struct jl_spi_bus *bus, struct jl_device *device)
     return true;
 }
 
-static void record_byte(struct jl_spi_bus *bus, uint8_t byte, uint64_t start)
-{
+static void record_byte(struct jl_spi_bus *bus, uint8_t byte, uint64_t start) {
     for (int bit = 7; bit >= 0; bit--, start += bus->bit_ps) {
         wire_set(bus->board, bus->sck, false, start);
         wire_set(bus->board, bus->mosi, byte >> bit & 1, start);
@@ -47,8 +44,7 @@ static void record_byte(struct jl_spi_bus *bus, uint8_t byte, uint64_t start)
     }
 }
 
-void jl_spi_write(struct jl_spi_bus *bus, const uint8_t *bytes, size_t count)
-{
+void jl_spi_write(struct jl_spi_bus *bus, const uint8_t *bytes, size_t count) {
     struct jl_board *board = bus->board;
     board->now_ps += bus->overhead_ps;
     for (size_t i = 0; i < bus->device_count; i++) {
@@ -72,7 +68,6 @@ void jl_spi_write(struct jl_spi_bus *bus, const uint8_t *bytes, size_t count)
     bus->byte_count += count;
 }
 
-uint64_t jl_spi_byte_count(const struct jl_spi_bus *bus)
-{
+uint64_t jl_spi_byte_count(const struct jl_spi_bus *bus) {
     return bus->byte_count;
 }

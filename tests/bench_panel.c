@@ -2,8 +2,7 @@
 
 #include "harness.h"
 
-struct jl_panel_config bench_usual_config(void)
-{
+struct jl_panel_config bench_usual_config(void) {
     return (struct jl_panel_config){.controller = &jl_ssd1306,
                                     .width = 128,
                                     .height = 64,
@@ -13,8 +12,7 @@ struct jl_panel_config bench_usual_config(void)
 }
 
 void bench_open(struct bench_panel *bench, const struct jl_panel_config *config,
-                const struct jl_glass *glass)
-{
+                const struct jl_glass *glass) {
     *bench = (struct bench_panel){.config = *config};
     bench->board = jl_board_create(2026);
     bench->device = jl_board_add_device(bench->board, &jl_emulated_ssd1306, "oled", glass);
@@ -34,8 +32,7 @@ void bench_open(struct bench_panel *bench, const struct jl_panel_config *config,
     EXPECT_INT(jl_panel_open(&bench->panel, &bench->config, &bench->port), JL_OK);
 }
 
-void bench_open_usual(struct bench_panel *bench, const struct jl_panel_config *config)
-{
+void bench_open_usual(struct bench_panel *bench, const struct jl_panel_config *config) {
     struct jl_glass glass = {
         .width = config->width,
         .height = config->height,
@@ -48,13 +45,11 @@ void bench_open_usual(struct bench_panel *bench, const struct jl_panel_config *c
     bench_open(bench, config, &glass);
 }
 
-void bench_close(struct bench_panel *bench)
-{
+void bench_close(struct bench_panel *bench) {
     jl_board_destroy(bench->board);
 }
 
-struct jl_picture bench_look(struct bench_panel *bench)
-{
+struct jl_picture bench_look(struct bench_panel *bench) {
     struct jl_picture picture;
     jl_board_wait_ps(bench->board, 200000000000u);
     EXPECT(jl_device_picture(bench->device, &picture));

@@ -12,16 +12,14 @@ enum { MOST_SHOWN = 20 };
 static char row[256];
 static long checks, failures;
 
-void test_row(const char *format, ...)
-{
+void test_row(const char *format, ...) {
     va_list arguments;
     va_start(arguments, format);
     vsnprintf(row, sizeof row, format, arguments);
     va_end(arguments);
 }
 
-bool test_check(bool good, const char *file, int line, const char *format, ...)
-{
+bool test_check(bool good, const char *file, int line, const char *format, ...) {
     checks++;
     if (good) {
         return true;
@@ -37,27 +35,24 @@ bool test_check(bool good, const char *file, int line, const char *format, ...)
     return false;
 }
 
-bool test_int(long long seen, long long expected, const char *what, const char *file, int line)
-{
+bool test_int(long long seen, long long expected, const char *what, const char *file, int line) {
     return test_check(seen == expected, file, line, "%s is %lld (0x%llX), expected %lld (0x%llX)",
                       what, seen, seen, expected, expected);
 }
 
-bool test_text(const char *seen, const char *expected, const char *what, const char *file, int line)
-{
-    return test_check(strcmp(seen, expected) == 0, file, line, "%s is \"%s\", expected \"%s\"", what,
-                      seen, expected);
+bool test_text(const char *seen, const char *expected, const char *what, const char *file,
+               int line) {
+    return test_check(strcmp(seen, expected) == 0, file, line, "%s is \"%s\", expected \"%s\"",
+                      what, seen, expected);
 }
 
-bool test_contains(const char *seen, const char *part, const char *file, int line)
-{
-    return test_check(strstr(seen, part) != NULL, file, line, "\"%s\" does not contain \"%s\"", seen,
-                      part);
+bool test_contains(const char *seen, const char *part, const char *file, int line) {
+    return test_check(strstr(seen, part) != NULL, file, line, "\"%s\" does not contain \"%s\"",
+                      seen, part);
 }
 
 bool test_bytes(const void *seen, const void *expected, size_t count, const char *what,
-                const char *file, int line)
-{
+                const char *file, int line) {
     const uint8_t *s = seen;
     const uint8_t *e = expected;
     size_t i = 0;
@@ -68,8 +63,7 @@ bool test_bytes(const void *seen, const void *expected, size_t count, const char
                       i < count ? s[i] : 0, i < count ? e[i] : 0);
 }
 
-static void keep_picture(const char *name, const char *role, const struct jl_picture *picture)
-{
+static void keep_picture(const char *name, const char *role, const struct jl_picture *picture) {
     char base[300];
     char path[512];
     struct jl_complaint complaint;
@@ -83,9 +77,8 @@ static void keep_picture(const char *name, const char *role, const struct jl_pic
     printf("    %s: %s\n", role, path);
 }
 
-bool test_picture(const struct jl_picture *seen, const struct jl_picture *expected, const char *name,
-                  const char *file, int line)
-{
+bool test_picture(const struct jl_picture *seen, const struct jl_picture *expected,
+                  const char *name, const char *file, int line) {
     struct jl_picture difference;
     long differing = jl_picture_compare(seen, expected, &difference);
     bool good = test_check(differing == 0, file, line,
@@ -100,8 +93,8 @@ bool test_picture(const struct jl_picture *seen, const struct jl_picture *expect
     return good;
 }
 
-bool test_stored_picture(const struct jl_picture *seen, const char *name, const char *file, int line)
-{
+bool test_stored_picture(const struct jl_picture *seen, const char *name, const char *file,
+                         int line) {
     char path[512];
     struct jl_picture expected;
     struct jl_complaint complaint;
@@ -114,8 +107,7 @@ bool test_stored_picture(const struct jl_picture *seen, const char *name, const 
     return good;
 }
 
-uint32_t test_random_next(struct test_random *random)
-{
+uint32_t test_random_next(struct test_random *random) {
     uint32_t x = random->state ? random->state : 1;
     x ^= x << 13;
     x ^= x >> 17;
@@ -123,13 +115,11 @@ uint32_t test_random_next(struct test_random *random)
     return random->state = x;
 }
 
-int test_random_between(struct test_random *random, int least, int most)
-{
+int test_random_between(struct test_random *random, int least, int most) {
     return least + (int)(test_random_next(random) % (uint32_t)(most - least + 1));
 }
 
-int16_t test_random_coordinate(struct test_random *random, int span)
-{
+int16_t test_random_coordinate(struct test_random *random, int span) {
     static const int16_t ends[] = {INT16_MIN, INT16_MIN + 1, -1, 0, INT16_MAX - 1, INT16_MAX};
     int kind = test_random_between(random, 0, 15);
     if (kind == 0) {
@@ -141,8 +131,7 @@ int16_t test_random_coordinate(struct test_random *random, int span)
     return (int16_t)test_random_between(random, -span / 4, span + span / 4);
 }
 
-int main(int argc, char **argv)
-{
+int main(int argc, char **argv) {
     bool found = argc < 2;
     int bad_groups = 0;
     for (const struct test_group *group = test_groups; group->name; group++) {

@@ -31,17 +31,19 @@ bool test_check(bool good, const char *file, int line, const char *format, ...)
     __attribute__((format(printf, 4, 5)));
 
 bool test_int(long long seen, long long expected, const char *what, const char *file, int line);
-bool test_text(const char *seen, const char *expected, const char *what, const char *file, int line);
+bool test_text(const char *seen, const char *expected, const char *what, const char *file,
+               int line);
 bool test_contains(const char *seen, const char *part, const char *file, int line);
 bool test_bytes(const void *seen, const void *expected, size_t count, const char *what,
                 const char *file, int line);
 
 /* Compares with another picture; on failure writes seen, expected and their difference as PNG. */
-bool test_picture(const struct jl_picture *seen, const struct jl_picture *expected, const char *name,
-                  const char *file, int line);
+bool test_picture(const struct jl_picture *seen, const struct jl_picture *expected,
+                  const char *name, const char *file, int line);
 
 /* Compares with tests/expected/NAME.png. */
-bool test_stored_picture(const struct jl_picture *seen, const char *name, const char *file, int line);
+bool test_stored_picture(const struct jl_picture *seen, const char *name, const char *file,
+                         int line);
 
 #define EXPECT(condition)           test_check((condition), __FILE__, __LINE__, "%s", #condition)
 #define EXPECT_INT(seen, expected)  test_int((seen), (expected), #seen, __FILE__, __LINE__)

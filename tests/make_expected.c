@@ -11,8 +11,7 @@
 
 static struct naive sheet;
 
-static bool save(const char *directory, const char *name)
-{
+static bool save(const char *directory, const char *name) {
     char path[600];
     struct jl_picture picture;
     struct jl_complaint complaint;
@@ -36,8 +35,7 @@ static const char *const boat[16] = {
 };
 
 /* 30 steps: 700 ms / (2 frames of 66 * 64 clocks at 370 kHz) = 30.66, rounded down. */
-static void ferry_after_scroll(void)
-{
+static void ferry_after_scroll(void) {
     enum { STEPS = 30, BAND_TOP = 24, BAND_END = 48, WIDTH = 128 };
     static struct naive start;
     naive_init(&start, WIDTH, 64);
@@ -60,11 +58,8 @@ static void ferry_after_scroll(void)
     }
 }
 
-int main(int argc, char **argv)
-{
-    static const struct {
-        int width, height;
-    } sizes[] = {{128, 64}, {128, 32}, {64, 48}, {72, 40}};
+int main(int argc, char **argv) {
+    static const struct { int width, height; } sizes[] = {{128, 64}, {128, 32}, {64, 48}, {72, 40}};
     const char *directory = argc > 1 ? argv[1] : ".";
     bool good = true;
     for (int i = 0; i < 4; i++) {

@@ -14,8 +14,7 @@ struct text_sink {
     size_t refuse_after;
 };
 
-static bool take_text(void *context, const char *text, size_t bytes)
-{
+static bool take_text(void *context, const char *text, size_t bytes) {
     struct text_sink *sink = context;
     if (sink->length + bytes > sink->refuse_after) {
         return false;
@@ -32,8 +31,7 @@ static bool take_text(void *context, const char *text, size_t bytes)
 
 static struct bus_log decoded;
 
-static void expect_tokens(const char *kinds, const uint8_t *bytes)
-{
+static void expect_tokens(const char *kinds, const uint8_t *bytes) {
     size_t count = strlen(kinds);
     EXPECT_INT((long long)decoded.count, (long long)count);
     for (size_t i = 0; i < count && i < decoded.count; i++) {
@@ -44,18 +42,20 @@ static void expect_tokens(const char *kinds, const uint8_t *bytes)
 }
 
 /* Least times of UM10204 table 10, ns: standard mode up to 100 kHz, fast mode to 400 kHz. */
-static void i2c_recording(void)
-{
+static void i2c_recording(void) {
     static const struct {
         uint32_t hz;
         unsigned low, high, data_setup, start_hold, stop_setup, bus_free;
-    } modes[] = {{100000, 4700, 4000, 250, 4000, 4000, 4700}, {400000, 1300, 600, 100, 600, 600, 1300}};
+    } modes[] = {{100000, 4700, 4000, 250, 4000, 4000, 4700},
+                 {400000, 1300, 600, 100, 600, 600, 1300}};
     for (int i = 0; i < 2; i++) {
         struct text_sink sink = {.refuse_after = SIZE_MAX};
         struct jl_glass glass = {.width = 128, .height = 64};
         struct jl_board *board = jl_board_create(1);
-        struct jl_device *device = jl_board_add_device(board, &jl_emulated_ssd1306, "quay gauge", &glass);
-        struct jl_device *second = jl_board_add_device(board, &jl_emulated_ssd1306, "spare", &glass);
+        struct jl_device *device =
+            jl_board_add_device(board, &jl_emulated_ssd1306, "quay gauge", &glass);
+        struct jl_device *second =
+            jl_board_add_device(board, &jl_emulated_ssd1306, "spare", &glass);
         struct jl_i2c_bus *bus = jl_board_add_i2c(board, modes[i].hz, 20000);
         EXPECT(jl_i2c_attach(bus, device, 0x3C) && jl_i2c_attach(bus, second, 0x3D));
         EXPECT(jl_board_record(board, take_text, &sink));
@@ -76,7 +76,8 @@ static void i2c_recording(void)
         jl_i2c_stop(bus);
         /* START and STOP 3 times, a repeated START of 1.4 bits, 7 bytes, 3 pauses of 20 us. */
         uint64_t bit_ps = 1000000000000u / modes[i].hz;
-        EXPECT_INT((long long)jl_board_now_ps(board), (long long)(bit_ps * (60 + 14 + 7 * 90) / 10 + 3 * 20000000));
+        EXPECT_INT((long long)jl_board_now_ps(board),
+                   (long long)(bit_ps * (60 + 14 + 7 * 90) / 10 + 3 * 20000000));
         EXPECT(jl_board_record_end(board));
         EXPECT(!jl_board_record_end(board));
 
@@ -87,7 +88,8 @@ static void i2c_recording(void)
         int scl = vcd_wire(&vcd, "quay_gauge", "scl"), sda = vcd_wire(&vcd, "quay_gauge", "sda");
         EXPECT(scl >= 0 && sda >= 0 && vcd_wire(&vcd, "quay_gauge", "reset") >= 0);
         decode_i2c(&vcd, scl, sda, &decoded);
-        static const uint8_t bytes[] = {0, 0x78, 0x00, 0xA5, 0, 0, 0x4E, 0, 0, 0x78, 0, 0x79, 0x40, 0};
+        static const uint8_t bytes[] = {0, 0x78, 0x00, 0xA5, 0,    0,    0x4E,
+                                        0, 0,    0x78, 0,    0x79, 0x40, 0};
         expect_tokens("SAAAPSNPSASANP", bytes);
         test_row("%u Hz", (unsigned)modes[i].hz);
         EXPECT(!decoded.changed_while_high);
@@ -106,8 +108,7 @@ static void i2c_recording(void)
     }
 }
 
-static void spi_recording(void)
-{
+static void spi_recording(void) {
     for (int mode = 0; mode <= 3; mode += 3) {
         struct text_sink sink = {.refuse_after = SIZE_MAX};
         struct jl_glass glass = {.width = 128, .height = 64};
@@ -124,12 +125,13 @@ static void spi_recording(void)
         jl_spi_write(bus, data, sizeof data);
         jl_device_set_pin(device, JL_DEVICE_CS, true);
         jl_spi_write(bus, data, sizeof data); /* to nobody */
-        EXPECT_INT((long long)jl_board_now_ps(board), (3 * 8 + 2 * 8 + 2 * 8) * 125000 + 3 * 2000000);
+        EXPECT_INT((long long)jl_board_now_ps(board),
+                   (3 * 8 + 2 * 8 + 2 * 8) * 125000 + 3 * 2000000);
         EXPECT(jl_board_record_end(board));
         struct vcd vcd = vcd_parse(sink.text);
         EXPECT(vcd.good);
-        decode_spi(&vcd, vcd_wire(&vcd, "d", "cs"), vcd_wire(&vcd, "d", "sck"), vcd_wire(&vcd, "d", "mosi"),
-                   vcd_wire(&vcd, "d", "dc"), &decoded);
+        decode_spi(&vcd, vcd_wire(&vcd, "d", "cs"), vcd_wire(&vcd, "d", "sck"),
+                   vcd_wire(&vcd, "d", "mosi"), vcd_wire(&vcd, "d", "dc"), &decoded);
         static const uint8_t bytes[] = {0x21, 0x0A, 0x80, 0x55, 0x01};
         expect_tokens("CCCDD", bytes);
         EXPECT(!decoded.changed_while_high);
@@ -141,8 +143,7 @@ static void spi_recording(void)
 }
 
 /* A sink that refuses is reported at the end, and nothing breaks meanwhile. */
-static void recording_into_a_full_disk(void)
-{
+static void recording_into_a_full_disk(void) {
     struct text_sink sink = {.refuse_after = 900};
     struct bench_panel bench;
     struct jl_panel_config usual = bench_usual_config();
@@ -155,8 +156,7 @@ static void recording_into_a_full_disk(void)
 }
 
 /* Wake and present, recorded and decoded: the driver's traffic as a person with a probe sees it. */
-static void whole_present_on_the_wires(void)
-{
+static void whole_present_on_the_wires(void) {
     struct text_sink sink = {.refuse_after = SIZE_MAX};
     struct bench_panel bench;
     struct jl_panel_config usual = bench_usual_config();
@@ -186,8 +186,7 @@ static void whole_present_on_the_wires(void)
     bench_close(&bench);
 }
 
-static void limits_are_kept(void)
-{
+static void limits_are_kept(void) {
     struct jl_glass glass = {.width = 128, .height = 64};
     struct jl_glass too_wide = {.width = 129, .height = 64};
     struct jl_glass off_edge = {.width = 72, .height = 40, .column_offset = 57};
@@ -218,8 +217,7 @@ static void limits_are_kept(void)
     jl_board_destroy(NULL);
 }
 
-static void scan_finds_each_address(void)
-{
+static void scan_finds_each_address(void) {
     struct jl_glass glass = {.width = 128, .height = 64};
     uint8_t found[16];
     for (int address = 0x08; address <= 0x77; address++) {

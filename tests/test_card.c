@@ -14,8 +14,7 @@ static char card_path[64];
 static struct jl_card card;
 static struct jl_complaint complaint;
 
-static bool read_bytes(const char *bytes, size_t count)
-{
+static bool read_bytes(const char *bytes, size_t count) {
     snprintf(card_path, sizeof card_path, "test-%ld.card", (long)getpid());
     EXPECT(jl_file_put(card_path, bytes, count, &complaint));
     bool good = jl_card_read(card_path, &card, &complaint);
@@ -23,26 +22,26 @@ static bool read_bytes(const char *bytes, size_t count)
     return good;
 }
 
-static bool read_text(const char *text)
-{
+static bool read_text(const char *text) {
     return read_bytes(text, strlen(text));
 }
 
-#define HEAD "[panel]\ncontroller = ssd1306\n"
+#define HEAD  "[panel]\ncontroller = ssd1306\n"
 #define GLASS "[glass]\nsize = 128 x 64\n"
-#define BUS "[bus]\nkind = i2c\naddress = 0x3C\n"
+#define BUS   "[bus]\nkind = i2c\naddress = 0x3C\n"
 
-static void a_full_card_is_read(void)
-{
-    static const uint8_t steps[] = {2, 0xD5, 0x80, 0x80, 10, 0, 0x81, 0, 0x90, 0x01, 0x82, 0x83, 1, 0xAF};
-    EXPECT(read_text("; comment\n[panel]\nname = north pier\ncontroller = ssd1306\norientation = half-turn\n"
-                     "contrast = 0x7F\ninverted = yes\n"
-                     "[glass]\nsize = 72x40 pixels\nfirst-column = 28 ; inline\nrows = alternate\n"
-                     "mounting = mirrored-x\nsupply = external\ncolor = blue\n"
-                     "[bus]\nkind = i2c\naddress = 61\nclock = 0.1 MHz\noverhead = 20 us\nmost-bytes = 31\n"
-                     "[pins]\nreset = wired\n"
-                     "[wake]\nstep = send D5 80\nstep = wait 10 ms\nstep = wait busy low 400 ms\n"
-                     "step = setup\nstep = clear\nstep = send AF\n"));
+static void a_full_card_is_read(void) {
+    static const uint8_t steps[] = {2, 0xD5, 0x80, 0x80, 10,   0, 0x81,
+                                    0, 0x90, 0x01, 0x82, 0x83, 1, 0xAF};
+    EXPECT(read_text(
+        "; comment\n[panel]\nname = north pier\ncontroller = ssd1306\norientation = half-turn\n"
+        "contrast = 0x7F\ninverted = yes\n"
+        "[glass]\nsize = 72x40 pixels\nfirst-column = 28 ; inline\nrows = alternate\n"
+        "mounting = mirrored-x\nsupply = external\ncolor = blue\n"
+        "[bus]\nkind = i2c\naddress = 61\nclock = 0.1 MHz\noverhead = 20 us\nmost-bytes = 31\n"
+        "[pins]\nreset = wired\n"
+        "[wake]\nstep = send D5 80\nstep = wait 10 ms\nstep = wait busy low 400 ms\n"
+        "step = setup\nstep = clear\nstep = send AF\n"));
     EXPECT_TEXT(card.name, "north pier");
     EXPECT_TEXT(card.controller->name, "ssd1306");
     EXPECT_INT(card.flip, JL_FLIP_HALF_TURN);
@@ -62,8 +61,7 @@ static void a_full_card_is_read(void)
     EXPECT_BYTES(card.wake_steps, steps, sizeof steps);
 }
 
-static void the_least_card_has_defaults(void)
-{
+static void the_least_card_has_defaults(void) {
     EXPECT(read_text(HEAD GLASS BUS));
     EXPECT_INT(card.clock_hz, 400000);
     EXPECT_INT(card.has_wake, false);
@@ -71,15 +69,16 @@ static void the_least_card_has_defaults(void)
     char name[64];
     snprintf(name, sizeof name, "test-%ld", (long)getpid());
     EXPECT_TEXT(card.name, name); /* the file's name */
-    EXPECT(read_text("\xEF\xBB\xBF" HEAD GLASS "[bus]\nkind = spi\nmode = 3\n")); /* with a byte order mark */
+    EXPECT(read_text("\xEF\xBB\xBF" HEAD GLASS
+                     "[bus]\nkind = spi\nmode = 3\n")); /* with a byte order mark */
     EXPECT_INT(card.clock_hz, 8000000);
     EXPECT_INT(card.spi_mode, 3);
-    EXPECT(read_text("[panel]\r\ncontroller = ssd1306\r\n[glass]\r\nsize = 128 x 64\r\n[bus]\r\nkind = spi\r\n"));
+    EXPECT(read_text("[panel]\r\ncontroller = ssd1306\r\n[glass]\r\nsize = 128 x "
+                     "64\r\n[bus]\r\nkind = spi\r\n"));
 }
 
 /* Every mistake: the line it is on and what would be right. */
-static void mistakes_are_explained(void)
-{
+static void mistakes_are_explained(void) {
     static const struct {
         const char *text;
         int line;
@@ -87,7 +86,8 @@ static void mistakes_are_explained(void)
     } rows[] = {
         {"[panel]\ncontroller = ssd1307\n", 2, "unknown controller; known are: ssd1306"},
         {"[panel]\ncolour = 3\n", 2, "unknown key colour in [panel]; known are: name, controller"},
-        {"[pannel]\nname = x\n", 2, "unknown section [pannel]; known are: panel, glass, bus, pins, wake"},
+        {"[pannel]\nname = x\n", 2,
+         "unknown section [pannel]; known are: panel, glass, bus, pins, wake"},
         {"name = x\n", 1, "expected a line [panel]"},
         {"[panel]\nnonsense\n", 2, "expected [section] or key = value"},
         {"[panel\nname = x\n", 1, "expected [section] or key = value"},
@@ -152,8 +152,7 @@ static void mistakes_are_explained(void)
     }
 }
 
-static void strange_files(void)
-{
+static void strange_files(void) {
     EXPECT(!jl_card_read("no/such.card", &card, &complaint));
     EXPECT_CONTAINS(complaint.text, "no/such.card");
     EXPECT(!jl_card_read("/", &card, &complaint));
@@ -180,16 +179,17 @@ static void strange_files(void)
 }
 
 /* A good card with bytes changed at random: read or refused, never worse. */
-static void damaged_cards_do_no_harm(void)
-{
-    static const char good[] = HEAD GLASS BUS "clock = 400 kHz\n[wake]\nstep = send AE\nstep = wait 10 ms\n";
+static void damaged_cards_do_no_harm(void) {
+    static const char good[] =
+        HEAD GLASS BUS "clock = 400 kHz\n[wake]\nstep = send AE\nstep = wait 10 ms\n";
     int refused = 0;
     for (uint32_t seed = 1; seed <= 3000; seed++) {
         struct test_random random = {seed};
         char text[sizeof good];
         memcpy(text, good, sizeof good);
         for (int i = test_random_between(&random, 1, 8); i > 0; i--) {
-            text[test_random_between(&random, 0, (int)sizeof good - 2)] = (char)test_random_next(&random);
+            text[test_random_between(&random, 0, (int)sizeof good - 2)] =
+                (char)test_random_next(&random);
         }
         complaint.text[0] = '\0';
         bool read = read_bytes(text, sizeof good - 1);
@@ -201,8 +201,7 @@ static void damaged_cards_do_no_harm(void)
     EXPECT(refused > 1500);
 }
 
-static void tide_tables(void)
-{
+static void tide_tables(void) {
     static const struct {
         const char *text;
         const char *says; /* NULL: good */

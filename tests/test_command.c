@@ -17,8 +17,7 @@ static char work[64];
 static struct jl_complaint complaint;
 
 /* Runs a shell line in a fresh folder, keeps stdout and stderr; the exit status. */
-static int run(const char *line)
-{
+static int run(const char *line) {
     char whole[2048];
     snprintf(whole, sizeof whole, "cd %s && { %s ; } 2>&1", work, line);
     FILE *pipe = popen(whole, "r");
@@ -29,21 +28,18 @@ static int run(const char *line)
     return WIFEXITED(status) ? WEXITSTATUS(status) : 1000 + status;
 }
 
-static void fresh_folder(void)
-{
+static void fresh_folder(void) {
     snprintf(work, sizeof work, "command-test-%ld", (long)getpid());
     EXPECT(jl_directory_make(work, &complaint));
 }
 
-static void remove_folder(void)
-{
+static void remove_folder(void) {
     char line[128];
     snprintf(line, sizeof line, "rm -rf %s", work);
     EXPECT_INT(system(line), 0);
 }
 
-static struct jl_picture read_picture(const char *name)
-{
+static struct jl_picture read_picture(const char *name) {
     char path[256];
     struct jl_picture picture = {0};
     snprintf(path, sizeof path, "%s/%s", work, name);
@@ -54,16 +50,14 @@ static struct jl_picture read_picture(const char *name)
     return picture;
 }
 
-static bool exists(const char *name)
-{
+static bool exists(const char *name) {
     char path[256];
     struct stat info;
     snprintf(path, sizeof path, "%s/%s", work, name);
     return stat(path, &info) == 0;
 }
 
-static int file_count(void)
-{
+static int file_count(void) {
     char line[128];
     snprintf(line, sizeof line, "ls -A %s | wc -l", work);
     FILE *pipe = popen(line, "r");
@@ -74,8 +68,7 @@ static int file_count(void)
 }
 
 /* Lines, exit statuses and a part of what they print. */
-static void usage(void)
-{
+static void usage(void) {
     static const struct {
         const char *line;
         int status;
@@ -115,14 +108,16 @@ static void usage(void)
     remove_folder();
 }
 
-static void light_of_every_card(void)
-{
+static void light_of_every_card(void) {
     static const struct {
         const char *card, *picture;
     } rows[] = {
-        {"ssd1306-128x64-i2c", "test-card-128x64"},   {"ssd1306-128x64-spi", "test-card-128x64"},
-        {"ssd1306-128x64-yellow-blue", "test-card-128x64"}, {"ssd1306-128x32-i2c", "test-card-128x32"},
-        {"ssd1306-64x48-i2c", "test-card-64x48"},     {"ssd1306-72x40-i2c", "test-card-72x40"},
+        {"ssd1306-128x64-i2c", "test-card-128x64"},
+        {"ssd1306-128x64-spi", "test-card-128x64"},
+        {"ssd1306-128x64-yellow-blue", "test-card-128x64"},
+        {"ssd1306-128x32-i2c", "test-card-128x32"},
+        {"ssd1306-64x48-i2c", "test-card-64x48"},
+        {"ssd1306-72x40-i2c", "test-card-72x40"},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         char line[256], name[128];
@@ -145,8 +140,7 @@ static void light_of_every_card(void)
 }
 
 /* The terminal shows the same pixels: counted dots, and the corner of the border. */
-static void light_in_the_terminal(void)
-{
+static void light_in_the_terminal(void) {
     fresh_folder();
     EXPECT_INT(run(JADELAMP " light ssd1306-128x32-i2c --terminal blocks"), 0);
     EXPECT_CONTAINS(output, "\u259B\u2580\u2580");
@@ -171,22 +165,18 @@ static void light_in_the_terminal(void)
 }
 
 /* A panel that does not answer is a finding, not an accident. */
-static void light_on_a_broken_bus(void)
-{
+static void light_on_a_broken_bus(void) {
     static const struct {
         const char *fault, *says;
     } rows[] = {
-        {"unplugged", "no answer"},
-        {"sda-low", "timeout"},
-        {"nack-at=0", "no answer"},
-        {"nack-at=30", "no answer"},
-        {"nack-at=1500", "no answer"},
-        {"nack-at=999999", "lit"},
+        {"unplugged", "no answer"},  {"sda-low", "timeout"},        {"nack-at=0", "no answer"},
+        {"nack-at=30", "no answer"}, {"nack-at=1500", "no answer"}, {"nack-at=999999", "lit"},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         char line[256];
         fresh_folder();
-        snprintf(line, sizeof line, "%s light ssd1306-128x64-i2c --fault %s", JADELAMP, rows[i].fault);
+        snprintf(line, sizeof line, "%s light ssd1306-128x64-i2c --fault %s", JADELAMP,
+                 rows[i].fault);
         EXPECT_INT(run(line), i + 1 < sizeof rows / sizeof rows[0] ? 1 : 0);
         EXPECT_CONTAINS(output, rows[i].says);
         EXPECT_INT(file_count(), 3);
@@ -195,16 +185,16 @@ static void light_on_a_broken_bus(void)
 }
 
 /* A card whose own wake-up forgets the charge pump: dark, and said why. */
-static void light_of_a_wrong_card(void)
-{
+static void light_of_a_wrong_card(void) {
     fresh_folder();
-    EXPECT_INT(run("printf '[panel]\\ncontroller=ssd1306\\n[glass]\\nsize=128x64\\n[bus]\\nkind=i2c\\n"
-                   "address=0x3C\\n[wake]\\nstep = send AE 20 00\\nstep = clear\\nstep = send AF\\n' > my.card; "
-                   JADELAMP " light my.card"),
-               1);
+    EXPECT_INT(
+        run("printf '[panel]\\ncontroller=ssd1306\\n[glass]\\nsize=128x64\\n[bus]\\nkind=i2c\\n"
+            "address=0x3C\\n[wake]\\nstep = send AE 20 00\\nstep = clear\\nstep = send AF\\n' > "
+            "my.card; " JADELAMP " light my.card"),
+        1);
     EXPECT_CONTAINS(output, "dark: the charge pump is off");
-    EXPECT_INT(run("printf '[panel]\\ncontroller=ssd1306\\n[bus]\\naddress = 0x78\\n' > bad.card; " JADELAMP
-                   " light bad.card"),
+    EXPECT_INT(run("printf '[panel]\\ncontroller=ssd1306\\n[bus]\\naddress = 0x78\\n' > "
+                   "bad.card; " JADELAMP " light bad.card"),
                2);
     EXPECT_CONTAINS(output, "bad.card:4: address = 0x78");
     EXPECT_CONTAINS(output, "address = 0x3C");
@@ -212,31 +202,32 @@ static void light_of_a_wrong_card(void)
     remove_folder();
 }
 
-static void outputs_are_whole_or_absent(void)
-{
+static void outputs_are_whole_or_absent(void) {
     fresh_folder();
     EXPECT_INT(run("touch taken; " JADELAMP " light ssd1306-128x64-i2c --into taken"), 2);
     EXPECT_CONTAINS(output, "taken");
-    EXPECT_INT(run("mkdir -p d/ssd1306-128x64-i2c-photo.png; " JADELAMP " light ssd1306-128x64-i2c --into d"), 2);
+    EXPECT_INT(run("mkdir -p d/ssd1306-128x64-i2c-photo.png; " JADELAMP
+                   " light ssd1306-128x64-i2c --into d"),
+               2);
     EXPECT_CONTAINS(output, "is a directory");
     EXPECT_INT(run("ls d | grep -c part"), 1); /* grep finds none */
     EXPECT_INT(run(JADELAMP " catalog > /dev/full"), 2);
     /* A file-size limit of 8 KB stops the capture: an error, and no half file. */
-    EXPECT_INT(run("mkdir e; trap '' XFSZ; ulimit -f 8; " JADELAMP " light ssd1306-128x64-i2c --into e"), 2);
+    EXPECT_INT(
+        run("mkdir e; trap '' XFSZ; ulimit -f 8; " JADELAMP " light ssd1306-128x64-i2c --into e"),
+        2);
     EXPECT_CONTAINS(output, "nothing of it was kept");
     EXPECT_INT(run("ls -A e | wc -l | grep -qx 0"), 0);
     remove_folder();
 }
 
-static const cJSON *at(const cJSON *json, const char *key)
-{
+static const cJSON *at(const cJSON *json, const char *key) {
     const cJSON *item = cJSON_GetObjectItemCaseSensitive(json, key);
     EXPECT(item != NULL);
     return item;
 }
 
-static void json_output(void)
-{
+static void json_output(void) {
     fresh_folder();
     EXPECT_INT(run(JADELAMP " light ssd1306-72x40-i2c --json"), 0);
     cJSON *json = cJSON_Parse(output);
@@ -261,7 +252,8 @@ static void json_output(void)
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
         EXPECT_INT(cJSON_GetArraySize(at(json, "cards")), 6);
-        EXPECT_TEXT(at(cJSON_GetArrayItem(at(json, "controllers"), 0), "name")->valuestring, "ssd1306");
+        EXPECT_TEXT(at(cJSON_GetArrayItem(at(json, "controllers"), 0), "name")->valuestring,
+                    "ssd1306");
     }
     cJSON_Delete(json);
     EXPECT_INT(run(JADELAMP " demo --json"), 0);
@@ -275,8 +267,7 @@ static void json_output(void)
 }
 
 /* The demo: what a viewer reads on it, found by comparing with text drawn on its own. */
-static void demo_pictures(void)
-{
+static void demo_pictures(void) {
     fresh_folder();
     EXPECT_INT(run(JADELAMP " demo --into harbour"), 0);
     EXPECT_CONTAINS(output, "07:00   1.51 m");
@@ -296,8 +287,7 @@ static void demo_pictures(void)
     remove_folder();
 }
 
-static void examples_show_what_they_should(void)
-{
+static void examples_show_what_they_should(void) {
     static const char *const names[] = {"hello", "bitmap_scroll"};
     fresh_folder();
     for (int i = 0; i < 2; i++) {

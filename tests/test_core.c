@@ -5,8 +5,7 @@
 
 #include "jadelamp/jadelamp.h"
 
-static void status_texts(void)
-{
+static void status_texts(void) {
     for (int s = 0; s < JL_STATUS_COUNT; s++) {
         test_row("status %d", s);
         EXPECT(strlen(jl_status_text((jl_status)s)) > 1);
@@ -17,8 +16,7 @@ static void status_texts(void)
     EXPECT_INT(JL_OK, 0);
 }
 
-static void rectangles(void)
-{
+static void rectangles(void) {
     enum { LOW = INT16_MIN, TOP = INT16_MAX };
     static const struct {
         const char *name;
@@ -29,8 +27,16 @@ static void rectangles(void)
         {"inside", {0, 0, 10, 10}, {2, 3, 4, 5}, {2, 3, 4, 5}, {0, 0, 10, 10}},
         {"empty width", {0, 0, 0, 10}, {2, 3, 4, 5}, {0, 0, 0, 0}, {2, 3, 4, 5}},
         {"negative height", {2, 3, 4, 5}, {0, 0, 9, -1}, {0, 0, 0, 0}, {2, 3, 4, 5}},
-        {"past the range", {TOP - 1, 0, TOP, 3}, {TOP, 0, 5, 2}, {TOP, 0, 5, 2}, {TOP - 1, 0, TOP, 3}},
-        {"from the lowest", {LOW, LOW, TOP, TOP}, {-5, -5, 9, 9}, {-5, -5, 4, 4}, {LOW, LOW, TOP, TOP}},
+        {"past the range",
+         {TOP - 1, 0, TOP, 3},
+         {TOP, 0, 5, 2},
+         {TOP, 0, 5, 2},
+         {TOP - 1, 0, TOP, 3}},
+        {"from the lowest",
+         {LOW, LOW, TOP, TOP},
+         {-5, -5, 9, 9},
+         {-5, -5, 4, 4},
+         {LOW, LOW, TOP, TOP}},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("%s", rows[i].name);
@@ -43,8 +49,7 @@ static void rectangles(void)
     }
 }
 
-static void damage_joins_by_price(void)
-{
+static void damage_joins_by_price(void) {
     struct jl_damage damage = {.window_price_px = 80};
     jl_damage_add(&damage, (struct jl_rect){0, 0, 6, 8});
     jl_damage_add(&damage, (struct jl_rect){6, 0, 6, 8});
@@ -64,13 +69,13 @@ static void damage_joins_by_price(void)
 }
 
 /* Whatever is added, every pixel of it stays covered. */
-static void damage_loses_nothing(void)
-{
+static void damage_loses_nothing(void) {
     enum { SIDE = 200 };
     static bool wanted[SIDE][SIDE];
     for (uint32_t seed = 1; seed <= 200; seed++) {
         struct test_random random = {seed};
-        struct jl_damage damage = {.window_price_px = (uint16_t)test_random_between(&random, 0, 300)};
+        struct jl_damage damage = {.window_price_px =
+                                       (uint16_t)test_random_between(&random, 0, 300)};
         memset(wanted, 0, sizeof wanted);
         test_row("seed %u", (unsigned)seed);
         for (int i = 0; i < 30; i++) {
@@ -94,8 +99,7 @@ static void damage_loses_nothing(void)
     }
 }
 
-static void frame_checks_its_memory(void)
-{
+static void frame_checks_its_memory(void) {
     struct jl_frame frame;
     uint8_t pixels[1024 + 1];
     memset(pixels, 0xA5, sizeof pixels);
@@ -115,19 +119,24 @@ static void frame_checks_its_memory(void)
     EXPECT_INT(JL_MONO_COLUMNS_BYTES(5, 9), 10);
 }
 
-static void fixed_point_text(void)
-{
+static void fixed_point_text(void) {
     static const struct {
         int32_t value;
         uint8_t decimals;
         const char *text;
     } rows[] = {
-        {0, 0, "0"},           {7, 0, "7"},
-        {-7, 0, "-7"},         {184, 2, "1.84"},
-        {5, 2, "0.05"},        {-5, 2, "-0.05"},
-        {100, 2, "1.00"},      {1000000, 6, "1.000000"},
-        {1, 9, "0.000000001"}, {INT32_MIN, 0, "-2147483648"},
-        {INT32_MAX, 1, "214748364.7"}, {INT32_MIN, 9, "-2.147483648"},
+        {0, 0, "0"},
+        {7, 0, "7"},
+        {-7, 0, "-7"},
+        {184, 2, "1.84"},
+        {5, 2, "0.05"},
+        {-5, 2, "-0.05"},
+        {100, 2, "1.00"},
+        {1000000, 6, "1.000000"},
+        {1, 9, "0.000000001"},
+        {INT32_MIN, 0, "-2147483648"},
+        {INT32_MAX, 1, "214748364.7"},
+        {INT32_MIN, 9, "-2.147483648"},
         {INT32_MIN, 200, "-2.147483648"},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
@@ -146,8 +155,7 @@ static void fixed_point_text(void)
 }
 
 /* Character counts by RFC 3629; seen through the width of a font of 6 pixels. */
-static void utf8_lengths(void)
-{
+static void utf8_lengths(void) {
     static const struct {
         const char *name, *text;
         int characters, missing;

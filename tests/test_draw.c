@@ -19,8 +19,7 @@ struct sheet {
 
 static struct sheet sheet;
 
-static void sheet_open(int width, int height)
-{
+static void sheet_open(int width, int height) {
     memset(sheet.memory, GUARD_BYTE, sizeof sheet.memory);
     sheet.bytes = JL_MONO_COLUMNS_BYTES(width, height);
     EXPECT_INT(jl_frame_init(&sheet.frame, &jl_mono_columns, (int16_t)width, (int16_t)height,
@@ -30,13 +29,11 @@ static void sheet_open(int width, int height)
 }
 
 /* The datasheet's layout of the RAM, read bit by bit. */
-static bool sheet_lit(int x, int y)
-{
+static bool sheet_lit(int x, int y) {
     return sheet.memory[GUARD + y / 8 * reference.width + x] >> y % 8 & 1;
 }
 
-static bool sheet_equals_reference(void)
-{
+static bool sheet_equals_reference(void) {
     for (int y = 0; y < reference.height; y++) {
         for (int x = 0; x < reference.width; x++) {
             if (sheet_lit(x, y) != reference.lit[y][x]) {
@@ -46,60 +43,55 @@ static bool sheet_equals_reference(void)
         }
     }
     for (int i = 0; i < GUARD; i++) {
-        if (sheet.memory[i] != GUARD_BYTE || sheet.memory[GUARD + sheet.bytes + (size_t)i] != GUARD_BYTE) {
+        if (sheet.memory[i] != GUARD_BYTE ||
+            sheet.memory[GUARD + sheet.bytes + (size_t)i] != GUARD_BYTE) {
             return test_check(false, __FILE__, __LINE__, "memory beside the frame was written");
         }
     }
     return test_check(true, __FILE__, __LINE__, "equal");
 }
 
-static jl_color random_color(struct test_random *random)
-{
+static jl_color random_color(struct test_random *random) {
     static const jl_color colors[] = {JL_BLACK, JL_WHITE, JL_WHITE, JL_CLEAR};
     return colors[test_random_between(random, 0, 3)];
 }
 
-static struct jl_rect random_rect(struct test_random *random)
-{
-    return (struct jl_rect){
-        test_random_coordinate(random, reference.width), test_random_coordinate(random, reference.height),
-        test_random_coordinate(random, reference.width), test_random_coordinate(random, reference.height)};
+static struct jl_rect random_rect(struct test_random *random) {
+    return (struct jl_rect){test_random_coordinate(random, reference.width),
+                            test_random_coordinate(random, reference.height),
+                            test_random_coordinate(random, reference.width),
+                            test_random_coordinate(random, reference.height)};
 }
 
-static void call_fill(struct test_random *random)
-{
+static void call_fill(struct test_random *random) {
     struct jl_rect r = random_rect(random);
     jl_color color = random_color(random);
     jl_fill_rect(&sheet.frame.target, r, color);
     naive_fill(&reference, r, color);
 }
 
-static void call_stroke(struct test_random *random)
-{
+static void call_stroke(struct test_random *random) {
     struct jl_rect r = random_rect(random);
     jl_color color = random_color(random);
     jl_stroke_rect(&sheet.frame.target, r, color);
     naive_stroke(&reference, r, color);
 }
 
-static void call_line(struct test_random *random)
-{
+static void call_line(struct test_random *random) {
     struct jl_rect r = random_rect(random);
     jl_color color = random_color(random);
     jl_draw_line(&sheet.frame.target, r.x, r.y, r.w, r.h, color);
     naive_line(&reference, r.x, r.y, r.w, r.h, color);
 }
 
-static void call_pixel(struct test_random *random)
-{
+static void call_pixel(struct test_random *random) {
     struct jl_rect r = random_rect(random);
     jl_color color = random_color(random);
     jl_draw_pixel(&sheet.frame.target, r.x, r.y, color);
     naive_put(&reference, r.x, r.y, color);
 }
 
-static void call_bitmap(struct test_random *random)
-{
+static void call_bitmap(struct test_random *random) {
     static const struct jl_bit_order *const orders[] = {&jl_bits_columns, &jl_bits_rows_msb,
                                                         &jl_bits_rows_lsb};
     uint8_t bits[40 * 5];
@@ -115,8 +107,7 @@ static void call_bitmap(struct test_random *random)
     naive_bitmap(&reference, r.x, r.y, &map, ink, paper);
 }
 
-static void call_text(struct test_random *random)
-{
+static void call_text(struct test_random *random) {
     char text[12];
     int length = test_random_between(random, 0, 11);
     for (int i = 0; i < length; i++) {
@@ -129,8 +120,7 @@ static void call_text(struct test_random *random)
     naive_text(&reference, r.x, r.y, text, style.ink, style.paper);
 }
 
-static void call_clip(struct test_random *random)
-{
+static void call_clip(struct test_random *random) {
     struct jl_rect whole = {0, 0, (int16_t)reference.width, (int16_t)reference.height};
     if (test_random_between(random, 0, 2) == 0) {
         jl_target_unclip(&sheet.frame.target);
@@ -142,10 +132,9 @@ static void call_clip(struct test_random *random)
     }
 }
 
-static void random_calls_equal_reference(void)
-{
-    static void (*const calls[])(struct test_random *) = {call_fill,   call_stroke, call_line, call_pixel,
-                                                          call_bitmap, call_text,   call_clip};
+static void random_calls_equal_reference(void) {
+    static void (*const calls[])(struct test_random *) = {
+        call_fill, call_stroke, call_line, call_pixel, call_bitmap, call_text, call_clip};
     static const struct {
         int width, height;
     } sizes[] = {{128, 64}, {72, 40}, {64, 48}, {1, 1}, {5, 3}, {9, 17}, {128, 32}, {200, 201}};
@@ -166,8 +155,7 @@ static void random_calls_equal_reference(void)
 }
 
 /* Each of the 95 glyphs, in normal and inverted colours, against the art. */
-static void font_equals_its_art(void)
-{
+static void font_equals_its_art(void) {
     for (unsigned code = 0x20; code < 0x7F; code++) {
         bool glyph[8][5];
         char text[2] = {(char)code, '\0'};
@@ -187,8 +175,7 @@ static void font_equals_its_art(void)
     EXPECT(!naive_glyph(0x7F, glyph));
 }
 
-static void line_is_the_same_both_ways(void)
-{
+static void line_is_the_same_both_ways(void) {
     struct test_random random = {7};
     for (int i = 0; i < 500; i++) {
         struct jl_rect r = random_rect(&random);
@@ -204,8 +191,7 @@ static void line_is_the_same_both_ways(void)
 }
 
 /* Damage covers every changed pixel, and redrawing the same is no damage. */
-static void damage_follows_changes(void)
-{
+static void damage_follows_changes(void) {
     static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
     static const struct {
         const char *first, *second;
@@ -241,7 +227,8 @@ static void damage_follows_changes(void)
         for (int i = 0; i < sheet.frame.damage.count; i++) {
             struct jl_rect r = sheet.frame.damage.rects[i];
             for (int page = r.y / 8; page <= (r.y + r.h - 1) / 8; page++) {
-                memcpy(before + page * 128 + r.x, sheet.frame.pixels + page * 128 + r.x, (size_t)r.w);
+                memcpy(before + page * 128 + r.x, sheet.frame.pixels + page * 128 + r.x,
+                       (size_t)r.w);
             }
         }
         test_row("round %d", round);

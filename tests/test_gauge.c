@@ -10,13 +10,12 @@
 static uint8_t pixels[2][JL_MONO_COLUMNS_BYTES(128, 64)];
 static struct jl_frame frames[2];
 
-static void open_frame(int i)
-{
-    EXPECT_INT(jl_frame_init(&frames[i], &jl_mono_columns, 128, 64, pixels[i], sizeof pixels[i]), JL_OK);
+static void open_frame(int i) {
+    EXPECT_INT(jl_frame_init(&frames[i], &jl_mono_columns, 128, 64, pixels[i], sizeof pixels[i]),
+               JL_OK);
 }
 
-static void redrawing_equals_drawing(void)
-{
+static void redrawing_equals_drawing(void) {
     struct test_random random = {3};
     open_frame(0);
     for (int i = 0; i < 300; i++) {
@@ -36,15 +35,15 @@ static void redrawing_equals_drawing(void)
 }
 
 /* The texts that the issue of the gauge is about, found at their place. */
-static void texts_are_readable(void)
-{
+static void texts_are_readable(void) {
     static const struct {
         int x, y, w;
         const char *text;
         bool inverted;
     } rows[] = {
-        {5, 3, 60, "HERON QUAY", true}, {93, 3, 30, "09:40", true}, {84, 37, 42, "falling", false},
-        {5, 53, 24, "HIGH", false},     {35, 53, 30, "15:14", false}, {89, 53, 24, "3.91", false},
+        {5, 3, 60, "HERON QUAY", true}, {93, 3, 30, "09:40", true},
+        {84, 37, 42, "falling", false}, {5, 53, 24, "HIGH", false},
+        {35, 53, 30, "15:14", false},   {89, 53, 24, "3.91", false},
     };
     static struct naive sheet;
     struct quay_reading reading = {580, 84, TIDE_FALLING, 914, 391};
@@ -53,8 +52,8 @@ static void texts_are_readable(void)
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("%s", rows[i].text);
         naive_init(&sheet, 128, 64);
-        naive_text(&sheet, rows[i].x, rows[i].y, rows[i].text, rows[i].inverted ? JL_BLACK : JL_WHITE,
-                   rows[i].inverted ? JL_WHITE : JL_BLACK);
+        naive_text(&sheet, rows[i].x, rows[i].y, rows[i].text,
+                   rows[i].inverted ? JL_BLACK : JL_WHITE, rows[i].inverted ? JL_WHITE : JL_BLACK);
         int wrong = 0;
         for (int y = rows[i].y; y < rows[i].y + 8; y++) {
             for (int x = rows[i].x; x < rows[i].x + rows[i].w; x++) {

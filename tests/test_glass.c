@@ -25,20 +25,19 @@ static const struct size {
 
 enum { SIZES = sizeof sizes / sizeof sizes[0] };
 
-static struct jl_panel_config config_of(const struct size *size, enum jl_bus bus, int mounting)
-{
+static struct jl_panel_config config_of(const struct size *size, enum jl_bus bus, int mounting) {
     struct jl_panel_config config = bench_usual_config();
     config.width = (int16_t)size->width;
     config.height = (int16_t)size->height;
     config.column_offset = (int16_t)size->offset;
-    config.module = (uint8_t)(size->module | mounting | (bus == JL_BUS_SPI ? JL_MODULE_RESET_WIRED : 0));
+    config.module =
+        (uint8_t)(size->module | mounting | (bus == JL_BUS_SPI ? JL_MODULE_RESET_WIRED : 0));
     config.bus = bus;
     return config;
 }
 
 /* The test card by the naive reference, mirrored as a person would see it. */
-static struct jl_picture expected_card(const struct size *size, int flip)
-{
+static struct jl_picture expected_card(const struct size *size, int flip) {
     static struct naive card, flipped;
     struct jl_picture picture;
     naive_init(&card, size->width, size->height);
@@ -54,8 +53,7 @@ static struct jl_picture expected_card(const struct size *size, int flip)
     return picture;
 }
 
-static void expect_card(struct bench_panel *bench, const struct size *size, int flip)
-{
+static void expect_card(struct bench_panel *bench, const struct size *size, int flip) {
     struct jl_picture expected = expected_card(size, flip);
     struct jl_picture seen = bench_look(bench);
     EXPECT_PICTURE(&seen, &expected, size->name);
@@ -67,8 +65,7 @@ static void expect_card(struct bench_panel *bench, const struct size *size, int 
     jl_picture_free(&expected);
 }
 
-static void every_size_bus_mounting_and_flip(void)
-{
+static void every_size_bus_mounting_and_flip(void) {
     for (int i = 0; i < SIZES * 2 * 4 * 4; i++) {
         const struct size *size = &sizes[i / 32];
         enum jl_bus bus = i / 16 % 2 ? JL_BUS_SPI : JL_BUS_I2C;
@@ -88,8 +85,7 @@ static void every_size_bus_mounting_and_flip(void)
 }
 
 /* The same pictures as stored files, which a person has looked at. */
-static void stored_test_cards(void)
-{
+static void stored_test_cards(void) {
     for (int i = 0; i < 4; i++) {
         struct bench_panel bench;
         char name[64];
@@ -108,8 +104,7 @@ static void stored_test_cards(void)
 }
 
 /* One panel through its whole life; after each step the glass is right. */
-static void a_panels_life(void)
-{
+static void a_panels_life(void) {
     static const struct jl_scroll scroll = {JL_SCROLL_LEFT, 0, 7, 2};
     const struct size *size = &sizes[0];
     struct bench_panel bench;
@@ -166,9 +161,9 @@ static void a_panels_life(void)
 }
 
 /* The card's own wake-up sequence is sent instead of the driver's: here each lacks something. */
-static void own_wake_up_sequences(void)
-{
-    static const uint8_t no_pump[] = {JL_STEP_SEND(0xAE, 0x20, 0x00), JL_STEP_CLEAR, JL_STEP_SEND(0xAF)};
+static void own_wake_up_sequences(void) {
+    static const uint8_t no_pump[] = {JL_STEP_SEND(0xAE, 0x20, 0x00), JL_STEP_CLEAR,
+                                      JL_STEP_SEND(0xAF)};
     static const uint8_t page_mode[] = {JL_STEP_SETUP, JL_STEP_SEND(0x20, 0x02), JL_STEP_CLEAR,
                                         JL_STEP_SEND(0xAF), JL_STEP_WAIT_MS(300)};
     static const uint8_t good[] = {JL_STEP_SEND(0xAE, 0x20, 0x00), JL_STEP_SETUP, JL_STEP_CLEAR,
@@ -210,8 +205,7 @@ static void own_wake_up_sequences(void)
 }
 
 /* A description that does not fit the glass: the mistakes of every day. */
-static void wrong_descriptions_show(void)
-{
+static void wrong_descriptions_show(void) {
     static const struct {
         const char *name;
         int module, offset;
@@ -233,7 +227,9 @@ static void wrong_descriptions_show(void)
         EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
         struct jl_picture seen = bench_look(&bench);
         for (int flip = 0; flip < 4; flip++) {
-            int right = rows[i].glass.segment0_left ? JL_FLIP_X : rows[i].glass.common0_top ? JL_FLIP_Y : -1;
+            int right = rows[i].glass.segment0_left ? JL_FLIP_X
+                        : rows[i].glass.common0_top ? JL_FLIP_Y
+                                                    : -1;
             struct jl_picture expected = expected_card(&sizes[0], flip);
             EXPECT_INT(jl_picture_compare(&seen, &expected, NULL) == 0, flip == right);
             jl_picture_free(&expected);
@@ -244,8 +240,7 @@ static void wrong_descriptions_show(void)
 }
 
 /* The photo: a dot is a square of the glass's colour with a dark gap. */
-static void photo_of_the_glass(void)
-{
+static void photo_of_the_glass(void) {
     struct jl_picture logical, photo;
     EXPECT(jl_picture_create(&logical, 4, 20));
     memset(jl_picture_at(&logical, 1, 0), 255, 3);

@@ -19,8 +19,7 @@ struct logger {
 
 static struct logger logger;
 
-static jl_status log_send(void *context, const struct jl_transfer *t)
-{
+static jl_status log_send(void *context, const struct jl_transfer *t) {
     struct logger *log = context;
     log->starts[log->transfers++ % 256] = log->count;
     if (t->i2c_address) {
@@ -36,14 +35,12 @@ static jl_status log_send(void *context, const struct jl_transfer *t)
     return JL_OK;
 }
 
-static void log_wait(void *context, uint32_t microseconds)
-{
+static void log_wait(void *context, uint32_t microseconds) {
     (void)context;
     (void)microseconds;
 }
 
-static void log_pin(void *context, enum jl_pin pin, bool high)
-{
+static void log_pin(void *context, enum jl_pin pin, bool high) {
     struct logger *log = context;
     if (pin == JL_PIN_DC) {
         log->dc = high;
@@ -52,7 +49,8 @@ static void log_pin(void *context, enum jl_pin pin, bool high)
     }
 }
 
-static const struct jl_port_ops log_ops = {.send = log_send, .wait_us = log_wait, .set_pin = log_pin};
+static const struct jl_port_ops log_ops = {
+    .send = log_send, .wait_us = log_wait, .set_pin = log_pin};
 static const struct jl_port log_port = {.ops = &log_ops, .context = &logger};
 
 static uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 64)];
@@ -60,30 +58,28 @@ static struct jl_frame frame;
 static struct jl_panel panel;
 static struct jl_panel_config config;
 
-static void wake_on_log(const struct jl_panel_config *wanted)
-{
+static void wake_on_log(const struct jl_panel_config *wanted) {
     config = *wanted;
     memset(&logger, 0, sizeof logger);
-    EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, config.width, config.height, pixels, sizeof pixels),
-               JL_OK);
+    EXPECT_INT(
+        jl_frame_init(&frame, &jl_mono_columns, config.width, config.height, pixels, sizeof pixels),
+        JL_OK);
     EXPECT_INT(jl_panel_open(&panel, &config, &log_port), JL_OK);
     EXPECT_INT((long long)logger.count, 0);
     EXPECT_INT(jl_panel_wake(&panel), JL_OK);
 }
 
-static void forget_log(void)
-{
+static void forget_log(void) {
     logger.count = logger.transfers = 0;
 }
 
 /* Opcode and arguments as table 9-1 of the datasheet has them for 128x64. */
-static void wake_up_bytes(void)
-{
+static void wake_up_bytes(void) {
     static const uint8_t expected[] = {
-        0x78, 0x00, 0xE3, 0xE3, 0xE3, 0xE3, 0xE3, 0xE3, 0xE3,         /* fill a broken command */
-        0xAE, 0x2E, 0xD5, 0x80, 0xD3, 0x00, 0x40, 0x20, 0x00, 0xDB, 0x20,
-        0x78, 0x00, 0xA8, 0x3F, 0xDA, 0x12, 0x8D, 0x14, 0xD9, 0xF1, 0xA1, 0xC8, 0x81, 0xCF, 0xA4, 0xA6,
-        0x78, 0x00, 0x21, 0x00, 0x7F, 0x22, 0x00, 0x07,               /* the whole RAM */
+        0x78, 0x00, 0xE3, 0xE3, 0xE3, 0xE3, 0xE3, 0xE3, 0xE3, /* fill a broken command */
+        0xAE, 0x2E, 0xD5, 0x80, 0xD3, 0x00, 0x40, 0x20, 0x00, 0xDB, 0x20, 0x78,
+        0x00, 0xA8, 0x3F, 0xDA, 0x12, 0x8D, 0x14, 0xD9, 0xF1, 0xA1, 0xC8, 0x81,
+        0xCF, 0xA4, 0xA6, 0x78, 0x00, 0x21, 0x00, 0x7F, 0x22, 0x00, 0x07, /* the whole RAM */
     };
     struct jl_panel_config usual = bench_usual_config();
     wake_on_log(&usual);
@@ -104,8 +100,7 @@ static void wake_up_bytes(void)
 }
 
 /* What each description must change in the set-up, byte by byte. */
-static void setup_follows_description(void)
-{
+static void setup_follows_description(void) {
     static const struct {
         const char *name;
         int width, height, offset, module, flip, contrast;
@@ -113,15 +108,17 @@ static void setup_follows_description(void)
         uint8_t mux, pins, pump, remap, scan, set_contrast, inverse;
     } rows[] = {
         {"128x64", 128, 64, 0, 0, 0, 0, false, 63, 0x12, 0x14, 0xA1, 0xC8, 0xCF, 0xA6},
-        {"128x32", 128, 32, 0, JL_MODULE_ROWS_SEQUENTIAL, 0, 0, false, 31, 0x02, 0x14, 0xA1, 0xC8, 0xCF, 0xA6},
+        {"128x32", 128, 32, 0, JL_MODULE_ROWS_SEQUENTIAL, 0, 0, false, 31, 0x02, 0x14, 0xA1, 0xC8,
+         0xCF, 0xA6},
         {"72x40", 72, 40, 28, 0, 0, 0x40, false, 39, 0x12, 0x14, 0xA1, 0xC8, 0x40, 0xA6},
         {"64x48 inverted", 64, 48, 32, 0, 0, 0, true, 47, 0x12, 0x14, 0xA1, 0xC8, 0xCF, 0xA7},
-        {"half turn", 128, 64, 0, 0, JL_FLIP_HALF_TURN, 0, false, 63, 0x12, 0x14, 0xA0, 0xC0, 0xCF, 0xA6},
+        {"half turn", 128, 64, 0, 0, JL_FLIP_HALF_TURN, 0, false, 63, 0x12, 0x14, 0xA0, 0xC0, 0xCF,
+         0xA6},
         {"flip x", 128, 64, 0, 0, JL_FLIP_X, 0, false, 63, 0x12, 0x14, 0xA0, 0xC8, 0xCF, 0xA6},
-        {"mounted upside down", 128, 64, 0, JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y, 0, 0, false, 63, 0x12,
-         0x14, 0xA0, 0xC0, 0xCF, 0xA6},
-        {"external supply", 128, 64, 0, JL_MODULE_EXTERNAL_SUPPLY, 0, 0, false, 63, 0x12, 0x10, 0xA1, 0xC8,
-         0xCF, 0xA6},
+        {"mounted upside down", 128, 64, 0, JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y, 0, 0, false,
+         63, 0x12, 0x14, 0xA0, 0xC0, 0xCF, 0xA6},
+        {"external supply", 128, 64, 0, JL_MODULE_EXTERNAL_SUPPLY, 0, 0, false, 63, 0x12, 0x10,
+         0xA1, 0xC8, 0xCF, 0xA6},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("%s", rows[i].name);
@@ -149,8 +146,7 @@ static void setup_follows_description(void)
     }
 }
 
-static void each_call_sends_its_bytes(void)
-{
+static void each_call_sends_its_bytes(void) {
     static const struct jl_scroll right = {JL_SCROLL_RIGHT, 1, 6, 25};
     static const struct jl_scroll left = {JL_SCROLL_LEFT, 0, 7, 2};
     struct jl_panel_config usual = bench_usual_config();
@@ -171,20 +167,21 @@ static void each_call_sends_its_bytes(void)
     EXPECT_SENDS(jl_panel_flip(&panel, JL_FLIP_Y), 0xA1, 0xC0);
     EXPECT_SENDS(jl_panel_sleep(&panel), 0xAE);
     EXPECT_SENDS(jl_panel_resume(&panel), 0xAF);
-    EXPECT_SENDS(jl_panel_scroll_start(&panel, &right), 0x2E, 0x26, 0x00, 0x01, 0x06, 0x06, 0x00, 0xFF, 0x2F);
+    EXPECT_SENDS(jl_panel_scroll_start(&panel, &right), 0x2E, 0x26, 0x00, 0x01, 0x06, 0x06, 0x00,
+                 0xFF, 0x2F);
     EXPECT_SENDS(jl_panel_scroll_stop(&panel), 0x2E);
-    EXPECT_SENDS(jl_panel_scroll_start(&panel, &left), 0x2E, 0x27, 0x00, 0x00, 0x07, 0x07, 0x00, 0xFF, 0x2F);
+    EXPECT_SENDS(jl_panel_scroll_start(&panel, &left), 0x2E, 0x27, 0x00, 0x00, 0x07, 0x07, 0x00,
+                 0xFF, 0x2F);
     EXPECT_SENDS(jl_panel_scroll_stop(&panel), 0x2E);
 #undef EXPECT_SENDS
 }
 
 /* A window write, byte by byte, on both buses: datasheet 10.1.3 to 10.1.5. */
-static void window_write_bytes(void)
-{
-    static const uint8_t on_i2c[] = {0x78, 0x00, 0x21, 0x0A, 0x0C, 0x22, 0x02, 0x03,
-                                     0x78, 0x40, 0xF0, 0xF0, 0xF0, 0x78, 0x40, 0x3F, 0x3F, 0x3F};
-    static const uint8_t on_spi[] = {'C', 0x21, 0x0A, 0x0C, 0x22, 0x02, 0x03,
-                                     'D', 0xF0, 0xF0, 0xF0, 'D',  0x3F, 0x3F, 0x3F};
+static void window_write_bytes(void) {
+    static const uint8_t on_i2c[] = {0x78, 0x00, 0x21, 0x0A, 0x0C, 0x22, 0x02, 0x03, 0x78,
+                                     0x40, 0xF0, 0xF0, 0xF0, 0x78, 0x40, 0x3F, 0x3F, 0x3F};
+    static const uint8_t on_spi[] = {'C',  0x21, 0x0A, 0x0C, 0x22, 0x02, 0x03, 'D',
+                                     0xF0, 0xF0, 0xF0, 'D',  0x3F, 0x3F, 0x3F};
     for (int bus = 0; bus < 2; bus++) {
         struct jl_panel_config wanted = bench_usual_config();
         wanted.bus = bus ? JL_BUS_SPI : JL_BUS_I2C;
@@ -205,8 +202,7 @@ static void window_write_bytes(void)
 }
 
 /* A port with a small buffer: no transfer carries more, and nothing is lost. */
-static void long_transfers_are_split(void)
-{
+static void long_transfers_are_split(void) {
     struct jl_port small = log_port;
     small.most_body_bytes = 31;
     struct jl_panel_config usual = bench_usual_config();
@@ -231,8 +227,7 @@ static void long_transfers_are_split(void)
     EXPECT_INT((long long)seen, 1024);
 }
 
-static void bad_descriptions(void)
-{
+static void bad_descriptions(void) {
     static const uint8_t broken_steps[] = {0x05, 0xAE};
     static const uint8_t unknown_step[] = {0xFE};
     static const struct {
@@ -292,8 +287,7 @@ static void bad_descriptions(void)
 }
 
 /* The calls in every state: awake, asleep, scrolling, never woken. */
-static void calls_know_the_state(void)
-{
+static void calls_know_the_state(void) {
     static const struct jl_scroll scroll = {JL_SCROLL_LEFT, 0, 7, 5};
     struct jl_panel_config usual = bench_usual_config();
     wake_on_log(&usual);
@@ -342,8 +336,7 @@ static void calls_know_the_state(void)
  * port's, time is bounded, and a new wake-up gives the right picture, with no
  * reset pin to help.
  */
-static void fails_at_every_byte(void)
-{
+static void fails_at_every_byte(void) {
     static struct naive expected;
     struct bench_panel bench;
     struct jl_panel_config usual = bench_usual_config();
@@ -377,8 +370,7 @@ static void fails_at_every_byte(void)
     jl_picture_free(&reference);
 }
 
-static void absent_and_stuck(void)
-{
+static void absent_and_stuck(void) {
     struct bench_panel bench;
     struct jl_panel_config usual = bench_usual_config();
     bench_open_usual(&bench, &usual);
@@ -405,8 +397,7 @@ static void absent_and_stuck(void)
 }
 
 /* The promises of wire economy, in bytes and in virtual time. */
-static void wire_economy(void)
-{
+static void wire_economy(void) {
     static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
     struct bench_panel bench;
     struct jl_panel_config usual = bench_usual_config();

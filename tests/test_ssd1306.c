@@ -19,8 +19,7 @@ struct raw {
 
 static const struct jl_glass usual_glass = {.width = WIDTH, .height = HEIGHT};
 
-static struct raw raw_open(const struct jl_glass *glass)
-{
+static struct raw raw_open(const struct jl_glass *glass) {
     struct raw raw = {.board = jl_board_create(7)};
     raw.device = jl_board_add_device(raw.board, &jl_emulated_ssd1306, "raw", glass);
     raw.bus = jl_board_add_i2c(raw.board, 400000, 0);
@@ -28,8 +27,7 @@ static struct raw raw_open(const struct jl_glass *glass)
     return raw;
 }
 
-static void raw_send(struct raw *raw, uint8_t control, const uint8_t *bytes, size_t count)
-{
+static void raw_send(struct raw *raw, uint8_t control, const uint8_t *bytes, size_t count) {
     EXPECT(jl_i2c_start(raw->bus));
     EXPECT(jl_i2c_write(raw->bus, 0x78));
     EXPECT(jl_i2c_write(raw->bus, control));
@@ -43,14 +41,12 @@ static void raw_send(struct raw *raw, uint8_t control, const uint8_t *bytes, siz
     raw_send((raw), 0x00, (const uint8_t[]){__VA_ARGS__}, sizeof((uint8_t[]){__VA_ARGS__}))
 
 /* A source picture without symmetry: a pseudo-random bit of x and y. */
-static bool source(int x, int y)
-{
+static bool source(int x, int y) {
     uint32_t v = (uint32_t)(y * WIDTH + x) * 2654435761u;
     return (v ^ v >> 15) >> 20 & 1;
 }
 
-static uint8_t source_byte(int page, int column)
-{
+static uint8_t source_byte(int page, int column) {
     uint8_t byte = 0;
     for (int bit = 0; bit < 8; bit++) {
         byte |= (uint8_t)(source(column, page * 8 + bit) << bit);
@@ -58,8 +54,7 @@ static uint8_t source_byte(int page, int column)
     return byte;
 }
 
-static void raw_write_source(struct raw *raw)
-{
+static void raw_write_source(struct raw *raw) {
     uint8_t bytes[WIDTH * HEIGHT / 8];
     for (int i = 0; i < WIDTH * HEIGHT / 8; i++) {
         bytes[i] = source_byte(i / WIDTH, i % WIDTH);
@@ -69,17 +64,15 @@ static void raw_write_source(struct raw *raw)
 }
 
 /* The wake-up of the usual module, as its makers print it. */
-static void raw_wake(struct raw *raw)
-{
-    COMMANDS(raw, 0xAE, 0xD5, 0x80, 0xA8, 0x3F, 0xD3, 0x00, 0x40, 0x8D, 0x14, 0x20, 0x00, 0xA1, 0xC8, 0xDA,
-             0x12, 0x81, 0xCF, 0xD9, 0xF1, 0xDB, 0x20, 0xA4, 0xA6, 0x2E);
+static void raw_wake(struct raw *raw) {
+    COMMANDS(raw, 0xAE, 0xD5, 0x80, 0xA8, 0x3F, 0xD3, 0x00, 0x40, 0x8D, 0x14, 0x20, 0x00, 0xA1,
+             0xC8, 0xDA, 0x12, 0x81, 0xCF, 0xD9, 0xF1, 0xDB, 0x20, 0xA4, 0xA6, 0x2E);
     raw_write_source(raw);
     COMMANDS(raw, 0xAF);
     jl_board_wait_ps(raw->board, (uint64_t)150 * PS_PER_MS);
 }
 
-static struct jl_picture raw_look(struct raw *raw)
-{
+static struct jl_picture raw_look(struct raw *raw) {
     struct jl_picture picture;
     EXPECT(jl_device_picture(raw->device, &picture));
     return picture;
@@ -92,8 +85,7 @@ struct from {
 typedef struct from (*transform_fn)(int x, int y);
 
 static void expect_transform(struct raw *raw, const char *name, int width, int height,
-                             transform_fn transform, bool inverted)
-{
+                             transform_fn transform, bool inverted) {
     struct jl_picture seen = raw_look(raw);
     struct jl_picture expected;
     EXPECT(jl_picture_create(&expected, width, height));
@@ -110,8 +102,7 @@ static void expect_transform(struct raw *raw, const char *name, int width, int h
 }
 
 #define TRANSFORM(name, from_x, from_y)                                                            \
-    static struct from name(int x, int y)                                                          \
-    {                                                                                              \
+    static struct from name(int x, int y) {                                                        \
         (void)x;                                                                                   \
         (void)y;                                                                                   \
         return (struct from){(from_x), (from_y)};                                                  \
@@ -130,8 +121,7 @@ TRANSFORM(sides_swapped, x, y % 2 ? y - 1 : y + 1)
 TRANSFORM(mirrored, WIDTH - 1 - x, y)
 
 /* Registers that act on the glass at once: wake properly, then one wrong byte. */
-static void wrong_bytes_show(void)
-{
+static void wrong_bytes_show(void) {
     static const struct {
         const char *name;
         uint8_t bytes[4];
@@ -166,8 +156,7 @@ static void wrong_bytes_show(void)
 }
 
 /* The remap acts on what is written after it. */
-static void remap_before_writing(void)
-{
+static void remap_before_writing(void) {
     struct raw raw = raw_open(&usual_glass);
     raw_wake(&raw);
     COMMANDS(&raw, 0xA0);
@@ -186,8 +175,7 @@ TRANSFORM(squashed, x, y * 2 + 1)
 TRANSFORM(squashed_then_dark, y < 16 ? DARK : x, y * 2 - 31)
 TRANSFORM(second_half, x, y + 32)
 
-static void wrong_bytes_on_32_rows(void)
-{
+static void wrong_bytes_on_32_rows(void) {
     static const struct {
         const char *name;
         uint8_t mux, pins;
@@ -212,8 +200,7 @@ static void wrong_bytes_on_32_rows(void)
 /* ---- addressing modes ---- */
 
 /* Writes `count` numbered bytes after the commands; says which cell got byte k. */
-static void addressing_modes(void)
-{
+static void addressing_modes(void) {
     static const struct {
         const char *name;
         uint8_t commands[12];
@@ -269,9 +256,9 @@ static void addressing_modes(void)
 
 /* ---- light ---- */
 
-static void why_it_is_dark(void)
-{
-    static const struct jl_glass external = {.width = WIDTH, .height = HEIGHT, .external_supply = true};
+static void why_it_is_dark(void) {
+    static const struct jl_glass external = {
+        .width = WIDTH, .height = HEIGHT, .external_supply = true};
     static const struct {
         const char *name;
         uint8_t bytes[8];
@@ -304,8 +291,7 @@ static void why_it_is_dark(void)
 }
 
 /* Power-on RAM is noise: neither black nor white, the same in each run, other by seed. */
-static void ram_is_noise_at_power_on(void)
-{
+static void ram_is_noise_at_power_on(void) {
     struct jl_picture first = {0};
     for (int run = 0; run < 3; run++) {
         struct jl_board *board = jl_board_create(run < 2 ? 5 : 6);
@@ -341,15 +327,13 @@ static void ram_is_noise_at_power_on(void)
 static int steps_seen;
 static bool steps_left;
 
-static struct from scrolled(int x, int y)
-{
+static struct from scrolled(int x, int y) {
     bool moves = y >= 8 && y < 24; /* pages 1 and 2 */
     int shift = steps_left ? steps_seen : WIDTH - steps_seen % WIDTH;
     return (struct from){moves ? (x + shift) % WIDTH : x, y};
 }
 
-static void scroll_moves_pages(void)
-{
+static void scroll_moves_pages(void) {
     static const struct {
         uint8_t code;
         int frames;
@@ -360,7 +344,8 @@ static void scroll_moves_pages(void)
         test_row("interval %d, %s", intervals[i / 2].frames, steps_left ? "left" : "right");
         raw_wake(&raw);
         COMMANDS(&raw, 0xD9, 0x22);
-        COMMANDS(&raw, steps_left ? 0x27 : 0x26, 0x00, 0x01, intervals[i / 2].code, 0x02, 0x00, 0xFF, 0x2F);
+        COMMANDS(&raw, steps_left ? 0x27 : 0x26, 0x00, 0x01, intervals[i / 2].code, 0x02, 0x00,
+                 0xFF, 0x2F);
         uint64_t step = FRAME_PS * (uint64_t)intervals[i / 2].frames;
         steps_seen = 3;
         jl_board_wait_ps(raw.board, step * 7 / 2);
@@ -376,15 +361,13 @@ static void scroll_moves_pages(void)
 }
 
 /* 29h: one column right and 3 rows up a step, in rows 16..47 only (A3h). */
-static struct from diagonal(int x, int y)
-{
+static struct from diagonal(int x, int y) {
     bool in_area = y >= 16 && y < 48;
     int row = in_area ? 16 + (y - 16 + 3 * steps_seen) % 32 : y;
     return (struct from){(x + WIDTH - steps_seen) % WIDTH, row};
 }
 
-static void scroll_diagonally(void)
-{
+static void scroll_diagonally(void) {
     struct raw raw = raw_open(&usual_glass);
     raw_wake(&raw);
     COMMANDS(&raw, 0xD9, 0x22, 0xA3, 16, 32, 0x29, 0x00, 0x00, 0x07, 0x07, 0x03, 0x2F);
@@ -397,8 +380,7 @@ static void scroll_diagonally(void)
 /* ---- the stream ---- */
 
 /* Co = 1 takes single bytes; arguments may come in another transaction. */
-static void control_bytes(void)
-{
+static void control_bytes(void) {
     struct raw raw = raw_open(&usual_glass);
     raw_wake(&raw);
     static const uint8_t pairs[] = {0xD3, 0x80, 0x08, 0xC0, 0xFF, 0x80, 0xD3};
@@ -418,8 +400,7 @@ static void control_bytes(void)
     jl_board_destroy(raw.board);
 }
 
-static void diagnostics(void)
-{
+static void diagnostics(void) {
     static const struct {
         uint8_t control, bytes[8];
         int count;
@@ -438,11 +419,19 @@ static void diagnostics(void)
         {0x00, {0x20, 0x03}, 2, JL_SEVERITY_ERROR, "00 horizontal"},
         {0x00, {0xD9, 0x10}, 2, JL_SEVERITY_ERROR, "1..F clocks"},
         {0x00, {0xDB, 0x40}, 2, JL_SEVERITY_ERROR, "00, 20 or 30"},
-        {0x00, {0x26, 0x00, 0x02, 0x00, 0x01, 0x00, 0xFF}, 7, JL_SEVERITY_ERROR, "not before the first"},
+        {0x00,
+         {0x26, 0x00, 0x02, 0x00, 0x01, 0x00, 0xFF},
+         7,
+         JL_SEVERITY_ERROR,
+         "not before the first"},
         {0x00, {0xA3, 0x20, 0x30}, 3, JL_SEVERITY_ERROR, "within the multiplex ratio"},
         {0x00, {0x23, 0x00}, 2, JL_SEVERITY_NOTE, "later revisions"},
         {0x00, {0xB3}, 1, JL_SEVERITY_WARNING, "page addressing mode only"},
-        {0x00, {0x20, 0x02, 0x21, 0x00, 0x7F}, 5, JL_SEVERITY_WARNING, "no effect in page addressing"},
+        {0x00,
+         {0x20, 0x02, 0x21, 0x00, 0x7F},
+         5,
+         JL_SEVERITY_WARNING,
+         "no effect in page addressing"},
         {0x00, {0x2F}, 1, JL_SEVERITY_WARNING, "without a scroll setup"},
         {0xAE, {0x00}, 1, JL_SEVERITY_ERROR, "0xAE stands where a control byte belongs"},
     };
@@ -464,8 +453,7 @@ static void diagnostics(void)
 }
 
 /* Diagnostics that need a history. */
-static void diagnostics_of_sequences(void)
-{
+static void diagnostics_of_sequences(void) {
     const struct jl_diagnostic *list;
     uint8_t byte = 0xFF;
     struct raw raw = raw_open(&usual_glass);
@@ -494,8 +482,7 @@ static void diagnostics_of_sequences(void)
     jl_board_destroy(raw.board);
 }
 
-static void reset_pin(void)
-{
+static void reset_pin(void) {
     const struct jl_diagnostic *list;
     struct raw raw = raw_open(&usual_glass);
     raw_wake(&raw);
@@ -525,8 +512,7 @@ static void reset_pin(void)
     jl_board_destroy(raw.board);
 }
 
-static void clock_limits(void)
-{
+static void clock_limits(void) {
     static const struct {
         uint32_t i2c_hz, spi_hz;
         const char *text; /* NULL: allowed */
@@ -561,8 +547,7 @@ static void clock_limits(void)
 }
 
 /* Any bytes at all: nothing crashes, and the glass can always be read. */
-static void any_bytes_are_survived(void)
-{
+static void any_bytes_are_survived(void) {
     for (uint32_t seed = 1; seed <= 60; seed++) {
         struct test_random random = {seed};
         struct raw raw = raw_open(&usual_glass);

@@ -4,8 +4,7 @@
 #include <stdlib.h>
 #include <string.h>
 
-static void add_edge(struct vcd *vcd, const char *id, bool high, uint64_t ns)
-{
+static void add_edge(struct vcd *vcd, const char *id, bool high, uint64_t ns) {
     for (int wire = 0; wire < vcd->wire_count; wire++) {
         /* One identifier may be declared in several scopes: the change is for all. */
         if (strcmp(vcd->wires[wire].id, id) == 0) {
@@ -14,8 +13,7 @@ static void add_edge(struct vcd *vcd, const char *id, bool high, uint64_t ns)
     }
 }
 
-struct vcd vcd_parse(const char *text)
-{
+struct vcd vcd_parse(const char *text) {
     struct vcd vcd = {.good = true};
     char scope[40] = "", word[64];
     bool in_body = false;
@@ -35,7 +33,8 @@ struct vcd vcd_parse(const char *text)
             if (sscanf(line, "$scope module %39s $end", scope) == 1) {
                 continue;
             }
-            if (w < VCD_WIRES && sscanf(line, "$var wire 1 %3s %15s $end", vcd.wires[w].id, vcd.wires[w].name) == 2) {
+            if (w < VCD_WIRES && sscanf(line, "$var wire 1 %3s %15s $end", vcd.wires[w].id,
+                                        vcd.wires[w].name) == 2) {
                 snprintf(vcd.wires[w].scope, sizeof vcd.wires[w].scope, "%s", scope);
                 vcd.wire_count++;
             }
@@ -55,13 +54,11 @@ struct vcd vcd_parse(const char *text)
     return vcd;
 }
 
-void vcd_free(struct vcd *vcd)
-{
+void vcd_free(struct vcd *vcd) {
     free(vcd->edges);
 }
 
-int vcd_wire(const struct vcd *vcd, const char *scope, const char *name)
-{
+int vcd_wire(const struct vcd *vcd, const char *scope, const char *name) {
     for (int i = 0; i < vcd->wire_count; i++) {
         if (strcmp(vcd->wires[i].scope, scope) == 0 && strcmp(vcd->wires[i].name, name) == 0) {
             return i;
@@ -70,28 +67,26 @@ int vcd_wire(const struct vcd *vcd, const char *scope, const char *name)
     return -1;
 }
 
-static void least(uint64_t *shortest, uint64_t ns)
-{
+static void least(uint64_t *shortest, uint64_t ns) {
     if (ns < *shortest) {
         *shortest = ns;
     }
 }
 
-static void token(struct bus_log *log, char kind, uint8_t byte, uint64_t ns)
-{
+static void token(struct bus_log *log, char kind, uint8_t byte, uint64_t ns) {
     if (log->count < VCD_TOKENS) {
         log->tokens[log->count++] = (struct bus_token){kind, byte, ns};
     }
 }
 
-void decode_i2c(const struct vcd *vcd, int scl_wire, int sda_wire, struct bus_log *log)
-{
+void decode_i2c(const struct vcd *vcd, int scl_wire, int sda_wire, struct bus_log *log) {
     bool scl = true, sda = true, open = false, seen_stop = false;
     uint64_t scl_edge = 0, sda_edge = 0, stop_ns = 0;
     int bits = 0;
     unsigned byte = 0;
     memset(log, 0, sizeof *log);
-    log->low = log->high = log->data_setup = log->start_hold = log->stop_setup = log->bus_free = UINT64_MAX;
+    log->low = log->high = log->data_setup = log->start_hold = log->stop_setup = log->bus_free =
+        UINT64_MAX;
     bool after_start = false;
     for (size_t i = 0; i < vcd->edge_count; i++) {
         const struct vcd_edge *edge = &vcd->edges[i];
@@ -141,8 +136,7 @@ void decode_i2c(const struct vcd *vcd, int scl_wire, int sda_wire, struct bus_lo
 }
 
 void decode_spi(const struct vcd *vcd, int cs_wire, int sck_wire, int mosi_wire, int dc_wire,
-                struct bus_log *log)
-{
+                struct bus_log *log) {
     bool cs = true, sck = false, mosi = false, dc = true;
     uint64_t mosi_edge = 0, sck_edge = 0;
     int bits = 0;

@@ -23,8 +23,7 @@ typedef uint32_t jl_color;
  * Luminance 0..255 of a colour, with the weights of ITU-R BT.601 in 1/256:
  * (77 R + 150 G + 29 B) / 256. The weights add up to 256, so white gives 255.
  */
-static inline uint8_t jl_color_luminance(jl_color c)
-{
+static inline uint8_t jl_color_luminance(jl_color c) {
     uint32_t r = (c >> 16) & 0xFF;
     uint32_t g = (c >> 8) & 0xFF;
     uint32_t b = c & 0xFF;

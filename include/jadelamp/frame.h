@@ -58,9 +58,9 @@ struct jl_frame {
  *         memory does not hold the picture); JL_OUT_OF_RANGE (a line of more
  *         than 65535 bytes). After an error nothing was written.
  */
-JL_MUST_CHECK jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format,
-                                      int16_t width, int16_t height, void *pixels,
-                                      size_t pixel_bytes);
+JL_MUST_CHECK
+jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, int16_t width,
+                        int16_t height, void *pixels, size_t pixel_bytes);
 
 /** Marks the whole frame as changed, so that the next present sends all of it. */
 void jl_frame_damage_all(struct jl_frame *frame);

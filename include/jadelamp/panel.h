@@ -31,18 +31,20 @@ enum jl_bus {
 /** Facts of the module that differ from the controller's usual module. Add up. */
 enum jl_module {
     JL_MODULE_USUAL = 0,
-    JL_MODULE_ROWS_SEQUENTIAL = 1 << 0, /**< glass rows bonded in sequence (128x32), not alternately */
-    JL_MODULE_MIRROR_X = 1 << 1,        /**< glass mounted the other way round left to right */
-    JL_MODULE_MIRROR_Y = 1 << 2,        /**< glass mounted the other way round top to bottom */
-    JL_MODULE_EXTERNAL_SUPPLY = 1 << 3, /**< panel voltage from outside: the charge pump stays off */
-    JL_MODULE_RESET_WIRED = 1 << 4,     /**< the port's JL_PIN_RESET reaches the controller */
+    JL_MODULE_ROWS_SEQUENTIAL =
+        1 << 0,                  /**< glass rows bonded in sequence (128x32), not alternately */
+    JL_MODULE_MIRROR_X = 1 << 1, /**< glass mounted the other way round left to right */
+    JL_MODULE_MIRROR_Y = 1 << 2, /**< glass mounted the other way round top to bottom */
+    JL_MODULE_EXTERNAL_SUPPLY =
+        1 << 3,                     /**< panel voltage from outside: the charge pump stays off */
+    JL_MODULE_RESET_WIRED = 1 << 4, /**< the port's JL_PIN_RESET reaches the controller */
 };
 
 /** Orientation of the picture, on top of the module's mounting. Add up. */
 enum jl_flip {
     JL_FLIP_NONE = 0,
-    JL_FLIP_X = 1,                           /**< left and right swapped */
-    JL_FLIP_Y = 2,                           /**< top and bottom swapped */
+    JL_FLIP_X = 1,                            /**< left and right swapped */
+    JL_FLIP_Y = 2,                            /**< top and bottom swapped */
     JL_FLIP_HALF_TURN = JL_FLIP_X | JL_FLIP_Y /**< upside down, readable */
 };
 
@@ -95,9 +97,9 @@ struct jl_controller {
     int16_t ram_height;             /**< pixels */
     uint8_t buses;                  /**< bit (1 << enum jl_bus) for each */
     uint8_t default_contrast;
-    uint8_t reset_low_us;       /**< least reset pulse, microseconds */
-    uint8_t reset_recovery_us;  /**< least wait after it, microseconds */
-    uint16_t window_price_px;   /**< pixels that cost as much wire as one more window */
+    uint8_t reset_low_us;      /**< least reset pulse, microseconds */
+    uint8_t reset_recovery_us; /**< least wait after it, microseconds */
+    uint16_t window_price_px;  /**< pixels that cost as much wire as one more window */
     uint8_t wake_steps_bytes;
     const uint8_t *wake_steps;
     size_t (*setup)(const struct jl_panel *panel, uint8_t *out);
@@ -152,8 +154,9 @@ struct jl_scroll {
  *         controller's RAM); JL_UNSUPPORTED (a bus the controller lacks).
  *         After an error the panel stays unusable: all calls refuse it.
  */
-JL_MUST_CHECK jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *config,
-                                      const struct jl_port *port);
+JL_MUST_CHECK
+jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *config,
+                        const struct jl_port *port);
 
 /**
  * Resets the controller (where the pin is wired), runs the wake-up sequence and
@@ -162,7 +165,8 @@ JL_MUST_CHECK jl_status jl_panel_open(struct jl_panel *panel, const struct jl_pa
  *
  * @return JL_OK; JL_NOT_AWAKE (not open); or the port's status
  */
-JL_MUST_CHECK jl_status jl_panel_wake(struct jl_panel *panel);
+JL_MUST_CHECK
+jl_status jl_panel_wake(struct jl_panel *panel);
 
 /**
  * Sends what changed in the frame: each damaged rectangle is one window and as
@@ -175,13 +179,16 @@ JL_MUST_CHECK jl_status jl_panel_wake(struct jl_panel *panel);
  *         writing its RAM); JL_UNSUPPORTED (the frame has another format);
  *         JL_OUT_OF_RANGE (another size than the glass); or the port's status
  */
-JL_MUST_CHECK jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame);
+JL_MUST_CHECK
+jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame);
 
 /** Sets the contrast, 0..255. @return JL_OK; JL_NOT_AWAKE; or the port's status */
-JL_MUST_CHECK jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast);
+JL_MUST_CHECK
+jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast);
 
 /** Shows on pixels dark and off pixels lit, or normally again. Returns as jl_panel_contrast(). */
-JL_MUST_CHECK jl_status jl_panel_invert(struct jl_panel *panel, bool inverted);
+JL_MUST_CHECK
+jl_status jl_panel_invert(struct jl_panel *panel, bool inverted);
 
 /**
  * Turns or mirrors the picture in the controller; `flip` is a sum of enum
@@ -189,16 +196,20 @@ JL_MUST_CHECK jl_status jl_panel_invert(struct jl_panel *panel, bool inverted);
  * columns only as they are written. Returns as jl_panel_contrast(), and
  * JL_BAD_ARGUMENT for other bits.
  */
-JL_MUST_CHECK jl_status jl_panel_flip(struct jl_panel *panel, uint8_t flip);
+JL_MUST_CHECK
+jl_status jl_panel_flip(struct jl_panel *panel, uint8_t flip);
 
 /** Lights every pixel whatever the RAM holds (a lamp test), or shows the RAM again. */
-JL_MUST_CHECK jl_status jl_panel_all_on(struct jl_panel *panel, bool all_on);
+JL_MUST_CHECK
+jl_status jl_panel_all_on(struct jl_panel *panel, bool all_on);
 
 /** Switches the display off; the RAM keeps its picture. Returns as jl_panel_contrast(). */
-JL_MUST_CHECK jl_status jl_panel_sleep(struct jl_panel *panel);
+JL_MUST_CHECK
+jl_status jl_panel_sleep(struct jl_panel *panel);
 
 /** Ends jl_panel_sleep() with the picture as it was. @return JL_OK; JL_NOT_AWAKE; port's */
-JL_MUST_CHECK jl_status jl_panel_resume(struct jl_panel *panel);
+JL_MUST_CHECK
+jl_status jl_panel_resume(struct jl_panel *panel);
 
 /**
  * Starts the controller's own horizontal scroll of some pages; no bytes flow
@@ -208,11 +219,12 @@ JL_MUST_CHECK jl_status jl_panel_resume(struct jl_panel *panel);
  *         wrong order, or a speed the controller lacks); JL_UNSUPPORTED (the
  *         description names no scroller); port's
  */
-JL_MUST_CHECK jl_status jl_panel_scroll_start(struct jl_panel *panel,
-                                              const struct jl_scroll *scroll);
+JL_MUST_CHECK
+jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll);
 
 /** Stops the scroll; the next present sends the whole frame. Returns as jl_panel_contrast(). */
-JL_MUST_CHECK jl_status jl_panel_scroll_stop(struct jl_panel *panel);
+JL_MUST_CHECK
+jl_status jl_panel_scroll_stop(struct jl_panel *panel);
 
 #ifdef __cplusplus
 }

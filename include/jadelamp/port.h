@@ -88,7 +88,8 @@ struct jl_port {
  *         first status other than JL_OK and JL_NO_ANSWER, with found holding
  *         what was seen until then
  */
-JL_MUST_CHECK jl_status jl_scan_i2c(const struct jl_port *port, uint8_t found[16]);
+JL_MUST_CHECK
+jl_status jl_scan_i2c(const struct jl_port *port, uint8_t found[16]);
 
 #ifdef __cplusplus
 }

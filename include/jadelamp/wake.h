@@ -54,7 +54,8 @@ extern "C" {
  * Checks a sequence without sending anything.
  * @return JL_OK; JL_BAD_ARGUMENT when a step is unknown or runs past the end
  */
-JL_MUST_CHECK jl_status jl_steps_check(const uint8_t *steps, size_t bytes);
+JL_MUST_CHECK
+jl_status jl_steps_check(const uint8_t *steps, size_t bytes);
 
 #ifdef __cplusplus
 }

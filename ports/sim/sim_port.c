@@ -1,8 +1,7 @@
 /* The port onto the simulated board. It does what a careful firmware port does. */
 #include "jadelamp/sim/sim_port.h"
 
-static bool write_all(struct jl_i2c_bus *bus, const uint8_t *bytes, size_t count)
-{
+static bool write_all(struct jl_i2c_bus *bus, const uint8_t *bytes, size_t count) {
     bool acknowledged = true;
     for (size_t i = 0; i < count && acknowledged; i++) {
         acknowledged = jl_i2c_write(bus, bytes[i]);
@@ -10,8 +9,7 @@ static bool write_all(struct jl_i2c_bus *bus, const uint8_t *bytes, size_t count
     return acknowledged;
 }
 
-static jl_status send_i2c(struct jl_i2c_bus *bus, const struct jl_transfer *t)
-{
+static jl_status send_i2c(struct jl_i2c_bus *bus, const struct jl_transfer *t) {
     if (!jl_i2c_start(bus)) {
         return JL_TIMEOUT;
     }
@@ -22,8 +20,7 @@ static jl_status send_i2c(struct jl_i2c_bus *bus, const struct jl_transfer *t)
     return acknowledged ? JL_OK : JL_NO_ANSWER;
 }
 
-static jl_status send(void *context, const struct jl_transfer *t)
-{
+static jl_status send(void *context, const struct jl_transfer *t) {
     struct jl_sim_port *port = context;
     if (port->i2c) {
         return send_i2c(port->i2c, t);
@@ -37,19 +34,18 @@ static jl_status send(void *context, const struct jl_transfer *t)
     return JL_OK;
 }
 
-static void wait_us(void *context, uint32_t microseconds)
-{
+static void wait_us(void *context, uint32_t microseconds) {
     struct jl_sim_port *port = context;
     jl_board_wait_ps(port->board, microseconds * (uint64_t)1000000);
 }
 
-static void set_pin(void *context, enum jl_pin pin, bool high)
-{
+static void set_pin(void *context, enum jl_pin pin, bool high) {
     struct jl_sim_port *port = context;
     static const struct {
         enum jl_pin pin;
         enum jl_device_pin device_pin;
-    } map[] = {{JL_PIN_RESET, JL_DEVICE_RESET}, {JL_PIN_DC, JL_DEVICE_DC}, {JL_PIN_CS, JL_DEVICE_CS}};
+    } map[] = {
+        {JL_PIN_RESET, JL_DEVICE_RESET}, {JL_PIN_DC, JL_DEVICE_DC}, {JL_PIN_CS, JL_DEVICE_CS}};
     for (size_t i = 0; i < sizeof map / sizeof map[0]; i++) {
         if (port->device && map[i].pin == pin) {
             jl_device_set_pin(port->device, map[i].device_pin, high);

@@ -19,8 +19,7 @@
 #define SPI_CAN_TAKE 0x01u
 #define SPI_IDLE     0x02u
 
-static bool wait_for(volatile uint32_t *status, uint32_t bits)
-{
+static bool wait_for(volatile uint32_t *status, uint32_t bits) {
     for (uint32_t turn = 0; turn < PATIENCE; turn++) {
         if (*status & bits) {
             return true;
@@ -29,8 +28,7 @@ static bool wait_for(volatile uint32_t *status, uint32_t bits)
     return false;
 }
 
-static jl_status i2c_put(volatile struct template_registers *r, uint8_t byte)
-{
+static jl_status i2c_put(volatile struct template_registers *r, uint8_t byte) {
     r->data = byte;
     if (!wait_for(&r->status, I2C_READY)) {
         return JL_TIMEOUT;
@@ -38,8 +36,8 @@ static jl_status i2c_put(volatile struct template_registers *r, uint8_t byte)
     return r->status & I2C_NACKED ? JL_NO_ANSWER : JL_OK;
 }
 
-static jl_status i2c_put_all(volatile struct template_registers *r, const uint8_t *bytes, size_t count)
-{
+static jl_status i2c_put_all(volatile struct template_registers *r, const uint8_t *bytes,
+                             size_t count) {
     jl_status status = JL_OK;
     for (size_t i = 0; i < count && status == JL_OK; i++) {
         status = i2c_put(r, bytes[i]);
@@ -47,8 +45,7 @@ static jl_status i2c_put_all(volatile struct template_registers *r, const uint8_
     return status;
 }
 
-static jl_status i2c_send(void *context, const struct jl_transfer *t)
-{
+static jl_status i2c_send(void *context, const struct jl_transfer *t) {
     struct template_hardware *hw = context;
     hw->bus->control = I2C_START;
     jl_status status = i2c_put(hw->bus, (uint8_t)(t->i2c_address << 1)); /* the write bit is 0 */
@@ -62,8 +59,8 @@ static jl_status i2c_send(void *context, const struct jl_transfer *t)
     return status;
 }
 
-static jl_status spi_put_all(volatile struct template_registers *r, const uint8_t *bytes, size_t count)
-{
+static jl_status spi_put_all(volatile struct template_registers *r, const uint8_t *bytes,
+                             size_t count) {
     for (size_t i = 0; i < count; i++) {
         if (!wait_for(&r->status, SPI_CAN_TAKE)) {
             return JL_TIMEOUT;
@@ -74,27 +71,27 @@ static jl_status spi_put_all(volatile struct template_registers *r, const uint8_
     return wait_for(&r->status, SPI_IDLE) ? JL_OK : JL_TIMEOUT;
 }
 
-static jl_status spi_send(void *context, const struct jl_transfer *t)
-{
+static jl_status spi_send(void *context, const struct jl_transfer *t) {
     struct template_hardware *hw = context;
     jl_status status = spi_put_all(hw->bus, t->head, t->head_bytes);
     return status == JL_OK ? spi_put_all(hw->bus, t->body, t->body_bytes) : status;
 }
 
-static void wait_us(void *context, uint32_t microseconds)
-{
+static void wait_us(void *context, uint32_t microseconds) {
     struct template_hardware *hw = context;
-    uint32_t start = *hw->microseconds; /* yours: any counter that runs at 1 MHz and wraps at 2^32 */
+    uint32_t start =
+        *hw->microseconds; /* yours: any counter that runs at 1 MHz and wraps at 2^32 */
     while (*hw->microseconds - start < microseconds) {
     }
 }
 
-static void set_pin(void *context, enum jl_pin pin, bool high)
-{
+static void set_pin(void *context, enum jl_pin pin, bool high) {
     struct template_hardware *hw = context;
     uint32_t bit = pin == JL_PIN_RESET ? hw->reset_bit : pin == JL_PIN_DC ? hw->dc_bit : hw->cs_bit;
     *hw->outputs = high ? *hw->outputs | bit : *hw->outputs & ~bit;
 }
 
-const struct jl_port_ops template_i2c_ops = {.send = i2c_send, .wait_us = wait_us, .set_pin = set_pin};
-const struct jl_port_ops template_spi_ops = {.send = spi_send, .wait_us = wait_us, .set_pin = set_pin};
+const struct jl_port_ops template_i2c_ops = {
+    .send = i2c_send, .wait_us = wait_us, .set_pin = set_pin};
+const struct jl_port_ops template_spi_ops = {
+    .send = spi_send, .wait_us = wait_us, .set_pin = set_pin};

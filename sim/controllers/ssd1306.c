@@ -71,14 +71,12 @@ struct ssd1306 {
     bool reset_pulsed, recovery_reported;
 };
 
-static struct ssd1306 *chip_of(struct jl_device *device)
-{
+static struct ssd1306 *chip_of(struct jl_device *device) {
     return device->state;
 }
 
 /* Table 9-1, the "reset" column of each command. */
-static void load_reset_values(struct ssd1306 *chip)
-{
+static void load_reset_values(struct ssd1306 *chip) {
     struct ssd1306 fresh = {
         .addressing = ADDRESS_PAGE,
         .column_end = SEGMENTS - 1,
@@ -97,15 +95,12 @@ static void load_reset_values(struct ssd1306 *chip)
     *chip = fresh;
 }
 
-static bool fits(const struct jl_glass *glass)
-{
+static bool fits(const struct jl_glass *glass) {
     return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
-           glass->column_offset + glass->width <= SEGMENTS &&
-           glass->height <= LINES;
+           glass->column_offset + glass->width <= SEGMENTS && glass->height <= LINES;
 }
 
-static void power_on(struct jl_device *device)
-{
+static void power_on(struct jl_device *device) {
     struct ssd1306 *chip = chip_of(device);
     device_noise(device, &chip->ram[0][0], sizeof chip->ram);
     load_reset_values(chip);
@@ -114,23 +109,19 @@ static void power_on(struct jl_device *device)
 /* ---- scrolling ---- */
 
 /* One display frame: fosc / (divide * (phase1 + phase2 + 50) * rows), 10.1.16. */
-static uint64_t frame_ps(const struct ssd1306 *chip)
-{
-    int step = (chip->clock >> 4) - 8;
-    uint64_t oscillator_hz = (uint64_t)(370000 + step * 14800);
+static uint64_t frame_ps(const struct ssd1306 *chip) {
+    uint64_t oscillator_hz = 370000 - 8 * 14800 + (uint64_t)(chip->clock >> 4) * 14800;
     uint64_t clocks = (uint64_t)((chip->clock & 0x0F) + 1) *
                       ((chip->precharge & 0x0F) + (chip->precharge >> 4) + 50u) *
                       (chip->multiplex + 1u);
     return clocks * 1000000000000u / oscillator_hz;
 }
 
-static uint8_t segment_of_column(const struct ssd1306 *chip, uint8_t column)
-{
+static uint8_t segment_of_column(const struct ssd1306 *chip, uint8_t column) {
     return chip->segment_remap ? (uint8_t)(SEGMENTS - 1 - column) : column;
 }
 
-static void scroll_once(struct ssd1306 *chip)
-{
+static void scroll_once(struct ssd1306 *chip) {
     struct scroll *scroll = &chip->scroll;
     /* Towards higher segments when "right" runs along them. */
     bool up = scroll->left == chip->segment_remap;
@@ -151,8 +142,7 @@ static void scroll_once(struct ssd1306 *chip)
 }
 
 /* Catches up with the virtual clock. */
-static void run_scroll(struct jl_device *device)
-{
+static void run_scroll(struct jl_device *device) {
     struct ssd1306 *chip = chip_of(device);
     struct scroll *scroll = &chip->scroll;
     uint64_t now = jl_board_now_ps(device->board);
@@ -171,29 +161,24 @@ static void run_scroll(struct jl_device *device)
 /* ---- GDDRAM ---- */
 
 /* The next value of a pointer that runs from start to end and around the whole RAM. */
-static uint8_t step_pointer(uint8_t at, uint8_t start, uint8_t end, int whole)
-{
+static uint8_t step_pointer(uint8_t at, uint8_t start, uint8_t end, int whole) {
     return at == end ? start : (uint8_t)((at + 1) % whole);
 }
 
-static void step_column(struct ssd1306 *chip)
-{
+static void step_column(struct ssd1306 *chip) {
     chip->column = step_pointer(chip->column, chip->column_start, chip->column_end, SEGMENTS);
 }
 
-static void step_page(struct ssd1306 *chip)
-{
+static void step_page(struct ssd1306 *chip) {
     chip->page = step_pointer(chip->page, chip->page_start, chip->page_end, PAGES);
 }
 
-static void advance(struct ssd1306 *chip)
-{
+static void advance(struct ssd1306 *chip) {
     bool column_done = chip->column == chip->column_end;
     bool page_done = chip->page == chip->page_end;
     switch (chip->addressing) {
     case ADDRESS_PAGE:
-        chip->column =
-            step_pointer(chip->column, chip->page_mode_column, SEGMENTS - 1, SEGMENTS);
+        chip->column = step_pointer(chip->column, chip->page_mode_column, SEGMENTS - 1, SEGMENTS);
         break;
     case ADDRESS_HORIZONTAL:
         step_column(chip);
@@ -210,13 +195,12 @@ static void advance(struct ssd1306 *chip)
     }
 }
 
-static void take_data(struct jl_device *device, uint8_t byte)
-{
+static void take_data(struct jl_device *device, uint8_t byte) {
     struct ssd1306 *chip = chip_of(device);
     if (chip->arguments_due) {
         device_report(device, JL_SEVERITY_ERROR,
-                      "data 0x%02X arrived while command 0x%02X still waits for %d argument(s)", byte,
-                      chip->command, chip->arguments_due - chip->argument_count);
+                      "data 0x%02X arrived while command 0x%02X still waits for %d argument(s)",
+                      byte, chip->command, chip->arguments_due - chip->argument_count);
         /* D/C decides: the byte goes to the RAM, the command keeps waiting. */
     }
     if (chip->scroll.running && !chip->scroll_reported) {
@@ -226,8 +210,9 @@ static void take_data(struct jl_device *device, uint8_t byte)
     }
     if (!chip->on && chip->was_on && !chip->asleep_reported) {
         chip->asleep_reported = true;
-        device_report(device, JL_SEVERITY_NOTE,
-                      "data arrives while the display sleeps: the RAM takes it, nothing shows until AF");
+        device_report(
+            device, JL_SEVERITY_NOTE,
+            "data arrives while the display sleeps: the RAM takes it, nothing shows until AF");
     }
     chip->ram[chip->page][segment_of_column(chip, chip->column)] = byte;
     advance(chip);
@@ -275,8 +260,7 @@ static const struct command_info commands[] = {
     {0xE3, 0xE3, 0, "no operation"},
 };
 
-static const struct command_info *find_command(uint8_t opcode)
-{
+static const struct command_info *find_command(uint8_t opcode) {
     /* C1..C7 lie between the two COM scan directions and mean nothing. */
     if (opcode > 0xC0 && opcode < 0xC8) {
         return NULL;
@@ -290,18 +274,17 @@ static const struct command_info *find_command(uint8_t opcode)
 }
 
 /* Reports an argument that sets bits the datasheet has as 0, or lies outside its range. */
-static void expect(struct jl_device *device, bool good, uint8_t argument, const char *right)
-{
+static void expect(struct jl_device *device, bool good, uint8_t argument, const char *right) {
     struct ssd1306 *chip = chip_of(device);
     if (!good) {
-        device_report(device, JL_SEVERITY_ERROR, "command 0x%02X (%s): argument 0x%02X, expected %s",
-                      chip->command, find_command(chip->command)->name, argument, right);
+        device_report(device, JL_SEVERITY_ERROR,
+                      "command 0x%02X (%s): argument 0x%02X, expected %s", chip->command,
+                      find_command(chip->command)->name, argument, right);
     }
 }
 
 static void set_window(struct jl_device *device, uint8_t limit, uint8_t *start, uint8_t *end,
-                       uint8_t *pointer)
-{
+                       uint8_t *pointer) {
     struct ssd1306 *chip = chip_of(device);
     const uint8_t *a = chip->arguments;
     expect(device, a[0] <= limit, a[0], limit == SEGMENTS - 1 ? "00..7F" : "00..07");
@@ -318,8 +301,7 @@ static void set_window(struct jl_device *device, uint8_t limit, uint8_t *start, 
     }
 }
 
-static void set_scroll(struct jl_device *device, bool vertical_too)
-{
+static void set_scroll(struct jl_device *device, bool vertical_too) {
     static const int frames[8] = {5, 64, 128, 256, 3, 4, 25, 2};
     struct ssd1306 *chip = chip_of(device);
     const uint8_t *a = chip->arguments;
@@ -347,8 +329,7 @@ static void set_scroll(struct jl_device *device, bool vertical_too)
     scroll->rows_a_step = vertical_too ? a[4] & 63 : 0;
 }
 
-static void start_scroll(struct jl_device *device)
-{
+static void start_scroll(struct jl_device *device) {
     struct ssd1306 *chip = chip_of(device);
     if (!chip->scroll.frames_a_step) {
         device_report(device, JL_SEVERITY_WARNING,
@@ -357,12 +338,11 @@ static void start_scroll(struct jl_device *device)
     }
     chip->scroll.running = true;
     chip->scroll_reported = false;
-    chip->scroll.next_ps = jl_board_now_ps(device->board) +
-                           frame_ps(chip) * (uint64_t)chip->scroll.frames_a_step;
+    chip->scroll.next_ps =
+        jl_board_now_ps(device->board) + frame_ps(chip) * (uint64_t)chip->scroll.frames_a_step;
 }
 
-static void switch_display(struct jl_device *device, bool on)
-{
+static void switch_display(struct jl_device *device, bool on) {
     struct ssd1306 *chip = chip_of(device);
     if (on && !chip->on) {
         chip->on_since_ps = jl_board_now_ps(device->board);
@@ -376,8 +356,7 @@ static void switch_display(struct jl_device *device, bool on)
     }
 }
 
-static void run_command_with_arguments(struct jl_device *device)
-{
+static void run_command_with_arguments(struct jl_device *device) {
     struct ssd1306 *chip = chip_of(device);
     uint8_t a = chip->arguments[0];
     switch (chip->command) {
@@ -449,8 +428,7 @@ static void run_command_with_arguments(struct jl_device *device)
     }
 }
 
-static void run_plain_command(struct jl_device *device, uint8_t opcode)
-{
+static void run_plain_command(struct jl_device *device, uint8_t opcode) {
     struct ssd1306 *chip = chip_of(device);
     if (opcode <= 0x1F || (opcode >= 0xB0 && opcode <= 0xB7)) {
         if (chip->addressing != ADDRESS_PAGE) {
@@ -503,8 +481,7 @@ static void run_plain_command(struct jl_device *device, uint8_t opcode)
     }
 }
 
-static void take_command_byte(struct jl_device *device, uint8_t byte)
-{
+static void take_command_byte(struct jl_device *device, uint8_t byte) {
     struct ssd1306 *chip = chip_of(device);
     if (chip->arguments_due) {
         chip->arguments[chip->argument_count++] = byte;
@@ -529,8 +506,7 @@ static void take_command_byte(struct jl_device *device, uint8_t byte)
 
 /* ---- the pins and buses ---- */
 
-static void reset(struct jl_device *device, bool low)
-{
+static void reset(struct jl_device *device, bool low) {
     struct ssd1306 *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     if (!low && now - chip->reset_edge_ps < 3000000) {
@@ -545,8 +521,7 @@ static void reset(struct jl_device *device, bool low)
 }
 
 /* False when the chip is held in reset and hears nothing. */
-static bool listens(struct jl_device *device)
-{
+static bool listens(struct jl_device *device) {
     struct ssd1306 *chip = chip_of(device);
     run_scroll(device);
     if (chip->in_reset && !chip->reset_reported) {
@@ -563,26 +538,25 @@ static bool listens(struct jl_device *device)
     return !chip->in_reset;
 }
 
-static bool i2c_begin(struct jl_device *device, bool read)
-{
+static bool i2c_begin(struct jl_device *device, bool read) {
     chip_of(device)->phase = I2C_CONTROL;
     (void)read; /* both directions are acknowledged */
     return listens(device);
 }
 
 /* Control byte: Co in bit 7, D/C in bit 6, the others 0 (8.1.5.2, 5 b). */
-static bool i2c_write(struct jl_device *device, uint8_t byte)
-{
+static bool i2c_write(struct jl_device *device, uint8_t byte) {
     struct ssd1306 *chip = chip_of(device);
     if (chip->in_reset) {
         return false;
     }
     if (chip->phase == I2C_CONTROL) {
         if (byte & 0x3F) {
-            device_report(device, JL_SEVERITY_ERROR,
-                          "0x%02X stands where a control byte belongs (00 commands, 40 data, 80 one "
-                          "command, C0 one data byte)",
-                          byte);
+            device_report(
+                device, JL_SEVERITY_ERROR,
+                "0x%02X stands where a control byte belongs (00 commands, 40 data, 80 one "
+                "command, C0 one data byte)",
+                byte);
         }
         chip->data_follows = (byte & 0x40) != 0;
         chip->phase = byte & 0x80 ? I2C_ONE_BYTE : I2C_ALL_BYTES;
@@ -600,19 +574,16 @@ static bool i2c_write(struct jl_device *device, uint8_t byte)
 }
 
 /* The status byte: bit 6 is 1 while the display is off (table 9-1, read status). */
-static uint8_t i2c_read(struct jl_device *device)
-{
+static uint8_t i2c_read(struct jl_device *device) {
     return chip_of(device)->on ? 0x00 : 0x40;
 }
 
-static void spi_select(struct jl_device *device, bool selected)
-{
+static void spi_select(struct jl_device *device, bool selected) {
     (void)device;
     (void)selected; /* CS frames bits, not commands: arguments may follow in the next frame */
 }
 
-static void spi_write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data)
-{
+static void spi_write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     if (!listens(device)) {
         return;
     }
@@ -626,8 +597,7 @@ static void spi_write(struct jl_device *device, const uint8_t *bytes, size_t cou
 }
 
 /* Tables 13-5 and 13-6: I2C clock cycle 2.5 us, SPI clock cycle 100 ns at least. */
-static void clocked(struct jl_device *device, bool i2c, uint32_t clock_hz)
-{
+static void clocked(struct jl_device *device, bool i2c, uint32_t clock_hz) {
     struct ssd1306 *chip = chip_of(device);
     uint32_t most = i2c ? 400000 : 10000000;
     if (clock_hz > most && !chip->clock_reported) {
@@ -644,8 +614,7 @@ static void clocked(struct jl_device *device, bool i2c, uint32_t clock_hz)
  * Seen from common 0 on, alternate bonding takes A, B, A, B ...; sequential
  * bonding takes all of A, then B.
  */
-static int pad_of_row(const struct jl_glass *glass, int y)
-{
+static int pad_of_row(const struct jl_glass *glass, int y) {
     int row = glass->common0_top ? y : glass->height - 1 - y;
     if (glass->rows_sequential) {
         return row;
@@ -654,8 +623,7 @@ static int pad_of_row(const struct jl_glass *glass, int y)
 }
 
 /* The common output that drives a pad, by the COM pins configuration (10.1.18). */
-static int common_of_pad(const struct ssd1306 *chip, int pad)
-{
+static int common_of_pad(const struct ssd1306 *chip, int pad) {
     int side = pad / PADS_A_SIDE;
     int place = pad % PADS_A_SIDE;
     if (chip->swap_sides) {
@@ -665,16 +633,14 @@ static int common_of_pad(const struct ssd1306 *chip, int pad)
 }
 
 /* The scanned row shown on a common output, or -1 when none drives it (tables 10-1, 10-2). */
-static int row_of_common(const struct ssd1306 *chip, int common)
-{
+static int row_of_common(const struct ssd1306 *chip, int common) {
     int rows = chip->multiplex + 1;
     int row = chip->common_remap ? (rows - 1 + chip->offset - common + 2 * LINES) % LINES
                                  : (common + chip->offset) % LINES;
     return row < rows ? row : -1;
 }
 
-static int ram_line_of_row(const struct ssd1306 *chip, int row)
-{
+static int ram_line_of_row(const struct ssd1306 *chip, int row) {
     int last = chip->fixed_rows + chip->scroll_rows;
     if (row >= chip->fixed_rows && row < last) {
         row = chip->fixed_rows +
@@ -683,8 +649,7 @@ static int ram_line_of_row(const struct ssd1306 *chip, int row)
     return (row + chip->start_line) % LINES;
 }
 
-static void show(struct jl_device *device, struct jl_picture *picture)
-{
+static void show(struct jl_device *device, struct jl_picture *picture) {
     run_scroll(device);
     const struct ssd1306 *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
@@ -705,13 +670,11 @@ static void show(struct jl_device *device, struct jl_picture *picture)
     }
 }
 
-static uint8_t brightness(struct jl_device *device)
-{
+static uint8_t brightness(struct jl_device *device) {
     return chip_of(device)->contrast;
 }
 
-static const char *why_dark(struct jl_device *device)
-{
+static const char *why_dark(struct jl_device *device) {
     const struct ssd1306 *chip = chip_of(device);
     /* tAF: segments and commons are driven 100 ms after AFh (section 8.9, power-on sequence). */
     const uint64_t light_delay_ps = 100000000000u;

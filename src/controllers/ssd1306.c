@@ -25,14 +25,12 @@ static const uint8_t wake_steps[] = {
     JL_STEP_SEND(0xAF),
 };
 
-static size_t put1(uint8_t *out, size_t at, uint8_t a)
-{
+static size_t put1(uint8_t *out, size_t at, uint8_t a) {
     out[at] = a;
     return at + 1;
 }
 
-static size_t put2(uint8_t *out, size_t at, uint8_t a, uint8_t b)
-{
+static size_t put2(uint8_t *out, size_t at, uint8_t a, uint8_t b) {
     return put1(out, put1(out, at, a), b);
 }
 
@@ -40,22 +38,19 @@ static size_t put2(uint8_t *out, size_t at, uint8_t a, uint8_t b)
  * On the usual module column 0 is at SEG127's side and row 0 at the last COM,
  * so the upright picture needs both remaps; mounting and flip each turn it once.
  */
-static size_t put_flip(uint8_t *out, size_t at, uint8_t module, uint8_t flip)
-{
+static size_t put_flip(uint8_t *out, size_t at, uint8_t module, uint8_t flip) {
     bool x_normal = ((module & JL_MODULE_MIRROR_X) != 0) != ((flip & JL_FLIP_X) != 0);
     bool y_normal = ((module & JL_MODULE_MIRROR_Y) != 0) != ((flip & JL_FLIP_Y) != 0);
     return put2(out, at, x_normal ? 0xA0 : 0xA1, y_normal ? 0xC0 : 0xC8);
 }
 
 /* The length byte of a send step, once its end is known. */
-static size_t finish(uint8_t *out, size_t end)
-{
+static size_t finish(uint8_t *out, size_t end) {
     out[0] = (uint8_t)(end - 1);
     return end;
 }
 
-static size_t setup(const struct jl_panel *panel, uint8_t *out)
-{
+static size_t setup(const struct jl_panel *panel, uint8_t *out) {
     const struct jl_panel_config *config = panel->config;
     bool pump = !(config->module & JL_MODULE_EXTERNAL_SUPPLY);
     bool sequential = (config->module & JL_MODULE_ROWS_SEQUENTIAL) != 0;
@@ -72,8 +67,7 @@ static size_t setup(const struct jl_panel *panel, uint8_t *out)
 }
 
 static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
-                      uint8_t *out)
-{
+                      uint8_t *out) {
     /* Pairs of opcodes whose lowest bit is off or on. */
     static const uint8_t switches[] = {
         [JL_SETTING_POWER] = 0xAE, [JL_SETTING_INVERT] = 0xA6, [JL_SETTING_ALL_ON] = 0xA4};
@@ -93,16 +87,14 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
  * The first RAM column of the glass. Mirroring turns the 128 columns around, so
  * glass that does not sit in their middle starts at another one then.
  */
-static int16_t first_column(const struct jl_panel *panel)
-{
+static int16_t first_column(const struct jl_panel *panel) {
     const struct jl_panel_config *config = panel->config;
     bool mirrored = (panel->flip & JL_FLIP_X) != 0;
     return mirrored ? (int16_t)(128 - config->width - config->column_offset)
                     : config->column_offset;
 }
 
-static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out)
-{
+static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
     uint8_t left = (uint8_t)(first_column(panel) + area.x);
     size_t n = put2(out, 1, 0x21, left);
     n = put1(out, n, (uint8_t)(left + area.w - 1)); /* inclusive */
@@ -117,8 +109,7 @@ static const struct {
     uint8_t code;
 } intervals[] = {{5, 0}, {64, 1}, {128, 2}, {256, 3}, {3, 4}, {4, 5}, {25, 6}, {2, 7}};
 
-static size_t encode_scroll(const struct jl_scroll *request, uint8_t *out)
-{
+static size_t encode_scroll(const struct jl_scroll *request, uint8_t *out) {
     if (!request) {
         return finish(out, put1(out, 1, 0x2E));
     }

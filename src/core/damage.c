@@ -4,18 +4,15 @@
  */
 #include "jadelamp/damage.h"
 
-static int32_t area_px(const struct jl_rect *r)
-{
+static int32_t area_px(const struct jl_rect *r) {
     return (int32_t)r->w * r->h;
 }
 
-void jl_damage_clear(struct jl_damage *damage)
-{
+void jl_damage_clear(struct jl_damage *damage) {
     damage->count = 0;
 }
 
-void jl_damage_add(struct jl_damage *damage, struct jl_rect area)
-{
+void jl_damage_add(struct jl_damage *damage, struct jl_rect area) {
     if (jl_rect_is_empty(area)) {
         return;
     }

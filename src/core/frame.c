@@ -4,8 +4,7 @@
 #include "mem.h"
 
 jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, int16_t width,
-                        int16_t height, void *pixels, size_t pixel_bytes)
-{
+                        int16_t height, void *pixels, size_t pixel_bytes) {
     if (!frame || !format || !pixels || width < 1 || height < 1) {
         return JL_BAD_ARGUMENT;
     }
@@ -35,8 +34,7 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
     return JL_OK;
 }
 
-void jl_frame_damage_all(struct jl_frame *frame)
-{
+void jl_frame_damage_all(struct jl_frame *frame) {
     frame->damage.count = 1;
     frame->damage.rects[0] = (struct jl_rect){0, 0, frame->target.width, frame->target.height};
 }

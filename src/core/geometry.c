@@ -1,23 +1,19 @@
 /* Rectangle arithmetic. 32-bit inside, so that x + w of any int16_t is exact. */
 #include "jadelamp/geometry.h"
 
-bool jl_rect_is_empty(struct jl_rect r)
-{
+bool jl_rect_is_empty(struct jl_rect r) {
     return r.w <= 0 || r.h <= 0;
 }
 
-static int32_t least(int32_t a, int32_t b)
-{
+static int32_t least(int32_t a, int32_t b) {
     return a < b ? a : b;
 }
 
-static int32_t most(int32_t a, int32_t b)
-{
+static int32_t most(int32_t a, int32_t b) {
     return a > b ? a : b;
 }
 
-struct jl_rect jl_rect_intersect(struct jl_rect a, struct jl_rect b)
-{
+struct jl_rect jl_rect_intersect(struct jl_rect a, struct jl_rect b) {
     struct jl_rect none = {0, 0, 0, 0};
     if (jl_rect_is_empty(a) || jl_rect_is_empty(b)) {
         return none;
@@ -33,8 +29,7 @@ struct jl_rect jl_rect_intersect(struct jl_rect a, struct jl_rect b)
                             (int16_t)(bottom - top)};
 }
 
-struct jl_rect jl_rect_around(struct jl_rect a, struct jl_rect b)
-{
+struct jl_rect jl_rect_around(struct jl_rect a, struct jl_rect b) {
     if (jl_rect_is_empty(a)) {
         return b;
     }

@@ -8,8 +8,7 @@
 #include "jadelamp/draw.h"
 #include "jadelamp/frame.h"
 
-static uint8_t lit_bits(jl_color color)
-{
+static uint8_t lit_bits(jl_color color) {
     return jl_color_luminance(color) >= 128 ? 0xFF : 0x00;
 }
 
@@ -19,8 +18,7 @@ static uint8_t lit_bits(jl_color color)
  * sign extensions on a Cortex-M0.
  */
 static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper)
-{
+                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
     struct jl_frame *frame = (struct jl_frame *)target;
     unsigned ink_writes = ink == JL_CLEAR ? 0x00 : 0xFF;
     unsigned paper_writes = paper == JL_CLEAR ? 0x00 : 0xFF;
@@ -60,8 +58,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     }
 }
 
-static void fill(struct jl_target *target, struct jl_rect area, jl_color color)
-{
+static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
     stencil(target, area, NULL, 0, 0, color, JL_CLEAR);
 }
 

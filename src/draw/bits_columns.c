@@ -1,13 +1,12 @@
 /* Bitmaps in vertical bytes. */
 #include "jadelamp/draw.h"
 
-static uint8_t column(const struct jl_bitmap *map, int x, int y)
-{
+static uint8_t column(const struct jl_bitmap *map, int x, int y) {
     if (x < 0 || x >= map->width || y >= map->height || y <= -8) {
         return 0;
     }
-    int page = y >> 3; /* -1 for rows above the map */
-    int shift = y & 7;
+    int page = y < 0 ? -1 : y >> 3; /* -1: the rows above the map */
+    unsigned shift = (unsigned)y & 7;
     const uint8_t *byte = map->bits + page * map->width + x;
     unsigned bits = page >= 0 ? (unsigned)byte[0] >> shift : 0;
     if (shift && (page + 1) * 8 < map->height) {

@@ -1,8 +1,7 @@
 /* Bitmaps in rows of bytes, in both bit orders. */
 #include "jadelamp/draw.h"
 
-static uint8_t gather(const struct jl_bitmap *map, int x, int y, unsigned flip)
-{
+static uint8_t gather(const struct jl_bitmap *map, int x, int y, unsigned flip) {
     unsigned bits = 0;
     if (x < 0 || x >= map->width) {
         return 0;
@@ -18,13 +17,11 @@ static uint8_t gather(const struct jl_bitmap *map, int x, int y, unsigned flip)
     return (uint8_t)bits;
 }
 
-static uint8_t column_msb(const struct jl_bitmap *map, int x, int y)
-{
+static uint8_t column_msb(const struct jl_bitmap *map, int x, int y) {
     return gather(map, x, y, 7);
 }
 
-static uint8_t column_lsb(const struct jl_bitmap *map, int x, int y)
-{
+static uint8_t column_lsb(const struct jl_bitmap *map, int x, int y) {
     return gather(map, x, y, 0);
 }
 

@@ -1,8 +1,7 @@
 /* Numbers as text, without the C library. */
 #include "jadelamp/text.h"
 
-size_t jl_format_fixed(char *out, size_t size, int32_t value, uint8_t decimals)
-{
+size_t jl_format_fixed(char *out, size_t size, int32_t value, uint8_t decimals) {
     char reversed[14];
     size_t length = 0;
     if (decimals > 9) {

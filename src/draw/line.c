@@ -12,15 +12,14 @@ struct walk {
     bool along_is_x;
 };
 
-static void run(const struct walk *walk, int32_t along, int32_t length, int32_t across)
-{
+static void run(const struct walk *walk, int32_t along, int32_t length, int32_t across) {
     /* The walk is clipped along, so only `across` can be outside int16_t's range. */
     if (across < INT16_MIN || across > INT16_MAX) {
         return;
     }
-    struct jl_rect area = walk->along_is_x
-                              ? (struct jl_rect){(int16_t)along, (int16_t)across, (int16_t)length, 1}
-                              : (struct jl_rect){(int16_t)across, (int16_t)along, 1, (int16_t)length};
+    struct jl_rect area =
+        walk->along_is_x ? (struct jl_rect){(int16_t)along, (int16_t)across, (int16_t)length, 1}
+                         : (struct jl_rect){(int16_t)across, (int16_t)along, 1, (int16_t)length};
     jl_fill_rect(walk->target, area, walk->color);
 }
 
@@ -30,8 +29,7 @@ static void run(const struct walk *walk, int32_t along, int32_t length, int32_t 
  * (reach = a1 - a0, rise = |b1 - b0| <= reach), kept as a quotient and a rest.
  */
 static void line_along(const struct walk *walk, int32_t a0, int32_t b0, int32_t a1, int32_t b1,
-                       int32_t first, int32_t last)
-{
+                       int32_t first, int32_t last) {
     if (first > last) {
         return;
     }
@@ -67,14 +65,12 @@ static void line_along(const struct walk *walk, int32_t a0, int32_t b0, int32_t 
     run(walk, run_start, last - run_start + 1, run_across);
 }
 
-static int32_t distance(int32_t a, int32_t b)
-{
+static int32_t distance(int32_t a, int32_t b) {
     return a > b ? a - b : b - a;
 }
 
 void jl_draw_line(struct jl_target *target, int16_t x0, int16_t y0, int16_t x1, int16_t y1,
-                  jl_color color)
-{
+                  jl_color color) {
     const struct jl_rect *clip = &target->clip;
     struct walk walk = {target, color, distance(x0, x1) >= distance(y0, y1)};
     int32_t a0 = walk.along_is_x ? x0 : y0;

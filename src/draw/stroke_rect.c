@@ -3,15 +3,13 @@
 
 /* A side at coordinate `at`, left out when it lies past the range of coordinates. */
 static void side(struct jl_target *target, int32_t x, int32_t y, int16_t w, int16_t h,
-                 jl_color color)
-{
+                 jl_color color) {
     if (x <= INT16_MAX && y <= INT16_MAX) {
         jl_fill_rect(target, (struct jl_rect){(int16_t)x, (int16_t)y, w, h}, color);
     }
 }
 
-void jl_stroke_rect(struct jl_target *target, struct jl_rect rect, jl_color color)
-{
+void jl_stroke_rect(struct jl_target *target, struct jl_rect rect, jl_color color) {
     if (jl_rect_is_empty(rect)) {
         return;
     }

@@ -6,8 +6,7 @@
 #define MARK_GAP  2 /* from the edge of the glass to a mark */
 #define TEXT_LEFT (MARK_GAP + MARK_PX + 3)
 
-static void corner_marks(struct jl_target *target)
-{
+static void corner_marks(struct jl_target *target) {
     int16_t right = (int16_t)(target->width - MARK_GAP - MARK_PX);
     int16_t bottom = (int16_t)(target->height - MARK_GAP - MARK_PX);
     jl_fill_rect(target, (struct jl_rect){MARK_GAP, MARK_GAP, MARK_PX, MARK_PX}, JL_WHITE);
@@ -21,8 +20,7 @@ static void corner_marks(struct jl_target *target)
 }
 
 /* Points up; its shaft runs through the middle of the glass. */
-static void arrow(struct jl_target *target, int16_t middle_x, int16_t top, int16_t height)
-{
+static void arrow(struct jl_target *target, int16_t middle_x, int16_t top, int16_t height) {
     jl_fill_rect(target, (struct jl_rect){middle_x, top, 1, height}, JL_WHITE);
     for (int16_t i = 1; i <= 4 && i < height; i++) {
         jl_draw_pixel(target, (int16_t)(middle_x - i), (int16_t)(top + i), JL_WHITE);
@@ -30,8 +28,7 @@ static void arrow(struct jl_target *target, int16_t middle_x, int16_t top, int16
     }
 }
 
-void jl_draw_test_card(struct jl_target *target, const char *title)
-{
+void jl_draw_test_card(struct jl_target *target, const char *title) {
     static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
     int16_t width = target->width;
     int16_t height = target->height;
@@ -56,9 +53,10 @@ void jl_draw_test_card(struct jl_target *target, const char *title)
         jl_fill_rect(target, (struct jl_rect){at, top, 1, band}, JL_WHITE);
     }
 
-    jl_target_clip(target, jl_rect_intersect(whole_clip, (struct jl_rect){
-                                                 TEXT_LEFT, 0, (int16_t)(width - 2 * TEXT_LEFT),
-                                                 height}));
+    jl_target_clip(
+        target,
+        jl_rect_intersect(
+            whole_clip, (struct jl_rect){TEXT_LEFT, 0, (int16_t)(width - 2 * TEXT_LEFT), height}));
     if (title) {
         jl_text(target, TEXT_LEFT, MARK_GAP, title, &style);
     }

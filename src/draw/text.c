@@ -8,8 +8,7 @@
 static const uint8_t missing_box[] = {0x7F, 0x41, 0x41, 0x41, 0x7F};
 
 uint16_t jl_text(struct jl_target *target, int16_t x, int16_t y, const char *text,
-                 const struct jl_text_style *style)
-{
+                 const struct jl_text_style *style) {
     const struct jl_font *font = style->font;
     uint16_t missing = 0;
     int32_t pen = x;
@@ -30,8 +29,7 @@ uint16_t jl_text(struct jl_target *target, int16_t x, int16_t y, const char *tex
     return missing;
 }
 
-int16_t jl_text_width(const struct jl_font *font, const char *text)
-{
+int16_t jl_text_width(const struct jl_font *font, const char *text) {
     int32_t width = 0;
     while (width < INT16_MAX && jl_utf8_next(&text) != 0) {
         width += font->advance;

@@ -1,8 +1,7 @@
 /* UTF-8 decoding (RFC 3629 section 3): shortest form only, no surrogates, up to U+10FFFF. */
 #include "utf8.h"
 
-uint32_t jl_utf8_next(const char **text)
-{
+uint32_t jl_utf8_next(const char **text) {
     const uint8_t *at = (const uint8_t *)*text;
     uint32_t lead = *at;
     if (lead == 0) {

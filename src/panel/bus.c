@@ -11,16 +11,14 @@
 #define CONTROL_COMMANDS 0x00
 #define CONTROL_DATA     0x40
 
-void jl_bus_pin(const struct jl_port *port, enum jl_pin pin, bool high)
-{
+void jl_bus_pin(const struct jl_port *port, enum jl_pin pin, bool high) {
     if (port->ops->set_pin) {
         port->ops->set_pin(port->context, pin, high);
     }
 }
 
 static jl_status transfer(const struct jl_panel *panel, uint8_t control, const uint8_t *bytes,
-                          size_t count)
-{
+                          size_t count) {
     const struct jl_port *port = panel->port;
     struct jl_transfer t = {.body = bytes, .body_bytes = count};
     if (panel->config->bus == JL_BUS_I2C) {
@@ -38,8 +36,7 @@ static jl_status transfer(const struct jl_panel *panel, uint8_t control, const u
 }
 
 static jl_status split(const struct jl_panel *panel, uint8_t control, const uint8_t *bytes,
-                       size_t count)
-{
+                       size_t count) {
     size_t most = panel->port->most_body_bytes ? panel->port->most_body_bytes : count;
     jl_status status = JL_OK;
     while (count && status == JL_OK) {
@@ -55,12 +52,10 @@ static jl_status split(const struct jl_panel *panel, uint8_t control, const uint
  * A command may be split too: the controller keeps waiting for the missing
  * arguments over any number of transfers.
  */
-jl_status jl_bus_command(const struct jl_panel *panel, const uint8_t *bytes, size_t count)
-{
+jl_status jl_bus_command(const struct jl_panel *panel, const uint8_t *bytes, size_t count) {
     return split(panel, CONTROL_COMMANDS, bytes, count);
 }
 
-jl_status jl_bus_data(const struct jl_panel *panel, const uint8_t *bytes, size_t count)
-{
+jl_status jl_bus_data(const struct jl_panel *panel, const uint8_t *bytes, size_t count) {
     return split(panel, CONTROL_DATA, bytes, count);
 }

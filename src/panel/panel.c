@@ -6,12 +6,10 @@
 
 #define FLIP_ALL JL_FLIP_HALF_TURN
 
-static jl_status check_config(const struct jl_panel_config *config, const struct jl_port *port)
-{
+static jl_status check_config(const struct jl_panel_config *config, const struct jl_port *port) {
     const struct jl_controller *controller = config->controller;
-    if (!controller || !port->ops || !port->ops->send || !port->ops->wait_us ||
-        config->width < 1 || config->height < 1 || config->column_offset < 0 ||
-        (config->flip & ~FLIP_ALL)) {
+    if (!controller || !port->ops || !port->ops->send || !port->ops->wait_us || config->width < 1 ||
+        config->height < 1 || config->column_offset < 0 || (config->flip & ~FLIP_ALL)) {
         return JL_BAD_ARGUMENT;
     }
     if (!(controller->buses & (1u << config->bus))) {
@@ -33,8 +31,7 @@ static jl_status check_config(const struct jl_panel_config *config, const struct
 }
 
 jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *config,
-                        const struct jl_port *port)
-{
+                        const struct jl_port *port) {
     if (!panel) {
         return JL_BAD_ARGUMENT;
     }
@@ -51,16 +48,14 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
     return status;
 }
 
-jl_status jl_panel_settle(struct jl_panel *panel, jl_status status)
-{
+jl_status jl_panel_settle(struct jl_panel *panel, jl_status status) {
     if (status != JL_OK) {
         panel->state = STATE_OPEN;
     }
     return status;
 }
 
-jl_status jl_panel_ready(const struct jl_panel *panel)
-{
+jl_status jl_panel_ready(const struct jl_panel *panel) {
     if (!panel) {
         return JL_BAD_ARGUMENT;
     }
@@ -69,8 +64,7 @@ jl_status jl_panel_ready(const struct jl_panel *panel)
                                              : JL_NOT_AWAKE;
 }
 
-static void reset_pulse(const struct jl_panel *panel)
-{
+static void reset_pulse(const struct jl_panel *panel) {
     const struct jl_port *port = panel->port;
     const struct jl_controller *controller = panel->config->controller;
     /* Whatever the pin was before: low for long enough, then high, is a reset. */
@@ -80,8 +74,7 @@ static void reset_pulse(const struct jl_panel *panel)
     port->ops->wait_us(port->context, controller->reset_recovery_us);
 }
 
-jl_status jl_panel_wake(struct jl_panel *panel)
-{
+jl_status jl_panel_wake(struct jl_panel *panel) {
     if (!panel) {
         return JL_BAD_ARGUMENT;
     }
@@ -109,8 +102,7 @@ jl_status jl_panel_wake(struct jl_panel *panel)
     return jl_panel_settle(panel, status);
 }
 
-jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_t value)
-{
+jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_t value) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
     size_t bytes = panel->config->controller->setting(panel, setting, value, steps);
     if (!bytes) {
@@ -119,8 +111,7 @@ jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_
     return jl_panel_settle(panel, jl_steps_run_plain(panel, steps, bytes));
 }
 
-jl_status jl_panel_sleep(struct jl_panel *panel)
-{
+jl_status jl_panel_sleep(struct jl_panel *panel) {
     jl_status status = jl_panel_ready(panel);
     if (status == JL_OK) {
         status = jl_panel_apply(panel, JL_SETTING_POWER, 0);
@@ -131,8 +122,7 @@ jl_status jl_panel_sleep(struct jl_panel *panel)
     return status;
 }
 
-jl_status jl_panel_resume(struct jl_panel *panel)
-{
+jl_status jl_panel_resume(struct jl_panel *panel) {
     if (!panel) {
         return JL_BAD_ARGUMENT;
     }

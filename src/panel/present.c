@@ -4,8 +4,7 @@
 #include "window.h"
 
 static jl_status present_area(const struct jl_panel *panel, const struct jl_frame *frame,
-                              struct jl_rect area)
-{
+                              struct jl_rect area) {
     const struct jl_format *format = frame->format;
     /* Grown to whole lines of memory: pages of 8 rows for vertical bytes. */
     int first_line = area.y >> format->line_rows_log2;
@@ -15,8 +14,8 @@ static jl_status present_area(const struct jl_panel *panel, const struct jl_fram
     jl_status status = jl_window_open(panel, area);
 
     uint32_t line_bytes = jl_line_bytes(format, area.w);
-    const uint8_t *line = frame->pixels + (size_t)first_line * frame->stride_bytes +
-                          jl_line_bytes(format, area.x);
+    const uint8_t *line =
+        frame->pixels + (size_t)first_line * frame->stride_bytes + jl_line_bytes(format, area.x);
     /* Full-width lines lie one behind the other: one transfer for all of them. */
     if (line_bytes == frame->stride_bytes) {
         line_bytes *= lines;
@@ -28,8 +27,7 @@ static jl_status present_area(const struct jl_panel *panel, const struct jl_fram
     return status;
 }
 
-jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame)
-{
+jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
     jl_status status = jl_panel_ready(panel);
     if (status != JL_OK) {
         return status;

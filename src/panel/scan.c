@@ -4,8 +4,7 @@
 #define FIRST_ADDRESS 0x08
 #define LAST_ADDRESS  0x77
 
-jl_status jl_scan_i2c(const struct jl_port *port, uint8_t found[16])
-{
+jl_status jl_scan_i2c(const struct jl_port *port, uint8_t found[16]) {
     if (!port || !port->ops || !port->ops->send || !found) {
         return JL_BAD_ARGUMENT;
     }

@@ -2,8 +2,7 @@
 #include "panel.h"
 #include "steps.h"
 
-static jl_status send_scroll(struct jl_panel *panel, const struct jl_scroll *scroll)
-{
+static jl_status send_scroll(struct jl_panel *panel, const struct jl_scroll *scroll) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
     size_t bytes = panel->config->scroller->encode(scroll, steps);
     if (!bytes) {
@@ -12,8 +11,7 @@ static jl_status send_scroll(struct jl_panel *panel, const struct jl_scroll *scr
     return jl_panel_settle(panel, jl_steps_run_plain(panel, steps, bytes));
 }
 
-jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll)
-{
+jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll) {
     jl_status status = jl_panel_ready(panel);
     if (status != JL_OK) {
         return status;
@@ -36,8 +34,7 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
     return status;
 }
 
-jl_status jl_panel_scroll_stop(struct jl_panel *panel)
-{
+jl_status jl_panel_scroll_stop(struct jl_panel *panel) {
     jl_status status = jl_panel_ready(panel);
     if (status != JL_BUSY) {
         return status;

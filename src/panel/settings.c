@@ -1,8 +1,7 @@
 /* Settings that need no picture data: contrast, inversion, flip, lamp test. */
 #include "panel.h"
 
-jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast)
-{
+jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast) {
     jl_status status = jl_panel_ready(panel);
     if (status == JL_OK) {
         status = jl_panel_apply(panel, JL_SETTING_CONTRAST, contrast);
@@ -13,8 +12,7 @@ jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast)
     return status;
 }
 
-jl_status jl_panel_invert(struct jl_panel *panel, bool inverted)
-{
+jl_status jl_panel_invert(struct jl_panel *panel, bool inverted) {
     jl_status status = jl_panel_ready(panel);
     if (status == JL_OK) {
         status = jl_panel_apply(panel, JL_SETTING_INVERT, inverted);
@@ -25,8 +23,7 @@ jl_status jl_panel_invert(struct jl_panel *panel, bool inverted)
     return status;
 }
 
-jl_status jl_panel_flip(struct jl_panel *panel, uint8_t flip)
-{
+jl_status jl_panel_flip(struct jl_panel *panel, uint8_t flip) {
     jl_status status = jl_panel_ready(panel);
     if (status == JL_OK && (flip & ~JL_FLIP_HALF_TURN)) {
         status = JL_BAD_ARGUMENT;
@@ -41,8 +38,7 @@ jl_status jl_panel_flip(struct jl_panel *panel, uint8_t flip)
     return status;
 }
 
-jl_status jl_panel_all_on(struct jl_panel *panel, bool all_on)
-{
+jl_status jl_panel_all_on(struct jl_panel *panel, bool all_on) {
     jl_status status = jl_panel_ready(panel);
     if (status == JL_OK) {
         status = jl_panel_apply(panel, JL_SETTING_ALL_ON, all_on);

@@ -4,15 +4,13 @@
 #include "bus.h"
 #include "steps.h"
 
-jl_status jl_window_open(const struct jl_panel *panel, struct jl_rect area)
-{
+jl_status jl_window_open(const struct jl_panel *panel, struct jl_rect area) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
     size_t bytes = panel->config->controller->window(panel, area, steps);
     return jl_steps_run_plain(panel, steps, bytes);
 }
 
-jl_status jl_window_clear(const struct jl_panel *panel)
-{
+jl_status jl_window_clear(const struct jl_panel *panel) {
     /* In flash: long enough that the control bytes cost 6 % on I2C, short for an 8 KB part. */
     static const uint8_t black[32] = {0};
     const struct jl_panel_config *config = panel->config;

@@ -5,14 +5,12 @@
 #include "jadelamp/panel.h"
 
 /* Lines of memory that hold so many rows of a picture. */
-static inline uint32_t jl_lines(const struct jl_format *format, int16_t rows)
-{
+static inline uint32_t jl_lines(const struct jl_format *format, int16_t rows) {
     return ((uint32_t)rows + (1u << format->line_rows_log2) - 1) >> format->line_rows_log2;
 }
 
 /* Bytes of a line's part of that width. */
-static inline uint32_t jl_line_bytes(const struct jl_format *format, int16_t width)
-{
+static inline uint32_t jl_line_bytes(const struct jl_format *format, int16_t width) {
     return (((uint32_t)width * format->bits_per_pixel) << format->line_rows_log2) / 8;
 }
 

@@ -113,7 +113,8 @@ struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz,
 /** Connects a device at a 7-bit address. False: bad address or no place (16 devices). */
 bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t address);
 
-/** START; takes one bit time, 1.4 when the bus is still open (repeated START). False: the bus is stuck (25 ms of waiting passed). */
+/** START; takes one bit time, 1.4 when the bus is still open (repeated START). False: the bus is
+ * stuck (25 ms of waiting passed). */
 bool jl_i2c_start(struct jl_i2c_bus *bus);
 
 /** Sends a byte; 9 bit times. True when somebody acknowledged. */
@@ -143,8 +144,8 @@ void jl_i2c_hold_sda(struct jl_i2c_bus *bus, bool held);
 /* ---- SPI: most significant bit first, devices chosen by their CS pin (low) ---- */
 
 /** An SPI bus. Mode 0 (clock idles low) or 3 (high). Else as jl_board_add_i2c(). */
-struct jl_spi_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz,
-                                    uint32_t overhead_ns, int mode);
+struct jl_spi_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz, uint32_t overhead_ns,
+                                    int mode);
 
 /** Connects a device. False: no place (16 devices). */
 bool jl_spi_attach(struct jl_spi_bus *bus, struct jl_device *device);

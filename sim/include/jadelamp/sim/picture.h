@@ -25,8 +25,7 @@ bool jl_picture_create(struct jl_picture *picture, int width, int height);
 void jl_picture_free(struct jl_picture *picture);
 
 /** The three bytes of a pixel; the caller keeps x and y inside. */
-static inline uint8_t *jl_picture_at(const struct jl_picture *picture, int x, int y)
-{
+static inline uint8_t *jl_picture_at(const struct jl_picture *picture, int x, int y) {
     return picture->rgb + ((long)y * picture->width + x) * 3;
 }
 

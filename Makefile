@@ -1,0 +1,46 @@
+# Jade Lamp from a fresh Debian machine. `make demo` and `make test` do everything;
+# CMake is underneath (CMakeLists.txt).
+BUILD ?= build
+JOBS  ?= $(shell nproc)
+MAKEFLAGS += --no-print-directory
+
+.PHONY: all demo test bench lint firmware screenshots clean help
+
+help:
+	@echo "make demo        build and run the harbour of Heron Quay; pictures go to out/heron-quay"
+	@echo "make test        build and run all tests"
+	@echo "make bench       wire time, flash and RAM"
+	@echo "make firmware    cross-build for Cortex-M0+ and print what it costs"
+	@echo "make lint        format, static analysis, layer rules"
+	@echo "make screenshots refresh docs/screenshots"
+
+all:
+	@scripts/setup build
+	@cmake -S . -B $(BUILD) $(CMAKE_FLAGS) > $(BUILD).log 2>&1 || { cat $(BUILD).log; exit 1; }
+	@rm -f $(BUILD).log
+	@cmake --build $(BUILD) -j $(JOBS)
+
+demo: all
+	$(BUILD)/jadelamp demo --into out/heron-quay
+
+test: all
+	cd $(BUILD) && ctest --output-on-failure -j $(JOBS)
+
+bench: all
+	@scripts/setup firmware
+	@$(BUILD)/bench/bench_wire
+	@scripts/firmware $(BUILD)/firmware
+
+firmware:
+	@scripts/setup firmware
+	@scripts/firmware $(BUILD)/firmware
+
+lint: all
+	@scripts/setup lint
+	@scripts/lint $(BUILD)
+
+screenshots: all
+	@scripts/screenshots $(BUILD)
+
+clean:
+	rm -rf $(BUILD) out

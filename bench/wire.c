@@ -1,0 +1,112 @@
+/*
+ * What work costs on the wire, in virtual time: exact and the same in every run.
+ * "ideal" is the payload alone: 9 clocks a byte on I2C, 8 on SPI.
+ */
+#include <stdio.h>
+#include <stdlib.h>
+
+#include "jadelamp/jadelamp.h"
+#include "jadelamp/sim/emulators.h"
+#include "jadelamp/sim/sim_port.h"
+
+struct setup {
+    const char *name;
+    enum jl_bus bus;
+    uint32_t hz;
+    uint32_t overhead_ns;
+};
+
+struct station {
+    struct jl_board *board;
+    struct jl_sim_port sim;
+    struct jl_port port;
+    struct jl_panel_config config;
+    struct jl_panel panel;
+    struct jl_frame frame;
+    uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 64)];
+};
+
+static void must(jl_status status) {
+    if (status != JL_OK) {
+        fprintf(stderr, "bench: %s\n", jl_status_text(status));
+        exit(1);
+    }
+}
+
+static void open_station(struct station *s, const struct setup *setup) {
+    struct jl_glass glass = {.width = 128, .height = 64};
+    *s = (struct station){.board = jl_board_create(1)};
+    struct jl_device *device = jl_board_add_device(s->board, &jl_emulated_ssd1306, "oled", &glass);
+    s->sim = (struct jl_sim_port){.board = s->board, .device = device};
+    if (setup->bus == JL_BUS_I2C) {
+        s->sim.i2c = jl_board_add_i2c(s->board, setup->hz, setup->overhead_ns);
+        jl_i2c_attach(s->sim.i2c, device, 0x3C);
+    } else {
+        s->sim.spi = jl_board_add_spi(s->board, setup->hz, setup->overhead_ns, 0);
+        jl_spi_attach(s->sim.spi, device);
+    }
+    s->port = (struct jl_port){.ops = &jl_sim_port_ops, .context = &s->sim};
+    s->config = (struct jl_panel_config){.controller = &jl_ssd1306,
+                                         .width = 128,
+                                         .height = 64,
+                                         .bus = setup->bus,
+                                         .i2c_address = 0x3C};
+    must(jl_frame_init(&s->frame, &jl_mono_columns, 128, 64, s->pixels, sizeof s->pixels));
+    must(jl_panel_open(&s->panel, &s->config, &s->port));
+    must(jl_panel_wake(&s->panel));
+}
+
+static uint64_t bytes_moved(const struct station *s) {
+    return s->sim.i2c ? jl_i2c_byte_count(s->sim.i2c) : jl_spi_byte_count(s->sim.spi);
+}
+
+static void draw_frame(struct station *s) {
+    jl_draw_test_card(&s->frame.target, "bench");
+    jl_frame_damage_all(&s->frame);
+}
+
+static void draw_digits(struct station *s, const char *text) {
+    static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
+    jl_text(&s->frame.target, 20, 28, text, &style);
+}
+
+static void measure(struct station *s, const struct setup *setup, const char *what,
+                    size_t payload) {
+    unsigned clocks = setup->bus == JL_BUS_I2C ? 9 : 8;
+    uint64_t start = jl_board_now_ps(s->board), bytes = bytes_moved(s);
+    must(jl_panel_present(&s->panel, &s->frame));
+    double us = (double)(jl_board_now_ps(s->board) - start) / 1e6;
+    printf("  %-18s %-24s %5llu bytes %10.1f us", setup->name, what,
+           (unsigned long long)(bytes_moved(s) - bytes), us);
+    if (payload) {
+        double ideal = (double)payload * clocks * 1e6 / setup->hz;
+        printf("  ideal %9.1f us  +%.2f %%", ideal, (us / ideal - 1) * 100);
+    }
+    putchar('\n');
+}
+
+int main(void) {
+    static const uint32_t overheads_ns[] = {0, 2000, 20000};
+    static const struct setup setups[] = {{"I2C 400 kHz", JL_BUS_I2C, 400000, 0},
+                                          {"SPI 8 MHz", JL_BUS_SPI, 8000000, 0}};
+    for (int o = 0; o < 3; o++) {
+        printf("ssd1306, 128x64, %u us of overhead a transfer\n",
+               (unsigned)(overheads_ns[o] / 1000));
+        for (int i = 0; i < 2; i++) {
+            static struct station s;
+            struct setup setup = setups[i];
+            setup.overhead_ns = overheads_ns[o];
+            open_station(&s, &setup);
+            draw_frame(&s);
+            measure(&s, &setup, "full frame", 1024);
+            draw_digits(&s, "123.4 cm");
+            must(jl_panel_present(&s.panel, &s.frame));
+            draw_digits(&s, "136.5 cm"); /* 2, 3 and 4 become 3, 6 and 5 */
+            measure(&s, &setup, "three digits of a text", 0);
+            draw_digits(&s, "136.5 cm");
+            measure(&s, &setup, "the same text again", 0);
+            jl_board_destroy(s.board);
+        }
+    }
+    return 0;
+}
