@@ -2,6 +2,7 @@
 #include "cli.h"
 
 #include <stdio.h>
+#include <stdlib.h>
 
 #include "jadelamp/host/catalog.h"
 #include "jadelamp/host/demo.h"
@@ -41,36 +42,17 @@ static void print_json(const struct jl_demo_result *result) {
     cli_print_json(json);
 }
 
-int verb_demo(int argc, const char **argv) {
-    const char *directory = "heron-quay";
-    const char *data = NULL;
-    int as_json = 0;
-    const struct poptOption options[] = {
-        {"into", 'o', POPT_ARG_STRING | POPT_ARGFLAG_SHOW_DEFAULT, &directory, 0,
-         "folder for the files", "DIR"},
-        {"data", 0, POPT_ARG_STRING, &data, 0, "folder with other cards/ and data/", "DIR"},
-        {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
-        POPT_AUTOHELP POPT_TABLEEND};
-    poptContext context = cli_parse(argc, argv, options, "");
-    if (!context) {
-        return EXIT_BAD;
-    }
-    bool too_many = cli_too_many(context, argv[0]);
-    poptFreeContext(context);
+static int demo(const char *verb, const char *data, const char *directory, bool as_json) {
     char shipped[1024];
     struct jl_demo_result result;
     struct jl_complaint complaint = {""};
-    if (too_many) {
-        return EXIT_BAD;
-    }
     if (!data && !jl_share_path("demo", shipped, sizeof shipped)) {
-        return cli_bad(argv[0],
-                       "the demo's data are missing: set JADELAMP_SHARE to the folder that "
-                       "holds cards/ and demo/");
+        return cli_bad(verb, "the demo's data are missing: set JADELAMP_SHARE to the folder that "
+                             "holds cards/ and demo/");
     }
     /* From 07:00 on, every ten minutes: the tide falls to low water. */
     if (!jl_demo_quay_gauge(data ? data : shipped, directory, 42, 12, &result, &complaint)) {
-        return cli_bad(argv[0], "%s", complaint.text);
+        return cli_bad(verb, "%s", complaint.text);
     }
     if (as_json) {
         print_json(&result);
@@ -78,4 +60,25 @@ int verb_demo(int argc, const char **argv) {
         print_text(&result);
     }
     return result.diagnostics ? EXIT_FINDINGS : EXIT_GOOD;
+}
+
+int verb_demo(int argc, const char **argv) {
+    char *directory = NULL; /* popt allocates what it puts here */
+    char *data = NULL;
+    int as_json = 0;
+    const struct poptOption options[] = {
+        {"into", 'o', POPT_ARG_STRING, &directory, 0, "folder for the files, else heron-quay",
+         "DIR"},
+        {"data", 0, POPT_ARG_STRING, &data, 0, "folder with other cards/ and data/", "DIR"},
+        {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
+        POPT_AUTOHELP POPT_TABLEEND};
+    poptContext context = cli_parse(argc, argv, options, "");
+    int status = EXIT_BAD;
+    if (context && !cli_too_many(context, argv[0])) {
+        status = demo(argv[0], data, directory ? directory : "heron-quay", as_json != 0);
+    }
+    poptFreeContext(context);
+    free(directory);
+    free(data);
+    return status;
 }

@@ -133,13 +133,13 @@ static int light(const char *verb, const char *card_name, const struct jl_light_
 }
 
 int verb_light(int argc, const char **argv) {
-    struct jl_light_request request = {.directory = ".", .scale = 8};
-    const char *fault = NULL;
-    const char *terminal = NULL;
+    struct jl_light_request request = {.scale = 8};
+    char *directory = NULL; /* popt allocates what it puts here */
+    char *fault = NULL;
+    char *terminal = NULL;
     int as_json = 0;
     const struct poptOption options[] = {
-        {"into", 'o', POPT_ARG_STRING | POPT_ARGFLAG_SHOW_DEFAULT, &request.directory, 0,
-         "folder for the files", "DIR"},
+        {"into", 'o', POPT_ARG_STRING, &directory, 0, "folder for the files, else this one", "DIR"},
         {"scale", 's', POPT_ARG_INT | POPT_ARGFLAG_SHOW_DEFAULT, &request.scale, 0,
          "pixels of the photo for one of the glass, 2..32", "N"},
         {"terminal", 't', POPT_ARG_STRING, &terminal, 0, "show the glass here too",
@@ -157,6 +157,7 @@ int verb_light(int argc, const char **argv) {
         return EXIT_BAD;
     }
     int status = EXIT_BAD;
+    request.directory = directory ? directory : ".";
     const char *card_name = poptGetArg(context);
     if (!card_name) {
         cli_bad(argv[0], "name a card: a file or one that jadelamp catalog lists");
@@ -172,5 +173,8 @@ int verb_light(int argc, const char **argv) {
         status = light(argv[0], card_name, &request, terminal, as_json != 0);
     }
     poptFreeContext(context);
+    free(directory);
+    free(fault);
+    free(terminal);
     return status;
 }

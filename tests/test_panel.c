@@ -28,10 +28,12 @@ static jl_status log_send(void *context, const struct jl_transfer *t) {
         EXPECT(!log->cs);
         log->bytes[log->count++] = log->dc ? 'D' : 'C';
     }
-    memcpy(log->bytes + log->count, t->head, t->head_bytes);
-    log->count += t->head_bytes;
-    memcpy(log->bytes + log->count, t->body, t->body_bytes);
-    log->count += t->body_bytes;
+    for (size_t i = 0; i < t->head_bytes; i++) {
+        log->bytes[log->count++] = t->head[i];
+    }
+    for (size_t i = 0; i < t->body_bytes; i++) {
+        log->bytes[log->count++] = t->body[i];
+    }
     return JL_OK;
 }
 

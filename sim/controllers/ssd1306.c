@@ -162,7 +162,7 @@ static void run_scroll(struct jl_device *device) {
 
 /* The next value of a pointer that runs from start to end and around the whole RAM. */
 static uint8_t step_pointer(uint8_t at, uint8_t start, uint8_t end, int whole) {
-    return at == end ? start : (uint8_t)((at + 1) % whole);
+    return (uint8_t)(at == end ? start : (at + 1) % whole);
 }
 
 static void step_column(struct ssd1306 *chip) {
