@@ -34,7 +34,7 @@ static void print_cost(const char *what, jl_status status, const struct jl_wire_
            (unsigned long long)cost->bytes, jl_status_text(status));
 }
 
-static void print_text(const struct jl_light_result *result, const char *directory) {
+static void print_text(struct jl_light_result *result, const char *directory) {
     const struct jl_card *card = &result->rig.card;
     printf("%s: ", card->name);
     cli_print_card(card);
@@ -44,7 +44,7 @@ static void print_text(const struct jl_light_result *result, const char *directo
     if (result->why_dark) {
         printf("  dark: %s\n", result->why_dark);
     } else {
-        puts("  lit");
+        printf("  lit, brightness %d of 255\n", jl_device_brightness(result->rig.device));
     }
     const struct jl_diagnostic *list;
     size_t count = jl_board_diagnostics(result->rig.board, &list);

@@ -90,7 +90,7 @@ void quay_gauge_draw(struct jl_target *target, const struct quay_reading *readin
     big_height(target, 7, 16, reading->height_cm);
     jl_text(target, 71, 37, "m", &plain);
     trend_arrow(target, 96, 16, reading->trend);
-    jl_text(target, 84, 37,
+    jl_text(target, 82, 37,
             reading->trend == TIDE_RISING    ? "rising "
             : reading->trend == TIDE_FALLING ? "falling"
                                              : "slack  ",

@@ -42,7 +42,7 @@ static void texts_are_readable(void) {
         bool inverted;
     } rows[] = {
         {5, 3, 60, "HERON QUAY", true}, {93, 3, 30, "09:40", true},
-        {84, 37, 42, "falling", false}, {5, 53, 24, "HIGH", false},
+        {82, 37, 42, "falling", false}, {5, 53, 24, "HIGH", false},
         {35, 53, 30, "15:14", false},   {89, 53, 24, "3.91", false},
     };
     static struct naive sheet;
