@@ -154,6 +154,24 @@ static void random_calls_equal_reference(void) {
     }
 }
 
+/* Every small rectangle, where the special cases live: all of 13 * 13 * 8 * 8. */
+static void small_rectangles(void) {
+    for (int i = 0; i < 13 * 13 * 8 * 8; i++) {
+        struct jl_rect r = {(int16_t)(i / 832 - 2), (int16_t)(i / 64 % 13 - 2),
+                            (int16_t)(i / 8 % 8 - 1), (int16_t)(i % 8 - 1)};
+        test_row("%d,%d %d x %d", r.x, r.y, r.w, r.h);
+        sheet_open(9, 9);
+        jl_stroke_rect(&sheet.frame.target, r, JL_WHITE);
+        naive_stroke(&reference, r, JL_WHITE);
+        bool good = sheet_equals_reference();
+        jl_fill_rect(&sheet.frame.target, r, JL_WHITE);
+        naive_fill(&reference, r, JL_WHITE);
+        if (!good || !sheet_equals_reference()) {
+            return;
+        }
+    }
+}
+
 /* Each of the 95 glyphs, in normal and inverted colours, against the art. */
 static void font_equals_its_art(void) {
     for (unsigned code = 0x20; code < 0x7F; code++) {
@@ -238,6 +256,7 @@ static void damage_follows_changes(void) {
 
 const struct test_group test_groups[] = {
     {"random_calls", random_calls_equal_reference},
+    {"small_rectangles", small_rectangles},
     {"font_art", font_equals_its_art},
     {"line_both_ways", line_is_the_same_both_ways},
     {"damage_follows", damage_follows_changes},

@@ -5,10 +5,12 @@
 #include "harness.h"
 
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 
 #include "bench_panel.h"
 #include "jadelamp/host/png.h"
+#include "jadelamp/host/terminal.h"
 #include "naive.h"
 
 static const struct size {
@@ -267,6 +269,39 @@ static void photo_of_the_glass(void) {
     jl_picture_free(&logical);
 }
 
+/* One lit pixel at each place of a cell: the characters of the Unicode charts, U+2580 and U+2800.
+ */
+static void terminal_characters(void) {
+    static const char *const blocks[4] = {"\u2598", "\u259D", "\u2596", "\u2597"};
+    static const char *const braille[8] = {"\u2801", "\u2808", "\u2802", "\u2810",
+                                           "\u2804", "\u2820", "\u2840", "\u2880"};
+    for (int i = 0; i < 8; i++) {
+        struct jl_picture cell;
+        char expected[16];
+        EXPECT(jl_picture_create(&cell, 2, i < 4 ? 2 : 4));
+        memset(jl_picture_at(&cell, i % 2, i / 2), 255, 3);
+        char *text = jl_terminal_text(&cell, JL_TERMINAL_BRAILLE);
+        test_row("dot %d", i);
+        snprintf(expected, sizeof expected, "%s\n", braille[i]);
+        EXPECT_TEXT(text, expected);
+        free(text);
+        if (i < 4) {
+            text = jl_terminal_text(&cell, JL_TERMINAL_BLOCKS);
+            snprintf(expected, sizeof expected, "%s\n", blocks[i]);
+            EXPECT_TEXT(text, expected);
+            free(text);
+        }
+        jl_picture_free(&cell);
+    }
+    struct jl_picture odd; /* a size that does not fill the last cells */
+    EXPECT(jl_picture_create(&odd, 3, 5));
+    memset(odd.rgb, 255, 3 * 5 * 3);
+    char *text = jl_terminal_text(&odd, JL_TERMINAL_BLOCKS);
+    EXPECT_TEXT(text, "\u2588\u258C\n\u2588\u258C\n\u2580\u2598\n");
+    free(text);
+    jl_picture_free(&odd);
+}
+
 const struct test_group test_groups[] = {
     {"every_size_and_flip", every_size_bus_mounting_and_flip},
     {"stored_test_cards", stored_test_cards},
@@ -274,5 +309,6 @@ const struct test_group test_groups[] = {
     {"own_wake_up_sequences", own_wake_up_sequences},
     {"wrong_descriptions_show", wrong_descriptions_show},
     {"photo_of_the_glass", photo_of_the_glass},
+    {"terminal_characters", terminal_characters},
     {NULL, NULL},
 };

@@ -200,6 +200,65 @@ static void window_write_bytes(void) {
         forget_log();
         EXPECT_INT(jl_panel_present(&panel, &frame), JL_OK);
         EXPECT_INT((long long)logger.count, 0); /* nothing changed, nothing sent */
+        EXPECT_INT(logger.cs, bus == 1);        /* released after the last transfer */
+    }
+}
+
+/* ---- waits ---- */
+
+static uint64_t waited_us;
+static int busy_turns; /* BUSY stays high for so many looks */
+
+static void count_wait(void *context, uint32_t microseconds) {
+    (void)context;
+    waited_us += microseconds;
+}
+
+static bool busy_pin(void *context, enum jl_pin pin) {
+    (void)context;
+    EXPECT_INT(pin, JL_PIN_BUSY);
+    return busy_turns-- > 0;
+}
+
+static void waits_in_the_wake_up(void) {
+    static const uint8_t wait_ms[] = {JL_STEP_SEND(0xAE), JL_STEP_WAIT_MS(300), JL_STEP_WAIT_MS(0)};
+    static const uint8_t wait_low[] = {JL_STEP_WAIT_BUSY(0, 400), JL_STEP_SEND(0xAF)};
+    static const uint8_t wait_high[] = {JL_STEP_WAIT_BUSY(1, 400), JL_STEP_SEND(0xAF)};
+    static const struct {
+        const char *name;
+        const uint8_t *steps;
+        size_t bytes;
+        bool has_pin;
+        int busy;
+        jl_status status;
+        uint64_t us;
+        size_t transfers;
+    } rows[] = {
+        {"a time", wait_ms, sizeof wait_ms, true, 0, JL_OK, 300000, 1},
+        {"idle at once", wait_low, sizeof wait_low, true, 0, JL_OK, 0, 1},
+        {"idle after 25 ms", wait_low, sizeof wait_low, true, 25, JL_OK, 25000, 1},
+        {"idle at the last look", wait_low, sizeof wait_low, true, 400, JL_OK, 400000, 1},
+        {"never idle", wait_low, sizeof wait_low, true, 401, JL_TIMEOUT, 400000, 0},
+        {"never busy", wait_high, sizeof wait_high, true, 0, JL_TIMEOUT, 400000, 0},
+        {"busy is high", wait_high, sizeof wait_high, true, 9, JL_OK, 0, 1},
+        {"no such pin", wait_low, sizeof wait_low, false, 0, JL_UNSUPPORTED, 0, 0},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_port_ops ops = log_ops;
+        ops.wait_us = count_wait;
+        ops.get_pin = rows[i].has_pin ? busy_pin : NULL;
+        struct jl_port port = {.ops = &ops, .context = &logger};
+        test_row("%s", rows[i].name);
+        config = bench_usual_config();
+        config.wake_steps = rows[i].steps;
+        config.wake_steps_bytes = (uint16_t)rows[i].bytes;
+        forget_log();
+        waited_us = 0;
+        busy_turns = rows[i].busy;
+        EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
+        EXPECT_INT(jl_panel_wake(&panel), rows[i].status);
+        EXPECT_INT((long long)waited_us, (long long)rows[i].us);
+        EXPECT_INT((long long)logger.transfers, (long long)rows[i].transfers);
     }
 }
 
@@ -433,6 +492,7 @@ const struct test_group test_groups[] = {
     {"setup_follows_description", setup_follows_description},
     {"each_call_sends_its_bytes", each_call_sends_its_bytes},
     {"window_write_bytes", window_write_bytes},
+    {"waits_in_the_wake_up", waits_in_the_wake_up},
     {"long_transfers_are_split", long_transfers_are_split},
     {"bad_descriptions", bad_descriptions},
     {"calls_know_the_state", calls_know_the_state},
