@@ -23,6 +23,7 @@ struct station {
     struct jl_panel_config config;
     struct jl_panel panel;
     struct jl_frame frame;
+    struct jl_damage damage;
     uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 64)];
 };
 
@@ -52,6 +53,7 @@ static void open_station(struct station *s, const struct setup *setup) {
                                          .bus = setup->bus,
                                          .i2c_address = 0x3C};
     must(jl_frame_init(&s->frame, &jl_mono_columns, 128, 64, s->pixels, sizeof s->pixels));
+    jl_frame_track(&s->frame, &s->damage);
     must(jl_panel_open(&s->panel, &s->config, &s->port));
     must(jl_panel_wake(&s->panel));
 }

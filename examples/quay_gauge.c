@@ -34,8 +34,10 @@ static const struct quay_reading readings[] = {
 jl_status example_run(const struct jl_port *port) {
     struct jl_panel panel;
     struct jl_frame frame;
+    struct jl_damage damage;
     jl_status status = jl_frame_init(&frame, &jl_mono_columns, 128, 64, pixels, sizeof pixels);
     if (status == JL_OK) {
+        jl_frame_track(&frame, &damage);
         status = jl_panel_open(&panel, &oled, port);
     }
     if (status == JL_OK) {

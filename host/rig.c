@@ -67,7 +67,7 @@ static size_t frame_bytes(const struct jl_card *card) {
     const struct jl_format *format = card->controller->driver->format;
     size_t rows = (size_t)1 << format->line_rows_log2;
     size_t lines = ((size_t)card->height + rows - 1) / rows;
-    return lines * (((size_t)card->width * rows * format->bits_per_pixel + 7) / 8);
+    return format->planes * lines * (((size_t)card->width * rows * format->bits_per_pixel + 7) / 8);
 }
 
 bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint) {
@@ -85,6 +85,7 @@ bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_compl
                                (int16_t)card->height, rig->pixels, bytes);
     }
     if (built && status == JL_OK) {
+        jl_frame_track(&rig->frame, &rig->damage);
         status = jl_panel_open(&rig->panel, &rig->config, &rig->port);
     }
     if (built && status == JL_OK) {

@@ -29,6 +29,7 @@ void bench_open(struct bench_panel *bench, const struct jl_panel_config *config,
     EXPECT_INT(jl_frame_init(&bench->frame, &jl_mono_columns, config->width, config->height,
                              bench->pixels, sizeof bench->pixels),
                JL_OK);
+    jl_frame_track(&bench->frame, &bench->damage);
     EXPECT_INT(jl_panel_open(&bench->panel, &bench->config, &bench->port), JL_OK);
 }
 

@@ -18,6 +18,7 @@ struct bench_panel {
     struct jl_panel_config config;
     struct jl_panel panel;
     struct jl_frame frame;
+    struct jl_damage damage;
     uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 64)];
 };
 

@@ -53,7 +53,7 @@ static void ferry_after_scroll(void) {
     for (int y = 0; y < 64; y++) {
         for (int x = 0; x < WIDTH; x++) {
             bool moves = y >= BAND_TOP && y < BAND_END;
-            sheet.lit[y][x] = !start.lit[y][moves ? (x + WIDTH - STEPS) % WIDTH : x];
+            sheet.px[y][x] = JL_WHITE ^ start.px[y][moves ? (x + WIDTH - STEPS) % WIDTH : x];
         }
     }
 }

@@ -1,5 +1,6 @@
 #include "naive.h"
 
+#include <math.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -15,12 +16,33 @@ static bool within(int64_t v, int64_t start, int64_t length) {
     return v >= start && v < start + length;
 }
 
+static jl_color black_or_white(jl_color c) {
+    return (c >> 16 & 255) * 77 + (c >> 8 & 255) * 150 + (c & 255) * 29 >= 128 * 256 ? JL_WHITE
+                                                                                     : JL_BLACK;
+}
+
+static jl_color mixed(jl_color old, jl_color new, int alpha) {
+    jl_color result = 0;
+    for (int shift = 0; shift < 24; shift += 8) {
+        double from = old >> shift & 255, to = new >> shift & 255;
+        result |= (jl_color)floor((from * (255 - alpha) + to * alpha) / 255 + 0.5) << shift;
+    }
+    return result;
+}
+
 void naive_put(struct naive *n, int64_t x, int64_t y, jl_color color) {
-    if (color != JL_CLEAR && within(x, 0, n->width) && within(y, 0, n->height) &&
-        within(x, n->clip.x, n->clip.w) && within(y, n->clip.y, n->clip.h)) {
-        /* Only black and white are used with it: any other colour by its brightness. */
-        unsigned sum = (color >> 16 & 255) * 77 + (color >> 8 & 255) * 150 + (color & 255) * 29;
-        n->lit[y][x] = sum >= 128 * 256;
+    if (color == JL_CLEAR || !within(x, 0, n->width) || !within(y, 0, n->height) ||
+        !within(x, n->clip.x, n->clip.w) || !within(y, n->clip.y, n->clip.h)) {
+        return;
+    }
+    naive_quantize_fn quantize = n->quantize ? n->quantize : black_or_white;
+    jl_color *at = &n->px[y][x];
+    if (n->mode == JL_MODE_INVERT) {
+        *at ^= quantize(color);
+    } else if (n->mode == JL_MODE_BLEND) {
+        *at = quantize(mixed(*at, color, n->alpha));
+    } else {
+        *at = quantize(color);
     }
 }
 
@@ -61,16 +83,175 @@ static int64_t interpolate(int64_t at, int64_t at0, int64_t at1, int64_t from, i
     return reach > 0 ? floor_divide(twice, 2 * reach) : interpolate(at, at1, at0, to, from);
 }
 
-void naive_line(struct naive *n, int x0, int y0, int x1, int y1, jl_color color) {
+static bool on_line(int64_t x, int64_t y, int x0, int y0, int x1, int y1) {
     bool by_x = abs(x1 - x0) >= abs(y1 - y0);
-    for (int y = 0; y < n->height; y++) {
-        for (int x = 0; x < n->width; x++) {
-            int at = by_x ? x : y, at0 = by_x ? x0 : y0, at1 = by_x ? x1 : y1;
-            int from = by_x ? y0 : x0, to = by_x ? y1 : x1;
-            bool between = at >= (at0 < at1 ? at0 : at1) && at <= (at0 < at1 ? at1 : at0);
-            if (between && interpolate(at, at0, at1, from, to) == (by_x ? y : x)) {
-                naive_put(n, x, y, color);
+    int64_t at = by_x ? x : y;
+    int at0 = by_x ? x0 : y0, at1 = by_x ? x1 : y1;
+    int from = by_x ? y0 : x0, to = by_x ? y1 : x1;
+    return at >= (at0 < at1 ? at0 : at1) && at <= (at0 < at1 ? at1 : at0) &&
+           interpolate(at, at0, at1, from, to) == (by_x ? y : x);
+}
+
+/* Runs a block for every pixel of the picture. */
+#define EACH_PIXEL(n)                                                                              \
+    for (int y_ = 0; y_ < (n)->height; y_++)                                                       \
+        for (int x_ = 0; x_ < (n)->width; x_++)
+
+void naive_line(struct naive *n, int x0, int y0, int x1, int y1, jl_color color) {
+    EACH_PIXEL(n) {
+        if (on_line(x_, y_, x0, y0, x1, y1)) {
+            naive_put(n, x_, y_, color);
+        }
+    }
+}
+
+void naive_wide_line(struct naive *n, struct jl_point a, struct jl_point b, int width, jl_color c) {
+    int64_t dx = b.x - a.x, dy = b.y - a.y;
+    int64_t length = (int64_t)floor(sqrt((double)(dx * dx + dy * dy)));
+    EACH_PIXEL(n) {
+        int64_t px = x_ - a.x, py = y_ - a.y;
+        int64_t along = px * dx + py * dy, across = px * dy - py * dx;
+        bool inside = width > 1 && along >= 0 && along <= dx * dx + dy * dy &&
+                      2 * llabs(across) <= width * length;
+        if (inside || on_line(x_, y_, a.x, a.y, b.x, b.y)) {
+            naive_put(n, x_, y_, c);
+        }
+    }
+}
+
+void naive_bezier(struct naive *n, const struct jl_point p[4], jl_color c) {
+    int last_x = p[0].x, last_y = p[0].y;
+    for (int i = 1; i <= 32; i++) {
+        /* Exact in a double: 15 bits of parameter, 16 of coordinate, 3 of the factor. */
+        double t = i / 32.0, s = 1 - t;
+        double w[4] = {s * s * s, 3 * s * s * t, 3 * s * t * t, t * t * t};
+        double x = w[0] * p[0].x + w[1] * p[1].x + w[2] * p[2].x + w[3] * p[3].x;
+        double y = w[0] * p[0].y + w[1] * p[1].y + w[2] * p[2].y + w[3] * p[3].y;
+        naive_line(n, last_x, last_y, (int)floor(x + 0.5), (int)floor(y + 0.5), c);
+        last_x = (int)floor(x + 0.5);
+        last_y = (int)floor(y + 0.5);
+    }
+}
+
+/* In long double all terms up to 2^64 are exact. */
+static bool in_ellipse(int64_t dx, int64_t dy, int64_t rx, int64_t ry) {
+    if (rx < 0 || ry < 0) {
+        return false;
+    }
+    long double a = (long double)(2 * dx) * (2 * ry + 1), b = (long double)(2 * dy) * (2 * rx + 1);
+    long double limit = (long double)(2 * rx + 1) * (2 * ry + 1);
+    return fabsl(a) <= limit && fabsl(b) <= limit && a * a <= limit * limit - b * b;
+}
+
+void naive_ellipse(struct naive *n, int x, int y, int rx, int ry, bool stroke, jl_color c) {
+    EACH_PIXEL(n) {
+        bool hole = stroke && in_ellipse(x_ - x, y_ - y, rx - 1, ry - 1);
+        if (in_ellipse(x_ - x, y_ - y, rx, ry) && !hole) {
+            naive_put(n, x_, y_, c);
+        }
+    }
+}
+
+static bool in_rounded(int64_t x, int64_t y, struct jl_rect r, int inset, int radius) {
+    int64_t left = r.x + inset, right = (int64_t)r.x + r.w - 1 - inset;
+    int64_t top = r.y + inset, bottom = (int64_t)r.y + r.h - 1 - inset;
+    if (x < left || x > right || y < top || y > bottom) {
+        return false;
+    }
+    int64_t dx = x < left + radius    ? left + radius - x
+                 : x > right - radius ? x - right + radius
+                                      : 0;
+    int64_t dy = y < top + radius      ? top + radius - y
+                 : y > bottom - radius ? y - bottom + radius
+                                       : 0;
+    return dx == 0 || dy == 0 || dx * dx + dy * dy <= (int64_t)radius * radius + radius;
+}
+
+void naive_rounded(struct naive *n, struct jl_rect r, int radius, bool stroke, jl_color c) {
+    int most = ((r.w < r.h ? r.w : r.h) - 1) / 2;
+    radius = radius > most ? most : radius < 0 ? 0 : radius;
+    EACH_PIXEL(n) {
+        bool hole = stroke && in_rounded(x_, y_, r, 1, radius > 0 ? radius - 1 : 0);
+        if (r.w > 0 && r.h > 0 && in_rounded(x_, y_, r, 0, radius) && !hole) {
+            naive_put(n, x_, y_, c);
+        }
+    }
+}
+
+void naive_polygon(struct naive *n, const struct jl_point *points, int count, jl_color c) {
+    EACH_PIXEL(n) {
+        bool inside = false, outline = false;
+        for (int i = 0; i < count; i++) {
+            struct jl_point a = points[i], b = points[(i + 1) % count];
+            outline |= on_line(x_, y_, a.x, a.y, b.x, b.y);
+            if ((a.y <= y_) != (b.y <= y_)) { /* the edge crosses the row, half open */
+                int64_t dx = b.x - a.x, dy = b.y - a.y;
+                int64_t cross = (y_ - a.y) * dx - (x_ - a.x) * dy;
+                inside ^= dy > 0 ? cross <= 0 : cross >= 0; /* the crossing is at or left of x */
             }
+        }
+        if (inside || outline) {
+            naive_put(n, x_, y_, c);
+        }
+    }
+}
+
+void naive_ring(struct naive *n, int x, int y, int outer, int inner, jl_direction start,
+                jl_direction end, jl_color c) {
+    int turn = (uint16_t)(end - start);
+    EACH_PIXEL(n) {
+        int64_t dx = x_ - x, dy = y_ - y;
+        bool in_ring = in_ellipse(dx, dy, outer, outer) &&
+                       !(inner > 0 && in_ellipse(dx, dy, inner - 1, inner - 1));
+        bool after = dx * jl_cosine(start) + dy * jl_sine(start) >= 0;
+        bool before = dx * jl_cosine(end) + dy * jl_sine(end) <= 0;
+        bool in = turn > 32768 ? after || before : after && before;
+        if (turn == 0 && dx * jl_sine(start) - dy * jl_cosine(start) < 0) {
+            in = false;
+        }
+        if (in_ring && (in || turn == 65535 || (dx == 0 && dy == 0))) {
+            naive_put(n, x_, y_, c);
+        }
+    }
+}
+
+/* The 8x8 matrix as it is printed in the literature. */
+static const int bayer[8][8] = {
+    {0, 32, 8, 40, 2, 34, 10, 42},  {48, 16, 56, 24, 50, 18, 58, 26},
+    {12, 44, 4, 36, 14, 46, 6, 38}, {60, 28, 52, 20, 62, 30, 54, 22},
+    {3, 35, 11, 43, 1, 33, 9, 41},  {51, 19, 59, 27, 49, 17, 57, 25},
+    {15, 47, 7, 39, 13, 45, 5, 37}, {63, 31, 55, 23, 61, 29, 53, 21},
+};
+
+void naive_gradient(struct naive *n, struct jl_rect r, enum jl_axis axis, jl_color from,
+                    jl_color to, const uint8_t *bits) {
+    EACH_PIXEL(n) {
+        if (!within(x_, r.x, r.w) || !within(y_, r.y, r.h)) {
+            continue;
+        }
+        int64_t i = axis == JL_AXIS_X ? x_ - r.x : y_ - r.y,
+                last = (axis == JL_AXIS_X ? r.w : r.h) - 1;
+        jl_color c = 0;
+        for (int channel = 0; channel < 3; channel++) {
+            int shift = 16 - 8 * channel;
+            int64_t a = from >> shift & 255, b = to >> shift & 255;
+            int64_t v = last ? floor_divide(2 * (a * (last - i) + b * i) + last, 2 * last) : a;
+            if (bits) {
+                double step = 255.0 / ((1 << bits[channel]) - 1);
+                double moved = floor((double)v + (bayer[y_ & 7][x_ & 7] - 31.5) / 64 * step + 0.5);
+                v = moved < 0 ? 0 : moved > 255 ? 255 : (int64_t)moved;
+            }
+            c |= (jl_color)v << shift;
+        }
+        naive_put(n, x_, y_, c);
+    }
+}
+
+void naive_pattern(struct naive *n, struct jl_rect r, const uint8_t *pattern, jl_color ink,
+                   jl_color paper) {
+    EACH_PIXEL(n) {
+        if (within(x_, r.x, r.w) && within(y_, r.y, r.h)) {
+            naive_put(n, x_, y_, pattern[y_ % 8] & (128 >> x_ % 8) ? ink : paper);
         }
     }
 }
@@ -174,8 +355,8 @@ void naive_test_card(struct naive *n, const char *title) {
             bool checker = band && x >= 10 && x < 10 + patch && (x - 10 + y - 12) % 2 == 0;
             int first_stripe = w - 10 - patch;
             bool stripes = band && x >= first_stripe && x < w - 10 && (x - first_stripe) % 2 == 0;
-            n->lit[y][x] =
-                border || solid || hollow || plus || cross || arrow || checker || stripes;
+            bool lit = border || solid || hollow || plus || cross || arrow || checker || stripes;
+            n->px[y][x] = lit ? JL_WHITE : JL_BLACK;
         }
     }
     struct jl_rect whole = n->clip;
@@ -192,7 +373,9 @@ bool naive_picture(const struct naive *n, struct jl_picture *picture) {
     }
     for (int y = 0; y < n->height; y++) {
         for (int x = 0; x < n->width; x++) {
-            memset(jl_picture_at(picture, x, y), n->lit[y][x] ? 255 : 0, 3);
+            for (int c = 0; c < 3; c++) {
+                jl_picture_at(picture, x, y)[c] = (uint8_t)(n->px[y][x] >> (16 - 8 * c));
+            }
         }
     }
     return true;

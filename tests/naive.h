@@ -1,7 +1,8 @@
 /*
  * The naive reference: drawing by definition, pixel by pixel, in wide integers,
  * with no clipping but a test of each pixel. Slow and obvious. It shares no code
- * with the library; its font is the text art.
+ * with the library; its fonts are the text art. Each shape is a question asked of
+ * every pixel, so each pixel is set once.
  */
 #ifndef JADELAMP_TESTS_NAIVE_H
 #define JADELAMP_TESTS_NAIVE_H
@@ -9,16 +10,22 @@
 #include <stdbool.h>
 #include <stdint.h>
 
-#include "jadelamp/draw.h"
+#include "jadelamp/shapes.h"
 #include "jadelamp/sim/picture.h"
 
 enum { NAIVE_SIDE = 256, NAIVE_GLYPHS = 128 };
 
-/* A 1-bit picture with a clip. */
+/* What a format makes of a colour, as the colour that is seen. */
+typedef jl_color (*naive_quantize_fn)(jl_color color);
+
+/* A picture with a clip and a mode, in picture coordinates. */
 struct naive {
     int width, height;
     struct jl_rect clip;
-    bool lit[NAIVE_SIDE][NAIVE_SIDE]; /* [y][x] */
+    enum jl_mode mode;
+    int alpha;
+    naive_quantize_fn quantize;          /* NULL: black and white */
+    jl_color px[NAIVE_SIDE][NAIVE_SIDE]; /* [y][x] */
 };
 
 void naive_init(struct naive *n, int width, int height);
@@ -30,6 +37,19 @@ void naive_bitmap(struct naive *n, int x, int y, const struct jl_bitmap *map, jl
                   jl_color paper);
 /* ASCII only; what the art lacks is the box of 5x7. */
 void naive_text(struct naive *n, int x, int y, const char *text, jl_color ink, jl_color paper);
+
+/* The shapes of shapes.h. */
+void naive_wide_line(struct naive *n, struct jl_point a, struct jl_point b, int width, jl_color c);
+void naive_bezier(struct naive *n, const struct jl_point p[4], jl_color c);
+void naive_ellipse(struct naive *n, int x, int y, int rx, int ry, bool stroke, jl_color c);
+void naive_rounded(struct naive *n, struct jl_rect r, int radius, bool stroke, jl_color c);
+void naive_polygon(struct naive *n, const struct jl_point *points, int count, jl_color c);
+void naive_ring(struct naive *n, int x, int y, int outer, int inner, jl_direction start,
+                jl_direction end, jl_color c);
+void naive_gradient(struct naive *n, struct jl_rect r, enum jl_axis axis, jl_color from,
+                    jl_color to, const uint8_t *bits);
+void naive_pattern(struct naive *n, struct jl_rect r, const uint8_t *pattern, jl_color ink,
+                   jl_color paper);
 
 /* The test card as draw.h describes it. */
 void naive_test_card(struct naive *n, const char *title);

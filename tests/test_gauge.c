@@ -57,7 +57,7 @@ static void texts_are_readable(void) {
         int wrong = 0;
         for (int y = rows[i].y; y < rows[i].y + 8; y++) {
             for (int x = rows[i].x; x < rows[i].x + rows[i].w; x++) {
-                wrong += (pixels[0][y / 8 * 128 + x] >> y % 8 & 1) != sheet.lit[y][x];
+                wrong += (pixels[0][y / 8 * 128 + x] >> y % 8 & 1) != (sheet.px[y][x] == JL_WHITE);
             }
         }
         EXPECT_INT(wrong, 0);

@@ -47,8 +47,8 @@ static struct jl_picture expected_card(const struct size *size, int flip) {
     naive_init(&flipped, size->width, size->height);
     for (int y = 0; y < size->height; y++) {
         for (int x = 0; x < size->width; x++) {
-            flipped.lit[y][x] = card.lit[flip & JL_FLIP_Y ? size->height - 1 - y : y]
-                                        [flip & JL_FLIP_X ? size->width - 1 - x : x];
+            flipped.px[y][x] = card.px[flip & JL_FLIP_Y ? size->height - 1 - y : y]
+                                      [flip & JL_FLIP_X ? size->width - 1 - x : x];
         }
     }
     EXPECT(naive_picture(&flipped, &picture));

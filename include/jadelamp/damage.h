@@ -17,6 +17,8 @@ extern "C" {
 #define JL_DAMAGE_RECTS 8
 
 struct jl_damage {
+    /** Set by jl_damage_init(), so that only programs that track damage carry its code. */
+    void (*add)(struct jl_damage *damage, struct jl_rect area);
     struct jl_rect rects[JL_DAMAGE_RECTS];
     /**
      * Price of one more window, in pixels that could be sent instead. Joining
@@ -25,6 +27,9 @@ struct jl_damage {
     uint16_t window_price_px;
     uint8_t count; /**< rectangles in use */
 };
+
+/** Sets up an empty damage list. jl_frame_track() does it for a frame. */
+void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px);
 
 /** Nothing is damaged. */
 void jl_damage_clear(struct jl_damage *damage);

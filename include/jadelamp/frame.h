@@ -21,33 +21,71 @@ extern "C" {
  */
 struct jl_format {
     struct jl_target_ops ops;
-    uint8_t bits_per_pixel;
+    uint8_t bits_per_pixel;   /**< in one plane */
+    uint8_t planes;           /**< 2 for black/white/red, else 1; one behind the other */
     uint8_t line_rows_log2;   /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
+    uint8_t channel_bits[3];  /**< red, green, blue; greys say theirs three times */
     uint16_t window_price_px; /**< what a frame takes for the price of a window until presented */
 };
 
-/**
- * 1 bit a pixel, vertical bytes: each byte is 8 rows of one column, bit 0 on
- * top; bytes run left to right, then down by 8 rows (a page). This is the RAM
- * layout of ssd1306 and its relatives. A pixel is on when the luminance of its
- * colour is 128 or more.
+/*
+ * The formats. "Lit" is a luminance of 128 or more. Greys and
+ * colours round each channel to the nearest; read back, a channel's bits are repeated
+ * from the top until 8 are full.
  */
-extern const struct jl_format jl_mono_columns;
 
-/** Bytes of memory for a jl_mono_columns frame; a constant expression. */
-#define JL_MONO_COLUMNS_BYTES(width, height) ((size_t)(width) * (((size_t)(height) + 7) / 8))
+/** 1 bit, vertical bytes: 8 rows of a column in a byte, bit 0 on top; pages from the top. */
+extern const struct jl_format jl_mono_columns;
+/** The same with bit 7 on top. */
+extern const struct jl_format jl_mono_columns_msb;
+/** 1 bit, rows, the leftmost pixel in bit 7, rows padded to bytes. */
+extern const struct jl_format jl_mono_rows;
+/** 2-bit grey, the leftmost pixel in bits 7..6. */
+extern const struct jl_format jl_grey2;
+/** 4-bit grey, the left pixel in the high nibble. */
+extern const struct jl_format jl_grey4;
+/** 4-bit grey, the left pixel in the low nibble. */
+extern const struct jl_format jl_grey4_low;
+/** 3-3-2, red in bits 7..5. */
+extern const struct jl_format jl_rgb332;
+/** 5-6-5 in wire order: the byte with red first. What most colour controllers take. */
+extern const struct jl_format jl_rgb565;
+/** 5-6-5 in the processor's own 16-bit order; the memory must be aligned to 2. */
+extern const struct jl_format jl_rgb565_cpu;
+/** 6-6-6 in three bytes, red first, each channel in bits 7..2. */
+extern const struct jl_format jl_rgb666;
+/** 8-8-8, red first. */
+extern const struct jl_format jl_rgb888;
+/**
+ * Black, white and red for e-paper: two planes of jl_mono_rows layout. First plane: 1
+ * is white; second plane: 1 is red, whatever the first says. A colour is red when its
+ * red channel is 128 or more and the others are below 128.
+ */
+extern const struct jl_format jl_black_white_red;
+
+/** Bytes of memory for a frame; constant expressions. */
+#define JL_MONO_COLUMNS_BYTES(width, height)    ((size_t)(width) * (((size_t)(height) + 7) / 8))
+#define JL_ROWS_BYTES(width, height, bits)      ((((size_t)(width) * (bits) + 7) / 8) * (size_t)(height))
+#define JL_MONO_ROWS_BYTES(width, height)       JL_ROWS_BYTES(width, height, 1)
+#define JL_GREY2_BYTES(width, height)           JL_ROWS_BYTES(width, height, 2)
+#define JL_GREY4_BYTES(width, height)           JL_ROWS_BYTES(width, height, 4)
+#define JL_RGB332_BYTES(width, height)          JL_ROWS_BYTES(width, height, 8)
+#define JL_RGB565_BYTES(width, height)          JL_ROWS_BYTES(width, height, 16)
+#define JL_RGB888_BYTES(width, height)          JL_ROWS_BYTES(width, height, 24)
+#define JL_BLACK_WHITE_RED_BYTES(width, height) (2 * JL_ROWS_BYTES(width, height, 1))
 
 /** A framebuffer. All members are read-only for the caller except through calls. */
 struct jl_frame {
     struct jl_target target; /**< what the drawing calls take */
     const struct jl_format *format;
-    uint8_t *pixels;       /**< the caller's memory */
-    uint16_t stride_bytes; /**< from one line of memory to the next */
-    struct jl_damage damage;
+    uint8_t *pixels;          /**< the caller's memory */
+    struct jl_damage *damage; /**< the caller's, or NULL: present sends everything */
+    uint16_t stride_bytes;    /**< from one line of memory to the next */
 };
 
 /**
- * Sets up a frame over the caller's memory, makes it black and wholly damaged.
+ * Sets up a frame over the caller's memory and makes it black. Presenting sends the
+ * whole frame until jl_frame_track() is called.
  *
  * @param format      one of the jl_... formats above; not NULL
  * @param width       pixels, 1 or more
@@ -62,8 +100,33 @@ JL_MUST_CHECK
 jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, int16_t width,
                         int16_t height, void *pixels, size_t pixel_bytes);
 
+/**
+ * Makes the frame remember what changes, so that presenting sends only that. The
+ * damage is the caller's and must live as long as it is set; NULL ends it. The
+ * whole frame counts as changed at first. 76 bytes of RAM on a 32-bit target.
+ */
+void jl_frame_track(struct jl_frame *frame, struct jl_damage *damage);
+
 /** Marks the whole frame as changed, so that the next present sends all of it. */
 void jl_frame_damage_all(struct jl_frame *frame);
+
+/**
+ * Narrows the damage to what differs from the shadow, and makes the shadow equal:
+ * for programs that clear and redraw. Call it before presenting.
+ *
+ * @param shadow_pixels the caller's, as many bytes as the frame has; what was last
+ *                      presented (all zero after jl_panel_wake())
+ * @return JL_OK; JL_BAD_ARGUMENT (NULL, or the frame tracks no damage)
+ */
+JL_MUST_CHECK
+jl_status jl_frame_compare(struct jl_frame *frame, uint8_t *shadow_pixels);
+
+/**
+ * Moves the content of an area of the frame's own pixels by (dx, dy); what becomes
+ * free is filled. The clip, the turn and the mode of its target do not matter.
+ */
+void jl_frame_scroll(struct jl_frame *frame, struct jl_rect area, int16_t dx, int16_t dy,
+                     jl_color color);
 
 #ifdef __cplusplus
 }

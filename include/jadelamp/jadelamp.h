@@ -13,6 +13,8 @@
 #include "jadelamp/damage.h"
 #include "jadelamp/frame.h"
 #include "jadelamp/draw.h"
+#include "jadelamp/shapes.h"
+#include "jadelamp/image.h"
 #include "jadelamp/text.h"
 #include "jadelamp/port.h"
 #include "jadelamp/wake.h"

@@ -1,7 +1,10 @@
 /*
- * A target is anything that can be drawn on. Drawing calls clip, then hand the
- * target rectangles and runs of bits; a target implements the two operations
- * below. A frame (frame.h) is the usual target.
+ * A target is anything that can be drawn on: a frame, a band of one, or the panel
+ * itself. Drawing calls clip and turn, then hand the target rectangles, stencils
+ * and rows of pixels; a target implements the operations below.
+ *
+ * Coordinates: what the caller gives are picture coordinates. A turned target
+ * maps them to its own pixels, so user code never swaps x and y by hand.
  */
 #ifndef JADELAMP_TARGET_H
 #define JADELAMP_TARGET_H
@@ -15,40 +18,90 @@ extern "C" {
 
 struct jl_target;
 struct jl_bitmap;
+struct jl_painter;
 
 /**
- * What a kind of target can do. The tables are constant and shared.
- * Both operations get a rectangle that is not empty and lies inside the clip.
+ * What a kind of target can do, in its own pixels. The tables are constant and
+ * shared. Areas are not empty and lie inside the clip.
  */
 struct jl_target_ops {
-    /** Sets every pixel of the rectangle to a colour (never JL_CLEAR). */
+    /** Sets every pixel of the area to a colour (never JL_CLEAR). */
     void (*fill)(struct jl_target *target, struct jl_rect area, jl_color color);
     /**
-     * Draws a 1-bit picture: the pixel at the area's top left comes from
-     * column map_x, row map_y of the map. Set bits become ink, others paper;
-     * positions outside the map count as paper. Either may be JL_CLEAR.
+     * Draws a 1-bit picture: the pixel at the area's top left comes from column
+     * map_x, row map_y of the map. Set bits become ink, others paper; positions
+     * outside the map count as paper. Either may be JL_CLEAR.
      */
     void (*stencil)(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
                     int16_t map_x, int16_t map_y, jl_color ink, jl_color paper);
+    /** Sets a run of pixels; entries of JL_CLEAR are left alone. NULL: done by fills. */
+    void (*put)(struct jl_target *target, int16_t x, int16_t y, int16_t count, const jl_color *row);
+    /** Reads a run of pixels. NULL: the target cannot be read back. */
+    void (*get)(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row);
 };
 
-/** Common part of every target. Set up by the target's own init call. */
+/** How new pixels meet old ones. */
+enum jl_mode {
+    JL_MODE_REPLACE, /**< they take their place */
+    JL_MODE_INVERT,  /**< exclusive or with the ink, in the bits of the format; paper is ignored.
+                          Drawing the same again restores what was there. */
+    JL_MODE_BLEND,   /**< mixed with what was there by the target's alpha */
+};
+
+/** Turns, clockwise as a person sees them, and mirrors. */
+enum jl_turn {
+    JL_TURN_0 = 0,
+    JL_TURN_90 = 1,
+    JL_TURN_180 = 2,
+    JL_TURN_270 = 3,
+    JL_TURN_MIRROR = 4, /**< left and right swapped before the turn; add it */
+};
+
+/** Common part of every target. Set up by the target's own init call; change it by calls. */
 struct jl_target {
     const struct jl_target_ops *ops;
-    int16_t width;       /**< pixels, 1..32767 */
-    int16_t height;      /**< pixels, 1..32767 */
-    struct jl_rect clip; /**< always inside the target; change with jl_target_clip() */
+    const struct jl_painter *painter; /**< NULL while the target is upright and replaces */
+    int16_t width;                    /**< of the picture, as turned, pixels */
+    int16_t height;
+    struct jl_rect bounds;    /**< the pixels that exist; a band has some of the rows only */
+    struct jl_rect clip;      /**< in the target's own pixels; always inside bounds */
+    int16_t shift_x, shift_y; /**< where the picture's (0, 0) lies */
+    uint8_t turn;             /**< sum of enum jl_turn */
+    uint8_t mode;             /**< enum jl_mode */
+    uint8_t alpha;            /**< for JL_MODE_BLEND: 0 nothing, 255 all */
 };
 
-/**
- * Limits drawing to the part of `area` that lies on the target. An area off
- * the target means that nothing is drawn. Not concurrent with drawing on the
- * same target.
- */
-void jl_target_clip(struct jl_target *target, struct jl_rect area);
+/** Sets up the common part over so many own pixels. For implementers of targets. */
+void jl_target_init(struct jl_target *target, const struct jl_target_ops *ops,
+                    struct jl_rect bounds, int16_t width, int16_t height);
 
-/** Lets drawing reach the whole target again. */
-void jl_target_unclip(struct jl_target *target);
+/**
+ * Limits drawing to the part of `area` (picture coordinates) that lies inside the
+ * present clip, and returns the clip as it was, for jl_target_unclip(). The stack
+ * of clips thus lives in the callers:
+ *
+ *   struct jl_rect before = jl_target_clip(target, box);
+ *   ...
+ *   jl_target_unclip(target, before);
+ *
+ * An area off the target means that nothing is drawn.
+ */
+struct jl_rect jl_target_clip(struct jl_target *target, struct jl_rect area);
+
+/** Brings back a clip that jl_target_clip() returned; cut to the target's bounds. */
+void jl_target_unclip(struct jl_target *target, struct jl_rect before);
+
+/**
+ * Turns the picture on the target; width and height follow. The clip is lifted.
+ * `turn` is one of JL_TURN_0 .. JL_TURN_270, plus JL_TURN_MIRROR or not.
+ */
+void jl_target_turn(struct jl_target *target, uint8_t turn);
+
+/**
+ * Chooses how pixels meet; alpha counts for JL_MODE_BLEND only. A target that
+ * cannot be read back takes JL_MODE_REPLACE only: then false, and nothing changes.
+ */
+bool jl_target_mode(struct jl_target *target, enum jl_mode mode, uint8_t alpha);
 
 #ifdef __cplusplus
 }

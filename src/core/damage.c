@@ -8,6 +8,12 @@ static int32_t area_px(const struct jl_rect *r) {
     return (int32_t)r->w * r->h;
 }
 
+void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px) {
+    damage->add = jl_damage_add;
+    damage->window_price_px = window_price_px;
+    damage->count = 0;
+}
+
 void jl_damage_clear(struct jl_damage *damage) {
     damage->count = 0;
 }

@@ -1,4 +1,4 @@
-/* Life of a frame; what differs by pixel format is in the format's own file. */
+/* Life of a frame; what differs by pixel format is in src/formats/. */
 #include "jadelamp/frame.h"
 
 #include "mem.h"
@@ -16,25 +16,24 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
     if (stride > UINT16_MAX) {
         return JL_OUT_OF_RANGE;
     }
-    /* At most 65535 * 32767: fits 32 bits. */
-    uint32_t needed = stride * lines;
+    /* At most 65535 * 32767, and two planes only of 1-bit lines: fits 32 bits. */
+    uint32_t needed = stride * lines * format->planes;
     if (pixel_bytes < needed) {
         return JL_TOO_SMALL;
     }
-    frame->target.ops = &format->ops;
-    frame->target.width = width;
-    frame->target.height = height;
-    jl_target_unclip(&frame->target);
+    jl_target_init(&frame->target, &format->ops, (struct jl_rect){0, 0, width, height}, width,
+                   height);
     frame->format = format;
     frame->pixels = pixels;
+    frame->damage = NULL;
     frame->stride_bytes = (uint16_t)stride;
-    frame->damage.window_price_px = format->window_price_px;
     memset(pixels, 0, needed);
-    jl_frame_damage_all(frame);
     return JL_OK;
 }
 
 void jl_frame_damage_all(struct jl_frame *frame) {
-    frame->damage.count = 1;
-    frame->damage.rects[0] = (struct jl_rect){0, 0, frame->target.width, frame->target.height};
+    if (frame->damage) {
+        frame->damage->count = 1;
+        frame->damage->rects[0] = frame->target.bounds;
+    }
 }

@@ -9,5 +9,7 @@
 #include <stddef.h>
 
 void *memset(void *to, int byte, size_t count);
+void *memcpy(void *to, const void *from, size_t count);
+void *memmove(void *to, const void *from, size_t count);
 
 #endif

@@ -1,11 +1,49 @@
-/* The clip of a target. */
-#include "jadelamp/target.h"
+/* Targets: the plain way of painting, and the clip. */
+#include "paint.h"
 
-void jl_target_clip(struct jl_target *target, struct jl_rect area) {
-    struct jl_rect whole = {0, 0, target->width, target->height};
-    target->clip = jl_rect_intersect(whole, area);
+void jl_target_init(struct jl_target *target, const struct jl_target_ops *ops,
+                    struct jl_rect bounds, int16_t width, int16_t height) {
+    *target = (struct jl_target){
+        .ops = ops, .width = width, .height = height, .bounds = bounds, .clip = bounds};
 }
 
-void jl_target_unclip(struct jl_target *target) {
-    target->clip = (struct jl_rect){0, 0, target->width, target->height};
+static struct jl_rect to_own(const struct jl_target *target, struct jl_rect area) {
+    return target->painter ? target->painter->to_own(target, area) : area;
+}
+
+struct jl_rect jl_target_clip(struct jl_target *target, struct jl_rect area) {
+    struct jl_rect before = target->clip;
+    target->clip = jl_rect_intersect(before, to_own(target, area));
+    return before;
+}
+
+void jl_target_unclip(struct jl_target *target, struct jl_rect before) {
+    target->clip = jl_rect_intersect(target->bounds, before);
+}
+
+void jl_fill_rect(struct jl_target *target, struct jl_rect rect, jl_color color) {
+    if (color == JL_CLEAR) {
+        return;
+    }
+    if (target->painter) {
+        target->painter->fill(target, rect, color);
+        return;
+    }
+    struct jl_rect visible = jl_rect_intersect(rect, target->clip);
+    if (visible.w > 0) {
+        target->ops->fill(target, visible, color);
+    }
+}
+
+void jl_paint_stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
+                      jl_color ink, jl_color paper) {
+    if (target->painter) {
+        target->painter->stencil(target, area, map, ink, paper);
+        return;
+    }
+    struct jl_rect visible = jl_rect_intersect(area, target->clip);
+    if (visible.w > 0) {
+        target->ops->stencil(target, visible, map, (int16_t)(visible.x - area.x),
+                             (int16_t)(visible.y - area.y), ink, paper);
+    }
 }

@@ -4,7 +4,7 @@
  *
  * One routine serves both axes: "along" is the longer axis, "across" the other.
  */
-#include "jadelamp/draw.h"
+#include "../core/paint.h"
 
 struct walk {
     struct jl_target *target;
@@ -71,14 +71,14 @@ static int32_t distance(int32_t a, int32_t b) {
 
 void jl_draw_line(struct jl_target *target, int16_t x0, int16_t y0, int16_t x1, int16_t y1,
                   jl_color color) {
-    const struct jl_rect *clip = &target->clip;
+    struct jl_rect clip = jl_paint_visible(target);
     struct walk walk = {target, color, distance(x0, x1) >= distance(y0, y1)};
     int32_t a0 = walk.along_is_x ? x0 : y0;
     int32_t b0 = walk.along_is_x ? y0 : x0;
     int32_t a1 = walk.along_is_x ? x1 : y1;
     int32_t b1 = walk.along_is_x ? y1 : x1;
-    int32_t first = walk.along_is_x ? clip->x : clip->y;
-    int32_t last = first + (walk.along_is_x ? clip->w : clip->h) - 1;
+    int32_t first = walk.along_is_x ? clip.x : clip.y;
+    int32_t last = first + (walk.along_is_x ? clip.w : clip.h) - 1;
     if (a0 > a1) {
         int32_t a = a0, b = b0;
         a0 = a1;

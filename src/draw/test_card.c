@@ -32,7 +32,6 @@ void jl_draw_test_card(struct jl_target *target, const char *title) {
     static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
     int16_t width = target->width;
     int16_t height = target->height;
-    struct jl_rect whole_clip = target->clip;
 
     jl_clear(target, JL_BLACK);
     jl_stroke_rect(target, (struct jl_rect){0, 0, width, height}, JL_WHITE);
@@ -53,10 +52,8 @@ void jl_draw_test_card(struct jl_target *target, const char *title) {
         jl_fill_rect(target, (struct jl_rect){at, top, 1, band}, JL_WHITE);
     }
 
-    jl_target_clip(
-        target,
-        jl_rect_intersect(
-            whole_clip, (struct jl_rect){TEXT_LEFT, 0, (int16_t)(width - 2 * TEXT_LEFT), height}));
+    struct jl_rect between_marks = {TEXT_LEFT, 0, (int16_t)(width - 2 * TEXT_LEFT), height};
+    struct jl_rect before = jl_target_clip(target, between_marks);
     if (title) {
         jl_text(target, TEXT_LEFT, MARK_GAP, title, &style);
     }
@@ -65,5 +62,5 @@ void jl_draw_test_card(struct jl_target *target, const char *title) {
     size[n++] = 'x';
     jl_format_fixed(size + n, sizeof size - n, height, 0);
     jl_text(target, TEXT_LEFT, (int16_t)(height - 9), size, &style);
-    target->clip = whole_clip;
+    jl_target_unclip(target, before);
 }

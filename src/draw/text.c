@@ -1,7 +1,7 @@
 /* One line of text in a fixed-width font. */
 #include "jadelamp/text.h"
 
-#include "stencil.h"
+#include "../core/paint.h"
 #include "utf8.h"
 
 /* Shown for what the font lacks: a box of 5x7, cut to the glyph's width. */
@@ -23,7 +23,7 @@ uint16_t jl_text(struct jl_target *target, int16_t x, int16_t y, const char *tex
             missing++;
         }
         struct jl_rect cell = {(int16_t)pen, y, font->advance, font->height};
-        jl_stencil_clipped(target, cell, &glyph, style->ink, style->paper);
+        jl_paint_stencil(target, cell, &glyph, style->ink, style->paper);
         pen += font->advance;
     }
     return missing;

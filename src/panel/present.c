@@ -3,8 +3,8 @@
 #include "panel.h"
 #include "window.h"
 
-static jl_status present_area(const struct jl_panel *panel, const struct jl_frame *frame,
-                              struct jl_rect area) {
+jl_status jl_present_area(const struct jl_panel *panel, const struct jl_frame *frame,
+                          struct jl_rect area) {
     const struct jl_format *format = frame->format;
     /* Grown to whole lines of memory: pages of 8 rows for vertical bytes. */
     int first_line = area.y >> format->line_rows_log2;
@@ -36,22 +36,29 @@ jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
         return JL_BAD_ARGUMENT;
     }
     const struct jl_panel_config *config = panel->config;
+    struct jl_rect whole = frame->target.bounds;
+    struct jl_damage *damage = frame->damage;
     if (frame->format != config->controller->format) {
         return JL_UNSUPPORTED;
     }
-    if (frame->target.width != config->width || frame->target.height != config->height) {
+    if (whole.w != config->width || whole.h != config->height) {
         return JL_OUT_OF_RANGE;
     }
-    frame->damage.window_price_px = config->controller->window_price_px;
-    if (panel->stale) {
-        jl_frame_damage_all(frame);
+    if (damage) {
+        damage->window_price_px = config->controller->window_price_px;
     }
-    for (uint8_t i = 0; i < frame->damage.count && status == JL_OK; i++) {
-        status = present_area(panel, frame, frame->damage.rects[i]);
+    if (panel->stale || !damage) {
+        status = jl_present_area(panel, frame, whole);
+    } else {
+        for (uint8_t i = 0; i < damage->count && status == JL_OK; i++) {
+            status = jl_present_area(panel, frame, damage->rects[i]);
+        }
     }
     if (status == JL_OK) {
-        jl_damage_clear(&frame->damage);
         panel->stale = false;
+        if (damage) {
+            damage->count = 0;
+        }
     }
     return jl_panel_settle(panel, status);
 }

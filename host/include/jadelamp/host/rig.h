@@ -22,6 +22,7 @@ struct jl_rig {
     struct jl_panel_config config;
     struct jl_panel panel;
     struct jl_frame frame;
+    struct jl_damage damage;
     uint8_t *pixels;
 };
 

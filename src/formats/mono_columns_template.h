@@ -1,21 +1,31 @@
 /*
- * The format of 1 bit a pixel in vertical bytes. Works on whole bytes: 8 rows
- * of a column at a time, with a mask at the ragged top and bottom.
+ * The formats of 1 bit a pixel in vertical bytes. Included by one file a format, which
+ * defines COLUMN_MSB as 0 or 1. Works on whole bytes: 8 rows of a column at a time,
+ * with a mask at the ragged top and bottom.
  *
- * A byte that gets the value it already had is not damage, so redrawing a text
- * of which three digits changed sends three digits.
+ * A byte that gets the value it already had is not damage, so redrawing a text of
+ * which three digits changed sends three digits.
  */
-#include "jadelamp/draw.h"
-#include "jadelamp/frame.h"
+#include "format.h"
 
 static uint8_t lit_bits(jl_color color) {
     return jl_color_luminance(color) >= 128 ? 0xFF : 0x00;
 }
 
+/* A byte with row 0 in bit 0, in the order of the format; its own inverse. */
+static inline unsigned ordered(unsigned bits) {
+#if COLUMN_MSB
+    bits = (bits & 0x55) << 1 | (bits >> 1 & 0x55);
+    bits = (bits & 0x33) << 2 | (bits >> 2 & 0x33);
+    bits = (bits & 0x0F) << 4 | (bits >> 4 & 0x0F);
+#endif
+    return bits;
+}
+
 /*
- * Fills and stencils are one loop, since flash is scarcer than time here: a fill
- * is a stencil of ink everywhere (no map). int throughout: narrower locals cost
- * sign extensions on a Cortex-M0.
+ * Fills and stencils are one loop, since flash is scarcer than time here: a fill is a
+ * stencil of ink everywhere (no map). int throughout: narrower locals cost sign
+ * extensions on a Cortex-M0.
  */
 static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
                     int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
@@ -29,7 +39,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     /* Columns (within the area) and pages in which a byte really changed. */
     int left = area.w, right = -1, top_page = -1, bottom_page = -1;
 
-    uint8_t *line = frame->pixels + (size_t)first_page * frame->stride_bytes + area.x;
+    uint8_t *line = jl_format_line(frame, area.y, 3) + area.x;
     for (int page = first_page; page * 8 < end_y; page++, line += frame->stride_bytes) {
         int above = area.y - page * 8;
         int below = page * 8 + 8 - end_y;
@@ -39,7 +49,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
             unsigned source = map ? map->order->column(map, map_x + i, map_y - above) : 0xFFu;
             unsigned write = ((source & ink_writes) | (~source & paper_writes)) & mask;
             unsigned value = (source & ink_bits) | (~source & paper_bits);
-            unsigned now = (line[i] & ~write) | (value & write);
+            unsigned now = (line[i] & ~ordered(write)) | ordered(value & write);
             if (now != line[i]) {
                 line[i] = (uint8_t)now;
                 left = i < left ? i : left;
@@ -50,11 +60,10 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
         }
     }
     if (right >= 0) {
-        struct jl_rect whole = {0, 0, frame->target.width, frame->target.height};
         struct jl_rect changed = {(int16_t)(area.x + left), (int16_t)(top_page * 8),
                                   (int16_t)(right - left + 1),
                                   (int16_t)((bottom_page - top_page + 1) * 8)};
-        jl_damage_add(&frame->damage, jl_rect_intersect(changed, whole));
+        jl_format_changed(frame, changed);
     }
 }
 
@@ -62,10 +71,17 @@ static void fill(struct jl_target *target, struct jl_rect area, jl_color color) 
     stencil(target, area, NULL, 0, 0, color, JL_CLEAR);
 }
 
-const struct jl_format jl_mono_columns = {
-    .ops = {.fill = fill, .stencil = stencil},
-    .bits_per_pixel = 1,
-    .line_rows_log2 = 3,
-    /* Without a panel in sight: a window of ssd1306-like parts on I2C costs 10 bytes. */
-    .window_price_px = 80,
-};
+static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+    const uint8_t *line = jl_format_line((struct jl_frame *)target, y, 3) + x;
+    unsigned mask = ordered(1u << (y & 7));
+    for (int i = 0; i < count; i++) {
+        row[i] = line[i] & mask ? JL_WHITE : JL_BLACK;
+    }
+}
+
+#define MONO_COLUMNS_FORMAT                                                                        \
+    {                                                                                              \
+        .ops = {.fill = fill, .stencil = stencil, .get = get}, .bits_per_pixel = 1, .planes = 1,   \
+        .line_rows_log2 = 3, .channel_bits = {1, 1, 1},                                            \
+        .window_price_px = 80 /* a window of ssd1306-like parts on I2C costs 10 bytes */           \
+    }

@@ -1,0 +1,62 @@
+/* Narrowing the damage to what differs from a shadow of the last picture. */
+#include "jadelamp/frame.h"
+
+#include "mem.h"
+
+/* One line of memory within an area: finds runs that differ, adds them, copies them. */
+static void compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t *pixels,
+                         struct jl_rect line_area, size_t first_byte, size_t bytes) {
+    const struct jl_format *format = frame->format;
+    /* Pixels of a row in a byte, or bytes of a pixel: byte index to column and back. */
+    unsigned column_bits = (unsigned)format->bits_per_pixel << format->line_rows_log2;
+    size_t i = 0;
+    while (i < bytes) {
+        while (i < bytes && pixels[first_byte + i] == shadow[first_byte + i]) {
+            i++;
+        }
+        size_t start = i;
+        while (i < bytes && pixels[first_byte + i] != shadow[first_byte + i]) {
+            shadow[first_byte + i] = pixels[first_byte + i];
+            i++;
+        }
+        if (start < i) {
+            size_t first_column = (first_byte + start) * 8 / column_bits;
+            size_t end_column = ((first_byte + i) * 8 + column_bits - 1) / column_bits;
+            struct jl_rect run = {(int16_t)first_column, line_area.y,
+                                  (int16_t)(end_column - first_column), line_area.h};
+            frame->damage->add(frame->damage, jl_rect_intersect(run, frame->target.bounds));
+        }
+    }
+}
+
+static void compare_area(struct jl_frame *frame, uint8_t *shadow, struct jl_rect area) {
+    const struct jl_format *format = frame->format;
+    unsigned shift = format->line_rows_log2;
+    unsigned column_bits = (unsigned)format->bits_per_pixel << shift;
+    size_t first_byte = (size_t)area.x * column_bits / 8;
+    size_t end_byte = ((size_t)(area.x + area.w) * column_bits + 7) / 8;
+    size_t plane_bytes = (size_t)frame->stride_bytes *
+                         (((size_t)frame->target.bounds.h + (1u << shift) - 1) >> shift);
+    for (int line = area.y >> shift; line << shift < area.y + area.h; line++) {
+        struct jl_rect line_area = {area.x, (int16_t)(line << shift), area.w,
+                                    (int16_t)(1 << shift)};
+        for (unsigned plane = 0; plane < format->planes; plane++) {
+            size_t at = plane * plane_bytes + (size_t)line * frame->stride_bytes;
+            compare_line(frame, shadow + at, frame->pixels + at, line_area, first_byte,
+                         end_byte - first_byte);
+        }
+    }
+}
+
+jl_status jl_frame_compare(struct jl_frame *frame, uint8_t *shadow_pixels) {
+    if (!frame || !shadow_pixels || !frame->damage) {
+        return JL_BAD_ARGUMENT;
+    }
+    struct jl_damage before = *frame->damage;
+    jl_damage_clear(frame->damage);
+    for (uint8_t i = 0; i < before.count; i++) {
+        compare_area(frame, shadow_pixels,
+                     jl_rect_intersect(before.rects[i], frame->target.bounds));
+    }
+    return JL_OK;
+}

@@ -1,0 +1,46 @@
+/*
+ * The three ways of painting, which all drawing is made of. Areas and positions
+ * are in picture coordinates and may lie anywhere.
+ */
+#ifndef JADELAMP_SRC_PAINT_H
+#define JADELAMP_SRC_PAINT_H
+
+#include "jadelamp/draw.h"
+
+/* Pixels that are worked on at a time: 64 bytes of stack a buffer. */
+enum { JL_CHUNK = 16 };
+
+/* Gives the colours of pixels x .. x+count-1 of row y; count is at most JL_CHUNK. */
+typedef void (*jl_shade_fn)(const void *context, int x, int y, int count, jl_color *row);
+
+/*
+ * What a turned target or another mode than replacing does instead. One constant for
+ * both, referred to only by the calls that set them, so that others do not carry it.
+ */
+struct jl_painter {
+    void (*fill)(struct jl_target *target, struct jl_rect area, jl_color color);
+    void (*stencil)(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
+                    jl_color ink, jl_color paper);
+    void (*shade)(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
+                  const void *context);
+    struct jl_rect (*to_own)(const struct jl_target *target, struct jl_rect area);
+    struct jl_rect (*to_picture)(const struct jl_target *target, struct jl_rect own);
+};
+
+/* The part of the picture that the clip lets through, as a rectangle of the picture. */
+static inline struct jl_rect jl_paint_visible(const struct jl_target *target) {
+    return target->painter ? target->painter->to_picture(target, target->clip) : target->clip;
+}
+
+/* A map with its top left at the area's; positions of the area past the map are paper. */
+void jl_paint_stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
+                      jl_color ink, jl_color paper);
+
+/* Pixels that differ one by one. */
+void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
+                    const void *context);
+
+/* The put operation, or fills where a target leaves it out. */
+void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count, const jl_color *row);
+
+#endif

@@ -1,0 +1,39 @@
+/* Painting pixels that differ one by one: rows in chunks, computed and put. */
+#include "paint.h"
+
+void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                const jl_color *row) {
+    if (target->ops->put) {
+        target->ops->put(target, x, y, count, row);
+        return;
+    }
+    /* Runs of one colour as fills. */
+    for (int start = 0; start < count;) {
+        int end = start + 1;
+        while (end < count && row[end] == row[start]) {
+            end++;
+        }
+        if (row[start] != JL_CLEAR) {
+            struct jl_rect run = {(int16_t)(x + start), y, (int16_t)(end - start), 1};
+            target->ops->fill(target, run, row[start]);
+        }
+        start = end;
+    }
+}
+
+void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
+                    const void *context) {
+    if (target->painter) {
+        target->painter->shade(target, area, shade, context);
+        return;
+    }
+    struct jl_rect visible = jl_rect_intersect(area, target->clip);
+    for (int y = visible.y; y < visible.y + visible.h; y++) {
+        for (int done = 0; done < visible.w; done += JL_CHUNK) {
+            jl_color row[JL_CHUNK];
+            int count = visible.w - done < JL_CHUNK ? visible.w - done : JL_CHUNK;
+            shade(context, visible.x + done, y, count, row);
+            jl_ops_put(target, (int16_t)(visible.x + done), (int16_t)y, (int16_t)count, row);
+        }
+    }
+}

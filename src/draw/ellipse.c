@@ -1,0 +1,94 @@
+/*
+ * Ellipses and circles, row by row from the middle outwards. A row's half width only
+ * shrinks on the way, so it is found by counting down: no root, no division.
+ */
+#include "ellipse.h"
+
+#include "../core/paint.h"
+
+/* All in 64 bits: (2 * 32767 + 1)^4 is just below 2^64. */
+void jl_ellipse_begin(struct jl_ellipse_walk *walk, int rx, int ry) {
+    walk->a2 = (uint64_t)(2 * rx + 1) * (uint64_t)(2 * rx + 1);
+    walk->b2 = (uint64_t)(2 * ry + 1) * (uint64_t)(2 * ry + 1);
+    walk->half_width = rx;
+    walk->rx = rx;
+    walk->ry = ry;
+}
+
+int jl_ellipse_half_width(struct jl_ellipse_walk *walk, int dy) {
+    if (walk->rx < 0 || walk->ry < 0 || dy > walk->ry) {
+        return -1;
+    }
+    /* 4 dx^2 b2 + 4 dy^2 a2 <= a2 b2, with the second term moved over: nothing overflows. */
+    uint64_t limit = walk->a2 * walk->b2;
+    uint64_t taken = 4 * (uint64_t)dy * (uint64_t)dy * walk->a2;
+    while (walk->half_width >= 0 &&
+           4 * (uint64_t)walk->half_width * (uint64_t)walk->half_width * walk->b2 > limit - taken) {
+        walk->half_width--;
+    }
+    return walk->half_width;
+}
+
+void jl_span(struct jl_target *target, int left, int right, int y, jl_color color) {
+    if (y < INT16_MIN || y > INT16_MAX || right < left) {
+        return;
+    }
+    left = left < INT16_MIN ? INT16_MIN : left;
+    right = right > INT16_MAX ? INT16_MAX : right;
+    /* Up to 65536 wide, in two parts that a rectangle can name. */
+    while (left <= right) {
+        int width = right - left + 1 > INT16_MAX ? INT16_MAX : right - left + 1;
+        jl_fill_rect(target, (struct jl_rect){(int16_t)left, (int16_t)y, (int16_t)width, 1}, color);
+        left += width;
+    }
+}
+
+/* Both rows at a distance, or the one in the middle. */
+static void two_spans(struct jl_target *t, int x0, int x1, int y, int dy, jl_color color) {
+    jl_span(t, x0, x1, y - dy, color);
+    if (dy) {
+        jl_span(t, x0, x1, y + dy, color);
+    }
+}
+
+/* The ellipse without the inner one; an inner one of -1 is no hole. */
+static void ring(struct jl_target *target, int x, int y, int rx, int ry, int inner_rx, int inner_ry,
+                 jl_color color) {
+    struct jl_ellipse_walk outer, inner;
+    jl_ellipse_begin(&outer, rx, ry);
+    jl_ellipse_begin(&inner, inner_rx, inner_ry);
+    for (int dy = 0; dy <= ry; dy++) {
+        int w = jl_ellipse_half_width(&outer, dy);
+        int hole = jl_ellipse_half_width(&inner, dy);
+        if (hole < 0) {
+            two_spans(target, x - w, x + w, y, dy, color);
+        } else {
+            two_spans(target, x - w, x - hole - 1, y, dy, color);
+            two_spans(target, x + hole + 1, x + w, y, dy, color);
+        }
+    }
+}
+
+void jl_fill_ellipse(struct jl_target *target, int16_t x, int16_t y, int16_t rx, int16_t ry,
+                     jl_color color) {
+    if (rx >= 0 && ry >= 0) {
+        ring(target, x, y, rx, ry, -1, -1, color);
+    }
+}
+
+void jl_stroke_ellipse(struct jl_target *target, int16_t x, int16_t y, int16_t rx, int16_t ry,
+                       jl_color color) {
+    if (rx >= 0 && ry >= 0) {
+        ring(target, x, y, rx, ry, rx - 1, ry - 1, color);
+    }
+}
+
+void jl_fill_circle(struct jl_target *target, int16_t x, int16_t y, int16_t radius,
+                    jl_color color) {
+    jl_fill_ellipse(target, x, y, radius, radius, color);
+}
+
+void jl_stroke_circle(struct jl_target *target, int16_t x, int16_t y, int16_t radius,
+                      jl_color color) {
+    jl_stroke_ellipse(target, x, y, radius, radius, color);
+}

@@ -1,0 +1,80 @@
+/*
+ * Sectors of rings. Along a row the side of a ray changes by a constant from pixel to
+ * pixel, so the inner loop only adds and compares; neighbours go out as one span.
+ */
+#include "../core/paint.h"
+#include "ellipse.h"
+#include "jadelamp/shapes.h"
+
+struct sector {
+    int32_t start_cos, start_sin, end_cos, end_sin;
+    bool wide; /* more than half a turn */
+    bool ray;  /* no width: of the line through the middle only one half */
+    bool all;
+};
+
+/* Columns left..right of one row of the ring, relative to the middle like dy. */
+static void sector_row(struct jl_target *target, const struct sector *sector, int x, int y, int dy,
+                       int left, int right, jl_color color) {
+    /* Clockwise of the start, and not clockwise of the end: signs of these two. */
+    int32_t from_start = left * sector->start_cos + dy * sector->start_sin;
+    int32_t from_end = left * sector->end_cos + dy * sector->end_sin;
+    int run = left;
+    for (int dx = left; dx <= right + 1; dx++) {
+        bool after = from_start >= 0, before = from_end <= 0;
+        bool in = sector->all || (dx == 0 && dy == 0) ||
+                  (sector->wide ? after || before : after && before);
+        in = in && (!sector->ray || dx * sector->start_sin - dy * sector->start_cos >= 0);
+        if (!in || dx > right) {
+            jl_span(target, x + run, x + dx - 1, y + dy, color);
+            run = dx + 1;
+        }
+        from_start += sector->start_cos;
+        from_end += sector->end_cos;
+    }
+}
+
+/* The part of left..right that can be seen, so that a huge ring costs no more than the glass. */
+static void visible_row(struct jl_target *target, const struct sector *sector, int x, int y, int dy,
+                        int left, int right, jl_color color) {
+    struct jl_rect seen = jl_paint_visible(target);
+    int first = seen.x - x, last = seen.x + seen.w - 1 - x;
+    if (y + dy < seen.y || y + dy >= seen.y + seen.h) {
+        return;
+    }
+    left = left < first ? first : left;
+    right = right > last ? last : right;
+    if (left <= right) {
+        sector_row(target, sector, x, y, dy, left, right, color);
+    }
+}
+
+void jl_fill_ring(struct jl_target *target, int16_t x, int16_t y, int16_t outer, int16_t inner,
+                  jl_direction start, jl_direction end, jl_color color) {
+    struct jl_ellipse_walk rim, hole;
+    uint16_t turn = (uint16_t)(end - start);
+    struct sector sector = {jl_cosine(start), jl_sine(start), jl_cosine(end), jl_sine(end),
+                            turn > 32768,     turn == 0,      turn == 65535};
+    if (outer < 0) {
+        return;
+    }
+    jl_ellipse_begin(&rim, outer, outer);
+    jl_ellipse_begin(&hole, inner - 1, inner - 1);
+    for (int dy = 0; dy <= outer; dy++) {
+        int w = jl_ellipse_half_width(&rim, dy);
+        int h = inner > 0 ? jl_ellipse_half_width(&hole, dy) : -1;
+        for (int side = dy ? -1 : 1; side <= 1; side += 2) {
+            if (h < 0) {
+                visible_row(target, &sector, x, y, side * dy, -w, w, color);
+            } else {
+                visible_row(target, &sector, x, y, side * dy, -w, -h - 1, color);
+                visible_row(target, &sector, x, y, side * dy, h + 1, w, color);
+            }
+        }
+    }
+}
+
+void jl_draw_arc(struct jl_target *target, int16_t x, int16_t y, int16_t radius, jl_direction start,
+                 jl_direction end, jl_color color) {
+    jl_fill_ring(target, x, y, radius, radius, start, end, color);
+}

@@ -1,0 +1,96 @@
+/*
+ * Formats of 1, 2 or 4 bits a pixel in rows. Included by one file a format, which
+ * defines BITS (pixel size) and LOW_FIRST (the leftmost pixel in the lowest bits).
+ */
+#include "format.h"
+
+enum { PIXELS_A_BYTE = 8 / BITS, VALUE_MASK = (1 << BITS) - 1 };
+
+/* Where the pixel sits in its byte. */
+static inline unsigned shift_of(int x) {
+    unsigned place = (unsigned)x % PIXELS_A_BYTE;
+    return BITS * (LOW_FIRST ? place : PIXELS_A_BYTE - 1 - place);
+}
+
+static inline unsigned pack(jl_color color) {
+    return jl_channel_pack(jl_color_luminance(color), BITS);
+}
+
+static inline void store(uint8_t *line, int x, unsigned value) {
+    unsigned shift = shift_of(x);
+    uint8_t *byte = &line[x / PIXELS_A_BYTE];
+    *byte = (uint8_t)((*byte & ~((unsigned)VALUE_MASK << shift)) | value << shift);
+}
+
+static void fill_row(uint8_t *line, int x, int end, unsigned value) {
+    /* The value in every pixel of a byte: 0x55 * 3, 0x11 * 15, 0xFF * 1. */
+    unsigned whole = value * (0xFFu / VALUE_MASK);
+    while (x < end && x % PIXELS_A_BYTE) {
+        store(line, x++, value);
+    }
+    int bytes = (end - x) / PIXELS_A_BYTE;
+    if (bytes > 0) {
+        memset(line + x / PIXELS_A_BYTE, (int)whole, (size_t)bytes);
+        x += bytes * PIXELS_A_BYTE;
+    }
+    while (x < end) {
+        store(line, x++, value);
+    }
+}
+
+static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    uint8_t *line = jl_format_line(frame, area.y, 0);
+    unsigned value = pack(color);
+    for (int y = 0; y < area.h; y++, line += frame->stride_bytes) {
+        fill_row(line, area.x, area.x + area.w, value);
+    }
+    jl_format_changed(frame, area);
+}
+
+static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                const jl_color *row) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    uint8_t *line = jl_format_line(frame, y, 0);
+    for (int i = 0; i < count; i++) {
+        if (row[i] != JL_CLEAR) {
+            store(line, x + i, pack(row[i]));
+        }
+    }
+    jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
+}
+
+static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+    const uint8_t *line = jl_format_line((struct jl_frame *)target, y, 0);
+    for (int i = 0; i < count; i++) {
+        unsigned value = line[(x + i) / PIXELS_A_BYTE] >> shift_of(x + i) & VALUE_MASK;
+        row[i] = JL_GREY(value * (255u / VALUE_MASK));
+    }
+}
+
+static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
+                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    unsigned ink_value = pack(ink), paper_value = pack(paper);
+    for (int y = 0; y < area.h; y += 8) {
+        uint8_t *line = jl_format_line(frame, area.y + y, 0);
+        int rows = area.h - y < 8 ? area.h - y : 8;
+        for (int x = 0; x < area.w; x++) {
+            unsigned bits = map->order->column(map, map_x + x, map_y + y);
+            uint8_t *at = line;
+            for (int row = 0; row < rows; row++, bits >>= 1, at += frame->stride_bytes) {
+                if ((bits & 1 ? ink : paper) != JL_CLEAR) {
+                    store(at, area.x + x, bits & 1 ? ink_value : paper_value);
+                }
+            }
+        }
+    }
+    jl_format_changed(frame, area);
+}
+
+#define BITS_FORMAT                                                                                \
+    {                                                                                              \
+        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .bits_per_pixel = BITS, \
+        .planes = 1, .line_rows_log2 = 0, .channel_bits = {BITS, BITS, BITS},                      \
+        .window_price_px = 80 / BITS                                                               \
+    }

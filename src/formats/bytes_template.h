@@ -1,0 +1,122 @@
+/*
+ * Formats of whole bytes a pixel. Included by one file a format, which defines BYTES, and
+ * the functions pack() (a colour to BYTES bytes) and unpack().
+ */
+#include "format.h"
+
+static inline void pack(uint8_t *out, jl_color color);
+static inline jl_color unpack(const uint8_t *in);
+
+static inline void copy_pixel(uint8_t *out, const uint8_t *pixel) {
+    for (int i = 0; i < BYTES; i++) {
+        out[i] = pixel[i];
+    }
+}
+
+/*
+ * The first stretch pixel by pixel, the rest by copying it: memcpy is the fastest store
+ * loop there is on any machine, and the stretch stays in the nearest cache.
+ */
+enum { STRETCH_BYTES = 2048 };
+
+static void fill_bytes(uint8_t *to, size_t bytes, const uint8_t *pixel) {
+    if (BYTES == 1) {
+        memset(to, pixel[0], bytes);
+        return;
+    }
+    size_t first = bytes < 8 * BYTES ? bytes : 8 * BYTES;
+    for (size_t i = 0; i < first; i += BYTES) {
+        copy_pixel(to + i, pixel);
+    }
+    /* Doubling up to a stretch, then whole stretches. */
+    size_t done = first;
+    while (done < bytes) {
+        size_t part = done < STRETCH_BYTES ? done : STRETCH_BYTES / (8 * BYTES) * (8 * BYTES);
+        part = part < bytes - done ? part : bytes - done;
+        memcpy(to + done, to, part);
+        done += part;
+    }
+}
+
+static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    uint8_t *first = jl_format_line(frame, area.y, 0) + (size_t)area.x * BYTES;
+    size_t row_bytes = (size_t)area.w * BYTES;
+    uint8_t pixel[BYTES];
+    pack(pixel, color);
+    if (row_bytes == frame->stride_bytes) {
+        fill_bytes(first, row_bytes * (size_t)area.h, pixel);
+    } else {
+        fill_bytes(first, row_bytes, pixel);
+        uint8_t *line = first;
+        for (int y = 1; y < area.h; y++) {
+            line += frame->stride_bytes;
+            memcpy(line, first, row_bytes);
+        }
+    }
+    jl_format_changed(frame, area);
+}
+
+static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                const jl_color *row) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    uint8_t *at = jl_format_line(frame, y, 0) + (size_t)x * BYTES;
+    for (int i = 0; i < count; i++, at += BYTES) {
+        if (row[i] != JL_CLEAR) {
+            pack(at, row[i]);
+        }
+    }
+    jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
+}
+
+static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+    const uint8_t *at = jl_format_line((struct jl_frame *)target, y, 0) + (size_t)x * BYTES;
+    for (int i = 0; i < count; i++, at += BYTES) {
+        row[i] = unpack(at);
+    }
+}
+
+/* One column of up to 8 rows; constants for `opaque` make two plain loops of it. */
+static inline void stencil_column(uint8_t *at, size_t stride, unsigned bits, int rows,
+                                  uint8_t colors[2][BYTES], bool opaque, unsigned wanted) {
+    for (int row = 0; row < rows; row++, bits >>= 1, at += stride) {
+        if (opaque) {
+            copy_pixel(at, colors[bits & 1]);
+        } else if ((bits & 1) == wanted) {
+            copy_pixel(at, colors[wanted]);
+        }
+    }
+}
+
+static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
+                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    uint8_t colors[2][BYTES];
+    bool opaque = ink != JL_CLEAR && paper != JL_CLEAR;
+    unsigned wanted = paper == JL_CLEAR ? 1 : 0;
+    pack(colors[0], paper);
+    pack(colors[1], ink);
+    if (ink == JL_CLEAR && paper == JL_CLEAR) {
+        return;
+    }
+    for (int y = 0; y < area.h; y += 8) {
+        uint8_t *at = jl_format_line(frame, area.y + y, 0) + (size_t)area.x * BYTES;
+        int rows = area.h - y < 8 ? area.h - y : 8;
+        for (int x = 0; x < area.w; x++, at += BYTES) {
+            unsigned bits = map->order->column(map, map_x + x, map_y + y);
+            if (opaque) {
+                stencil_column(at, frame->stride_bytes, bits, rows, colors, true, 0);
+            } else if ((wanted ? bits : ~bits & 0xFF) != 0) {
+                stencil_column(at, frame->stride_bytes, bits, rows, colors, false, wanted);
+            }
+        }
+    }
+    jl_format_changed(frame, area);
+}
+
+#define BYTES_FORMAT(r, g, b)                                                                      \
+    {                                                                                              \
+        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get},                         \
+        .bits_per_pixel = BYTES * 8, .planes = 1, .line_rows_log2 = 0, .channel_bits = {r, g, b},  \
+        .window_price_px = 12 / BYTES /* 2A, 2B and 2C of a MIPI DCS part: 11 bytes */             \
+    }

@@ -1,0 +1,22 @@
+/* What the pixel formats share. */
+#ifndef JADELAMP_SRC_FORMAT_H
+#define JADELAMP_SRC_FORMAT_H
+
+#include "../core/mem.h"
+#include "jadelamp/draw.h"
+#include "jadelamp/frame.h"
+
+/* The line of memory that holds row y of the picture; a band begins at its first row. */
+static inline uint8_t *jl_format_line(const struct jl_frame *frame, int y, unsigned rows_log2) {
+    size_t line = (size_t)(y - frame->target.bounds.y) >> rows_log2;
+    return frame->pixels + line * frame->stride_bytes;
+}
+
+/* Marks an area as changed, where somebody wants to know. */
+static inline void jl_format_changed(const struct jl_frame *frame, struct jl_rect area) {
+    if (frame->damage) {
+        frame->damage->add(frame->damage, area);
+    }
+}
+
+#endif

@@ -1,0 +1,17 @@
+/* 3-3-2. */
+#define BYTES 1
+#include "bytes_template.h"
+
+static inline void pack(uint8_t *out, jl_color c) {
+    out[0] = (uint8_t)(jl_channel_pack(jl_color_red(c), 3) << 5 |
+                       jl_channel_pack(jl_color_green(c), 3) << 2 |
+                       jl_channel_pack(jl_color_blue(c), 2));
+}
+
+static inline jl_color unpack(const uint8_t *in) {
+    /* The bits repeated from the top; also v * 255 / 7 to the nearest. */
+    static const uint8_t of_3_bits[8] = {0, 36, 73, 109, 146, 182, 219, 255};
+    return JL_RGB(of_3_bits[in[0] >> 5], of_3_bits[in[0] >> 2 & 7], (in[0] & 3) * 85u);
+}
+
+const struct jl_format jl_rgb332 = BYTES_FORMAT(3, 3, 2);
