@@ -2,12 +2,13 @@
 #include "quay_gauge.h"
 
 #include "jadelamp/draw.h"
+#include "jadelamp/format.h"
 #include "jadelamp/text.h"
 
 enum { DIGIT_W = 15, DIGIT_H = 29, BAR = 4, PITCH = 19 };
 
-static const struct jl_text_style plain = {&jl_font_6x8, JL_WHITE, JL_BLACK};
-static const struct jl_text_style title = {&jl_font_6x8, JL_BLACK, JL_WHITE};
+static const struct jl_text_style plain = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
+static const struct jl_text_style title = {&jl_font_6x8, JL_BLACK, JL_WHITE, NULL};
 
 /* A seven-segment digit; value 10 is blank, 11 a minus. */
 static void big_digit(struct jl_target *target, int16_t x, int16_t y, uint8_t value) {

@@ -14,7 +14,7 @@ jl_status example_run(const struct jl_port *port) {
     if (status == JL_OK)
         status = jl_panel_wake(&panel);
     jl_text(&frame.target, 10, 28, "Hello, Heron Quay!",
-            &(struct jl_text_style){&jl_font_6x8, JL_WHITE, 0});
+            &(struct jl_text_style){.font = &jl_font_6x8, .ink = JL_WHITE});
     if (status == JL_OK)
         status = jl_panel_present(&panel, &frame);
     return status;

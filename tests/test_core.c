@@ -179,10 +179,10 @@ static void utf8_lengths(void) {
     uint8_t pixels[JL_MONO_COLUMNS_BYTES(64, 8)];
     struct jl_frame frame;
     EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, 64, 8, pixels, sizeof pixels), JL_OK);
-    struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
+    struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("%s", rows[i].name);
-        EXPECT_INT(jl_text_width(&jl_font_6x8, rows[i].text), rows[i].characters * 6);
+        EXPECT_INT(jl_text_width(&style, rows[i].text), rows[i].characters * 6);
         EXPECT_INT(jl_text(&frame.target, 0, 0, rows[i].text, &style), rows[i].missing);
     }
 }

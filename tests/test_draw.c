@@ -299,7 +299,7 @@ static void call_text(struct test_random *random) {
     }
     text[length] = '\0';
     struct jl_rect r = random_rect(random);
-    struct jl_text_style style = {&jl_font_6x8, random_color(random), random_color(random)};
+    struct jl_text_style style = {&jl_font_6x8, random_color(random), random_color(random), NULL};
     jl_text(&sheet.frame.target, r.x, r.y, text, &style);
     naive_text(&reference, r.x, r.y, text, style.ink,
                reference.mode == JL_MODE_INVERT ? JL_CLEAR : style.paper);
@@ -516,8 +516,8 @@ static void font_equals_its_art(void) {
         test_row("U+%04X", code);
         EXPECT(naive_glyph(code, glyph));
         sheet_open(6, 8);
-        struct jl_text_style normal = {&jl_font_6x8, JL_WHITE, JL_BLACK};
-        struct jl_text_style inverted = {&jl_font_6x8, JL_BLACK, JL_WHITE};
+        struct jl_text_style normal = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
+        struct jl_text_style inverted = {&jl_font_6x8, JL_BLACK, JL_WHITE, NULL};
         EXPECT_INT(jl_text(&sheet.frame.target, 0, 0, text, &normal), 0);
         naive_text(&reference, 0, 0, text, JL_WHITE, JL_BLACK);
         sheet_equals_reference();
@@ -546,7 +546,7 @@ static void line_is_the_same_both_ways(void) {
 
 /* Damage covers every changed pixel, and redrawing the same is no damage. */
 static void damage_follows_changes(void) {
-    static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
+    static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
     static const struct {
         const char *first, *second;
         int rects;

@@ -7,7 +7,10 @@
 
 #include <stdint.h>
 
-/** 0x00RRGGBB, or JL_CLEAR. */
+/**
+ * 0x00RRGGBB, or JL_CLEAR. The top byte is transparency: 0 is solid, 255 is JL_CLEAR. What
+ * lies between is for the soft edges of glyphs; fills and stencils take solid or clear.
+ */
 typedef uint32_t jl_color;
 
 /** A colour from three channels, 0..255 each; a constant expression. */

@@ -15,10 +15,14 @@
 #include "jadelamp/draw.h"
 #include "jadelamp/shapes.h"
 #include "jadelamp/image.h"
+#include "jadelamp/font.h"
 #include "jadelamp/text.h"
+#include "jadelamp/format.h"
 #include "jadelamp/port.h"
 #include "jadelamp/wake.h"
 #include "jadelamp/panel.h"
+#include "jadelamp/bands.h"
+#include "jadelamp/direct.h"
 #include "jadelamp/controllers/ssd1306.h"
 
 #endif

@@ -10,7 +10,10 @@
 /* Pixels that are worked on at a time: 64 bytes of stack a buffer. */
 enum { JL_CHUNK = 16 };
 
-/* Gives the colours of pixels x .. x+count-1 of row y; count is at most JL_CHUNK. */
+/*
+ * Gives the colours of pixels x .. x+count-1 of row y; count is at most JL_CHUNK. Partly
+ * transparent ones are mixed with what is there.
+ */
 typedef void (*jl_shade_fn)(const void *context, int x, int y, int count, jl_color *row);
 
 /*
@@ -20,7 +23,7 @@ typedef void (*jl_shade_fn)(const void *context, int x, int y, int count, jl_col
 struct jl_painter {
     void (*fill)(struct jl_target *target, struct jl_rect area, jl_color color);
     void (*stencil)(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    jl_color ink, jl_color paper);
+                    int map_x, int map_y, jl_color ink, jl_color paper);
     void (*shade)(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
                   const void *context);
     struct jl_rect (*to_own)(const struct jl_target *target, struct jl_rect area);
@@ -32,13 +35,19 @@ static inline struct jl_rect jl_paint_visible(const struct jl_target *target) {
     return target->painter ? target->painter->to_picture(target, target->clip) : target->clip;
 }
 
-/* A map with its top left at the area's; positions of the area past the map are paper. */
+/* A map whose (map_x, map_y) falls on the area's top left; places outside the map are paper. */
 void jl_paint_stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                      jl_color ink, jl_color paper);
+                      int map_x, int map_y, jl_color ink, jl_color paper);
 
 /* Pixels that differ one by one. */
 void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
                     const void *context);
+
+/*
+ * Makes partly transparent pixels solid by mixing them with the target's own pixels, or
+ * solid or clear, whichever is nearer, where it cannot be read.
+ */
+void jl_shade_settle(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row);
 
 /* The put operation, or fills where a target leaves it out. */
 void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count, const jl_color *row);

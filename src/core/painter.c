@@ -96,11 +96,16 @@ static void put_in_mode(struct jl_target *t, int16_t x, int16_t y, int16_t count
         t->ops->get(t, x, y, count, old);
     }
     for (int16_t i = 0; i < count && t->mode != JL_MODE_REPLACE; i++) {
-        if (row[i] == JL_CLEAR) {
+        uint32_t opacity = 255 - (row[i] >> 24);
+        jl_color solid = row[i] & 0xFFFFFF;
+        if (t->mode == JL_MODE_BLEND) {
+            row[i] =
+                opacity ? jl_color_mix(old[i], solid, (uint8_t)jl_channel_mix(0, t->alpha, opacity))
+                        : JL_CLEAR;
             continue;
         }
-        if (t->mode == JL_MODE_BLEND) {
-            row[i] = jl_color_mix(old[i], row[i], t->alpha);
+        row[i] = opacity >= 128 ? solid : JL_CLEAR;
+        if (row[i] == JL_CLEAR) {
             continue;
         }
         if (row[i] != ink) {
@@ -109,6 +114,7 @@ static void put_in_mode(struct jl_target *t, int16_t x, int16_t y, int16_t count
         }
         row[i] = old[i] ^ ink_stored;
     }
+    jl_shade_settle(t, x, y, count, row);
     jl_ops_put(t, x, y, count, row);
 }
 
@@ -156,21 +162,21 @@ static void fill(struct jl_target *t, struct jl_rect area, jl_color color) {
 
 struct placed_map {
     const struct jl_bitmap *map;
-    struct jl_rect area;
+    int x, y; /* where the map's (0, 0) lies */
     jl_color ink, paper;
 };
 
 static void shade_stencil(const void *context, int x, int y, int count, jl_color *row) {
     const struct placed_map *p = context;
     for (int i = 0; i < count; i++) {
-        bool set = p->map->order->column(p->map, x + i - p->area.x, y - p->area.y) & 1;
+        bool set = p->map->order->column(p->map, x + i - p->x, y - p->y) & 1;
         row[i] = set ? p->ink : p->paper;
     }
 }
 
 static void stencil(struct jl_target *t, struct jl_rect area, const struct jl_bitmap *map,
-                    jl_color ink, jl_color paper) {
-    struct placed_map placed = {map, area, ink, paper};
+                    int map_x, int map_y, jl_color ink, jl_color paper) {
+    struct placed_map placed = {map, area.x - map_x, area.y - map_y, ink, paper};
     if (t->mode == JL_MODE_INVERT) {
         placed.paper = JL_CLEAR;
     }

@@ -21,6 +21,23 @@ void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
     }
 }
 
+void jl_shade_settle(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+    for (int16_t i = 0; i < count; i++) {
+        uint8_t transparency = (uint8_t)(row[i] >> 24);
+        jl_color solid = row[i] & 0xFFFFFF;
+        if (transparency == 0 || row[i] == JL_CLEAR) {
+            continue;
+        }
+        if (!target->ops->get) {
+            row[i] = transparency < 128 ? solid : JL_CLEAR;
+            continue;
+        }
+        jl_color below;
+        target->ops->get(target, (int16_t)(x + i), y, 1, &below);
+        row[i] = jl_color_mix(solid, below, transparency);
+    }
+}
+
 void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
                     const void *context) {
     if (target->painter) {
@@ -33,6 +50,7 @@ void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn s
             jl_color row[JL_CHUNK];
             int count = visible.w - done < JL_CHUNK ? visible.w - done : JL_CHUNK;
             shade(context, visible.x + done, y, count, row);
+            jl_shade_settle(target, (int16_t)(visible.x + done), (int16_t)y, (int16_t)count, row);
             jl_ops_put(target, (int16_t)(visible.x + done), (int16_t)y, (int16_t)count, row);
         }
     }

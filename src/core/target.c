@@ -36,14 +36,14 @@ void jl_fill_rect(struct jl_target *target, struct jl_rect rect, jl_color color)
 }
 
 void jl_paint_stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                      jl_color ink, jl_color paper) {
+                      int map_x, int map_y, jl_color ink, jl_color paper) {
     if (target->painter) {
-        target->painter->stencil(target, area, map, ink, paper);
+        target->painter->stencil(target, area, map, map_x, map_y, ink, paper);
         return;
     }
     struct jl_rect visible = jl_rect_intersect(area, target->clip);
     if (visible.w > 0) {
-        target->ops->stencil(target, visible, map, (int16_t)(visible.x - area.x),
-                             (int16_t)(visible.y - area.y), ink, paper);
+        target->ops->stencil(target, visible, map, (int16_t)(map_x + visible.x - area.x),
+                             (int16_t)(map_y + visible.y - area.y), ink, paper);
     }
 }

@@ -1,8 +1,9 @@
 /* Made by scripts/font-from-art from fonts/6x8.txt: edit the art, not this table. */
-#include "jadelamp/text.h"
+#include "font_fixed.h"
 
-/* Five columns a glyph, bit 0 on top. */
-static const uint8_t glyphs[] = {
+/* First code point, glyphs, columns, advance; then five columns a glyph, bit 0 on top. */
+static const uint8_t table[] = {
+    0x20, 95, 5, 6,
     0x00, 0x00, 0x00, 0x00, 0x00, /*   */
     0x00, 0x00, 0x5F, 0x00, 0x00, /* ! */
     0x00, 0x07, 0x00, 0x07, 0x00, /* " */
@@ -101,10 +102,9 @@ static const uint8_t glyphs[] = {
 };
 
 const struct jl_font jl_font_6x8 = {
-    .glyphs = glyphs,
-    .first = 0x20,
-    .count = 95,
-    .glyph_width = 5,
-    .advance = 6,
+    .kind = &jl_font_fixed,
+    .table = table,
     .height = 8,
+    .ascent = 7,
+    .box_width = 6,
 };

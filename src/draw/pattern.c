@@ -7,12 +7,11 @@ const uint8_t jl_pattern_hatch[8] = {0x11, 0x22, 0x44, 0x88, 0x11, 0x22, 0x44, 0
 const uint8_t jl_pattern_cross[8] = {0x99, 0x66, 0x66, 0x99, 0x99, 0x66, 0x66, 0x99};
 const uint8_t jl_pattern_dots[8] = {0x88, 0x00, 0x00, 0x00, 0x88, 0x00, 0x00, 0x00};
 
-/* The map's position says where in the pattern its (0, 0) falls. */
 static uint8_t column(const struct jl_bitmap *map, int x, int y) {
     unsigned bits = 0;
-    unsigned mask = 0x80u >> ((unsigned)(x + map->width) & 7);
+    unsigned mask = 0x80u >> ((unsigned)x & 7);
     for (unsigned row = 0; row < 8; row++) {
-        if (map->bits[((unsigned)(y + map->height) + row) & 7] & mask) {
+        if (map->bits[((unsigned)y + row) & 7] & mask) {
             bits |= 1u << row;
         }
     }
@@ -23,6 +22,6 @@ static const struct jl_bit_order repeated = {.column = column};
 
 void jl_fill_pattern(struct jl_target *target, struct jl_rect rect, const uint8_t pattern[8],
                      jl_color ink, jl_color paper) {
-    struct jl_bitmap endless = {pattern, rect.x, rect.y, &repeated};
-    jl_paint_stencil(target, rect, &endless, ink, paper);
+    struct jl_bitmap endless = {pattern, 8, 8, &repeated};
+    jl_paint_stencil(target, rect, &endless, rect.x, rect.y, ink, paper);
 }

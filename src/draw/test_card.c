@@ -1,5 +1,6 @@
 /* The first-light picture. The layout shrinks with the panel; 48x32 is the least that shows all. */
 #include "jadelamp/draw.h"
+#include "jadelamp/format.h"
 #include "jadelamp/text.h"
 
 #define MARK_PX   5 /* side of a corner mark */
@@ -29,7 +30,7 @@ static void arrow(struct jl_target *target, int16_t middle_x, int16_t top, int16
 }
 
 void jl_draw_test_card(struct jl_target *target, const char *title) {
-    static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK};
+    static const struct jl_text_style style = {.font = &jl_font_6x8, .ink = JL_WHITE};
     int16_t width = target->width;
     int16_t height = target->height;
 

@@ -1,38 +1,65 @@
-/* One line of text in a fixed-width font. */
+/* One line of text. */
 #include "jadelamp/text.h"
 
-#include "../core/paint.h"
-#include "utf8.h"
+#include "text_cells.h"
 
-/* Shown for what the font lacks: a box of 5x7, cut to the glyph's width. */
-static const uint8_t missing_box[] = {0x7F, 0x41, 0x41, 0x41, 0x7F};
+/* The missing character: a box as high as capitals, computed instead of stored. */
+static uint8_t box_column(const struct jl_bitmap *map, int x, int y) {
+    unsigned rows = 0;
+    for (int row = 0; row < 8; row++) {
+        int at = y + row;
+        bool inside = x >= 0 && x < map->width && at >= 0 && at < map->height;
+        bool edge = x == 0 || x == map->width - 1 || at == 0 || at == map->height - 1;
+        rows |= inside && edge ? 1u << row : 0;
+    }
+    return (uint8_t)rows;
+}
 
-uint16_t jl_text(struct jl_target *target, int16_t x, int16_t y, const char *text,
-                 const struct jl_text_style *style) {
+static const struct jl_bit_order box_order = {.column = box_column};
+
+bool jl_text_cell(const struct jl_text_style *style, uint32_t code, struct jl_text_glyph *out) {
     const struct jl_font *font = style->font;
-    uint16_t missing = 0;
-    int32_t pen = x;
-    uint32_t code;
-    while (pen <= INT16_MAX && (code = jl_utf8_next(&text)) != 0) {
-        struct jl_bitmap glyph = {missing_box, (int16_t)sizeof missing_box, 8, &jl_bits_columns};
-        uint32_t index = code - font->first; /* wraps below `first`: then it is too great */
-        if (index < font->count) {
-            glyph.bits = font->glyphs + index * font->glyph_width;
-            glyph.width = font->glyph_width;
-        } else {
-            missing++;
+    const struct jl_font *const *next = style->fallbacks;
+    while (font) {
+        if (font->kind->find(font, code, &out->glyph)) {
+            out->font = font;
+            return true;
         }
-        struct jl_rect cell = {(int16_t)pen, y, font->advance, font->height};
-        jl_paint_stencil(target, cell, &glyph, style->ink, style->paper);
-        pen += font->advance;
+        font = next ? *next++ : NULL;
+    }
+    font = style->font;
+    out->font = font;
+    out->glyph = (struct jl_glyph){{NULL, (int16_t)(font->box_width - 1), font->ascent, &box_order},
+                                   0,
+                                   (int8_t)font->ascent,
+                                   font->box_width};
+    return false;
+}
+
+uint16_t jl_text_part(struct jl_target *target, int x, int16_t y, const char *text, const char *end,
+                      const struct jl_text_style *style) {
+    uint16_t missing = 0;
+    int pen = x;
+    uint32_t code;
+    while (text != end && pen <= INT16_MAX && (code = jl_utf8_next(&text)) != 0) {
+        struct jl_text_glyph found;
+        bool known = jl_text_cell(style, code, &found);
+        const struct jl_glyph *glyph = &found.glyph;
+        struct jl_rect cell = {(int16_t)pen, y, glyph->advance, style->font->height};
+        if (known && found.font->kind->paint) {
+            found.font->kind->paint(target, cell, y + style->font->ascent, glyph, style->ink,
+                                    style->paper);
+        } else {
+            jl_paint_stencil(target, cell, &glyph->map, -glyph->left,
+                             glyph->top - style->font->ascent, style->ink, style->paper);
+        }
+        missing = (uint16_t)(missing + !known);
+        pen += glyph->advance;
     }
     return missing;
 }
 
-int16_t jl_text_width(const struct jl_font *font, const char *text) {
-    int32_t width = 0;
-    while (width < INT16_MAX && jl_utf8_next(&text) != 0) {
-        width += font->advance;
-    }
-    return (int16_t)(width < INT16_MAX ? width : INT16_MAX);
+uint16_t jl_text(struct jl_target *target, int16_t x, int16_t y, const char *text,
+                 const struct jl_text_style *style) {
+    return jl_text_part(target, x, y, text, NULL, style);
 }

@@ -41,11 +41,12 @@ static void fill_bytes(uint8_t *to, size_t bytes, const uint8_t *pixel) {
 static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
     struct jl_frame *frame = (struct jl_frame *)target;
     uint8_t *first = jl_format_line(frame, area.y, 0) + (size_t)area.x * BYTES;
+    size_t rows = (size_t)area.h;
     size_t row_bytes = (size_t)area.w * BYTES;
     uint8_t pixel[BYTES];
     pack(pixel, color);
     if (row_bytes == frame->stride_bytes) {
-        fill_bytes(first, row_bytes * (size_t)area.h, pixel);
+        fill_bytes(first, row_bytes * rows, pixel);
     } else {
         fill_bytes(first, row_bytes, pixel);
         uint8_t *line = first;

@@ -1,0 +1,60 @@
+/*
+ * Bands: drawing a whole picture with a slice of its memory. The drawing code runs once
+ * a band, on a target that lets through only the rows of the band; what it draws is the
+ * same picture as on a full frame.
+ *
+ *   struct jl_bands bands;
+ *   uint8_t memory[128];                        // one page of a 128x64 panel
+ *   jl_status status = jl_bands_begin(&bands, &panel, memory, sizeof memory);
+ *   while (jl_bands_next(&bands)) {
+ *       draw(&bands.frame.target);
+ *   }
+ *   status = jl_bands_end(&bands);
+ */
+#ifndef JADELAMP_BANDS_H
+#define JADELAMP_BANDS_H
+
+#include "jadelamp/panel.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/** A run over the bands of one picture. Draw on frame.target; the rest is for the library. */
+struct jl_bands {
+    struct jl_frame frame;
+    struct jl_panel *panel;
+    size_t memory_bytes;
+    jl_status status;
+};
+
+/**
+ * Starts a picture. The turn and the mode of frame.target may be set now and stay for all
+ * bands; the clip is lifted at each band.
+ *
+ * @param memory the caller's, until jl_bands_end(); as many whole lines of the format as
+ *               fit are drawn at a time
+ * @return JL_OK; JL_BAD_ARGUMENT (NULL); JL_TOO_SMALL (not one line: 8 rows of vertical
+ *         bytes, else one row); JL_UNSUPPORTED (a format of two planes); or as
+ *         jl_panel_present() for a panel that takes no picture now. After an error
+ *         jl_bands_next() gives no band.
+ */
+JL_MUST_CHECK
+jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *memory,
+                         size_t memory_bytes);
+
+/**
+ * Sends the band that was drawn and makes the next one ready, black. False: that was the
+ * last one, or there was an error.
+ */
+bool jl_bands_next(struct jl_bands *bands);
+
+/** Ends the picture. @return JL_OK, or the first error of its run */
+JL_MUST_CHECK
+jl_status jl_bands_end(struct jl_bands *bands);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,50 @@
+/*
+ * Fonts: constants that the program names, or files that are opened with a check.
+ */
+#ifndef JADELAMP_FONT_H
+#define JADELAMP_FONT_H
+
+#include <stdbool.h>
+#include <stddef.h>
+#include <stdint.h>
+
+#include "jadelamp/status.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+struct jl_font_kind;
+
+/** A font. Keep the memory behind it as long as it is used. */
+struct jl_font {
+    const struct jl_font_kind *kind; /**< how glyphs are found; for the library */
+    const uint8_t *table;            /**< the kind's own layout */
+    uint8_t height;                  /**< of a line, pixels */
+    uint8_t ascent;                  /**< rows above the baseline, pixels */
+    uint8_t box_width;               /**< of the cell of a missing character, pixels */
+};
+
+/** 95 ASCII characters (0x20..0x7E), 5x7 in cells of 6x8 pixels. 475 bytes. */
+extern const struct jl_font jl_font_6x8;
+
+/**
+ * Opens a packed font (docs/fonts.md): proportional or fixed, 1-bit or 4-bit coverage.
+ * Everything that drawing will rely on is checked here, once, in time proportional to
+ * the glyphs.
+ *
+ * @param bytes the caller's, as long as the font is used; any alignment
+ * @return JL_OK; JL_BAD_ARGUMENT (NULL, or not a packed font); JL_TOO_SMALL (cut);
+ *         JL_OUT_OF_RANGE (an offset or a range points outside, or the ranges overlap)
+ */
+JL_MUST_CHECK
+jl_status jl_font_open(struct jl_font *font, const void *bytes, size_t size);
+
+/** Whether the font has a glyph for a code point. */
+bool jl_font_has(const struct jl_font *font, uint32_t code);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,20 @@
+/* Digits under construction, the last one first. */
+#ifndef JADELAMP_SRC_DIGITS_H
+#define JADELAMP_SRC_DIGITS_H
+
+#include <stddef.h>
+#include <stdint.h>
+
+struct jl_digits {
+    char reversed[20];
+    size_t length;
+};
+
+static inline void jl_digits_add(struct jl_digits *digits, char c) {
+    digits->reversed[digits->length++] = c;
+}
+
+/* In the right order, or an empty string when it does not fit; how many characters. */
+size_t jl_digits_out(char *out, size_t size, const struct jl_digits *digits);
+
+#endif

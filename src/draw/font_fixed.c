@@ -1,0 +1,21 @@
+/* Glyphs of fixed fonts. */
+#include "font_fixed.h"
+
+#include <stddef.h>
+
+static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *glyph) {
+    const uint8_t *table = font->table;
+    uint32_t index = code - table[JL_FIXED_FIRST]; /* wraps below the first: then it is too great */
+    uint8_t width = table[JL_FIXED_WIDTH];
+    if (index >= table[JL_FIXED_COUNT]) {
+        return false;
+    }
+    glyph->map = (struct jl_bitmap){table + JL_FIXED_GLYPHS + index * width, width, font->height,
+                                    &jl_bits_columns};
+    glyph->left = 0;
+    glyph->top = (int8_t)font->ascent;
+    glyph->advance = table[JL_FIXED_ADVANCE];
+    return true;
+}
+
+const struct jl_font_kind jl_font_fixed = {.find = find, .paint = NULL};

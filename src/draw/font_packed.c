@@ -1,0 +1,164 @@
+/*
+ * Packed fonts: the layout of docs/fonts.md. jl_font_open() checks everything that the
+ * other functions rely on, so that they need no checks. Numbers are little-endian and
+ * read byte by byte: the memory may have any alignment.
+ */
+#include <stddef.h>
+
+#include "font_kind.h"
+
+enum {
+    HEADER_BYTES = 12,
+    RANGE_BYTES = 8, /* first code point (3 bytes), 0, glyphs (2), first glyph (2) */
+    GLYPH_BYTES = 8, /* offset of the bitmap (3 bytes), width, height, left, top, advance */
+};
+
+static uint32_t u16(const uint8_t *at) {
+    return at[0] | (uint32_t)at[1] << 8;
+}
+
+static uint32_t u24(const uint8_t *at) {
+    return u16(at) | (uint32_t)at[2] << 16;
+}
+
+struct packed {
+    const uint8_t *ranges, *glyphs, *bitmaps;
+    uint32_t range_count, glyph_count;
+    uint8_t bits;
+};
+
+static struct packed packed_of(const uint8_t *table) {
+    struct packed p = {
+        .bits = table[4], .range_count = u16(table + 8), .glyph_count = u16(table + 10)};
+    p.ranges = table + HEADER_BYTES;
+    p.glyphs = p.ranges + p.range_count * RANGE_BYTES;
+    p.bitmaps = p.glyphs + p.glyph_count * GLYPH_BYTES;
+    return p;
+}
+
+/* O(log n) in the ranges. */
+static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *glyph) {
+    struct packed p = packed_of(font->table);
+    uint32_t low = 0, high = p.range_count;
+    while (low < high) {
+        uint32_t middle = (low + high) / 2;
+        const uint8_t *range = p.ranges + middle * RANGE_BYTES;
+        uint32_t first = u24(range);
+        if (code < first) {
+            high = middle;
+        } else if (code - first >= u16(range + 4)) {
+            low = middle + 1;
+        } else {
+            const uint8_t *g = p.glyphs + (u16(range + 6) + code - first) * GLYPH_BYTES;
+            glyph->map = (struct jl_bitmap){p.bitmaps + u24(g), g[3], g[4], &jl_bits_columns};
+            glyph->left = (int8_t)g[5];
+            glyph->top = (int8_t)g[6];
+            glyph->advance = g[7];
+            return true;
+        }
+    }
+    return false;
+}
+
+static const struct jl_font_kind packed_stencil = {.find = find, .paint = NULL};
+
+/* ---- 4-bit coverage ---- */
+
+struct coverage {
+    const struct jl_bitmap *map;
+    int x, y; /* where the map's (0, 0) lies */
+    jl_color ink, paper;
+};
+
+static uint32_t coverage_at(const struct jl_bitmap *map, int x, int y) {
+    if (x < 0 || y < 0 || x >= map->width || y >= map->height) {
+        return 0;
+    }
+    uint8_t pair = map->bits[y * ((map->width + 1) / 2) + x / 2];
+    return x % 2 ? pair & 15u : pair >> 4;
+}
+
+static void shade(const void *context, int x, int y, int count, jl_color *row) {
+    const struct coverage *c = context;
+    for (int i = 0; i < count; i++) {
+        uint8_t share = (uint8_t)(coverage_at(c->map, x + i - c->x, y - c->y) * 17);
+        if (share == 0 || share == 255) {
+            row[i] = share ? c->ink : c->paper;
+        } else if (c->ink != JL_CLEAR && c->paper != JL_CLEAR) {
+            row[i] = jl_color_mix(c->paper, c->ink, share);
+        } else if (c->paper == JL_CLEAR) {
+            row[i] = c->ink == JL_CLEAR ? JL_CLEAR : c->ink | (255u - share) << 24;
+        } else {
+            row[i] = c->paper | (jl_color)share << 24;
+        }
+    }
+}
+
+static void paint(struct jl_target *target, struct jl_rect cell, int baseline,
+                  const struct jl_glyph *glyph, jl_color ink, jl_color paper) {
+    struct coverage c = {&glyph->map, cell.x + glyph->left, baseline - glyph->top, ink, paper};
+    jl_paint_shade(target, cell, shade, &c);
+}
+
+static const struct jl_font_kind packed_coverage = {.find = find, .paint = paint};
+
+/* ---- opening ---- */
+
+static jl_status check(const uint8_t *table, size_t size) {
+    struct packed p = packed_of(table);
+    size_t before_bitmaps =
+        HEADER_BYTES + (size_t)p.range_count * RANGE_BYTES + (size_t)p.glyph_count * GLYPH_BYTES;
+    if (size < before_bitmaps) {
+        return JL_TOO_SMALL;
+    }
+    uint32_t next_code = 1;
+    for (uint32_t i = 0; i < p.range_count; i++) {
+        const uint8_t *range = p.ranges + i * RANGE_BYTES;
+        uint32_t first = u24(range), count = u16(range + 4), glyph = u16(range + 6);
+        if (range[3] || !count || first < next_code || first + count > 0x110000 ||
+            glyph + count > p.glyph_count) {
+            return JL_OUT_OF_RANGE;
+        }
+        next_code = first + count;
+    }
+    for (uint32_t i = 0; i < p.glyph_count; i++) {
+        const uint8_t *g = p.glyphs + i * GLYPH_BYTES;
+        size_t bytes =
+            p.bits == 1 ? (size_t)g[3] * ((g[4] + 7u) / 8) : (g[3] + 1u) / 2 * (size_t)g[4];
+        if (u24(g) + bytes > size - before_bitmaps) {
+            return JL_OUT_OF_RANGE;
+        }
+    }
+    return JL_OK;
+}
+
+jl_status jl_font_open(struct jl_font *font, const void *bytes, size_t size) {
+    const uint8_t *table = bytes;
+    if (!font || !table) {
+        return JL_BAD_ARGUMENT;
+    }
+    if (size < HEADER_BYTES) {
+        return JL_TOO_SMALL;
+    }
+    /* "JLF1", bits a pixel, ascent, height, 0, ranges (2 bytes), glyphs (2). */
+    bool known = table[0] == 'J' && table[1] == 'L' && table[2] == 'F' && table[3] == '1' &&
+                 (table[4] == 1 || table[4] == 4) && table[6] > 0 && table[5] <= table[6] &&
+                 !table[7];
+    if (!known) {
+        return JL_BAD_ARGUMENT;
+    }
+    jl_status status = check(table, size);
+    if (status == JL_OK) {
+        *font = (struct jl_font){.kind = table[4] == 1 ? &packed_stencil : &packed_coverage,
+                                 .table = table,
+                                 .height = table[6],
+                                 .ascent = table[5],
+                                 .box_width = (uint8_t)(table[6] / 2 + 1)};
+    }
+    return status;
+}
+
+bool jl_font_has(const struct jl_font *font, uint32_t code) {
+    struct jl_glyph glyph;
+    return font->kind->find(font, code, &glyph);
+}

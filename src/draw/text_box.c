@@ -1,0 +1,109 @@
+/* Text in a box: lines are found by walking the characters twice, once to count, once to draw. */
+#include "jadelamp/draw.h"
+#include "text_cells.h"
+
+struct line {
+    const char *start;
+    const char *end;  /* behind the last character to be drawn */
+    const char *next; /* where the next line starts; NULL after the last */
+    int width;        /* of start..end, pixels */
+};
+
+static int cell_width(const struct jl_text_style *style, uint32_t code) {
+    struct jl_text_glyph found;
+    jl_text_cell(style, code, &found);
+    return found.glyph.advance;
+}
+
+/* The line that starts at `text`; `most` is the width to wrap at, or INT16_MAX. */
+static struct line find_line(const struct jl_text_style *style, const char *text, int most) {
+    struct line line = {text, NULL, NULL, 0};
+    struct line at_blank = line;
+    const char *at = text;
+    int width = 0;
+    for (;;) {
+        const char *before = at;
+        uint32_t code = jl_utf8_next(&at);
+        if (code == 0 || code == '\n') {
+            line.end = before;
+            line.next = code ? at : NULL;
+            line.width = width < INT16_MAX ? width : INT16_MAX;
+            /* The last word may be the one that does not fit. */
+            return width > most && at_blank.end ? at_blank : line;
+        }
+        if (code == ' ') {
+            if (width > most && at_blank.end) {
+                return at_blank;
+            }
+            at_blank = (struct line){text, before, at, width};
+        }
+        width += width < INT16_MAX ? cell_width(style, code) : 0;
+    }
+}
+
+static void draw_line(struct jl_target *target, const struct jl_text_style *style,
+                      const struct line *line, struct jl_rect box, int y, uint8_t options,
+                      bool shorten) {
+    static const char dots[] = "...";
+    int dots_width = 3 * cell_width(style, '.');
+    const char *end = line->end;
+    int width = line->width;
+    if (shorten) {
+        /* As many characters as leave room for the dots. */
+        const char *at = line->start;
+        end = at;
+        width = 0;
+        while (at != line->end) {
+            int cell = cell_width(style, jl_utf8_next(&at));
+            if (width + cell + dots_width > box.w) {
+                break;
+            }
+            width += cell;
+            end = at;
+        }
+    }
+    int whole = width + (shorten ? dots_width : 0);
+    int x = box.x;
+    if (options & JL_ANCHOR_RIGHT) {
+        x += box.w - whole;
+    } else if (options & JL_ANCHOR_CENTRE) {
+        x += (box.w - whole) / 2;
+    }
+    if (x < INT16_MIN || y < INT16_MIN || y > INT16_MAX) {
+        return;
+    }
+    jl_text_part(target, x, (int16_t)y, line->start, end, style);
+    if (shorten && x + width <= INT16_MAX) {
+        jl_text_part(target, x + width, (int16_t)y, dots, NULL, style);
+    }
+}
+
+uint16_t jl_text_box(struct jl_target *target, struct jl_rect box, uint8_t options,
+                     const char *text, const struct jl_text_style *style) {
+    int most = options & JL_TEXT_WRAP ? box.w : INT16_MAX;
+    uint16_t lines = 0;
+    for (const char *at = text; at && lines < UINT16_MAX; lines++) {
+        at = find_line(style, at, most).next;
+    }
+    int height = style->font->height;
+    int fit = box.h / height;
+    bool cut = (options & JL_TEXT_ELLIPSIS) && lines > fit;
+    int shown = cut ? fit : lines;
+    int y = box.y;
+    if ((options & JL_ANCHOR_BOTTOM) == JL_ANCHOR_BOTTOM) {
+        y += box.h - shown * height;
+    } else if ((options & JL_ANCHOR_BOTTOM) == JL_ANCHOR_MIDDLE) {
+        y += (box.h - shown * height) / 2;
+    }
+    struct jl_rect before = jl_target_clip(target, box);
+    const char *at = text;
+    for (int i = 0; i < shown && at; i++, y += height) {
+        struct line line = find_line(style, at, most);
+        bool shorten =
+            (options & JL_TEXT_ELLIPSIS) && (line.width > box.w || (cut && i == shown - 1));
+        draw_line(target, style, &line, box, y, options, shorten);
+        at = line.next;
+    }
+    jl_target_unclip(target, before);
+    return lines;
+}

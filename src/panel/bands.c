@@ -1,0 +1,74 @@
+/* A picture, band by band. */
+#include "jadelamp/bands.h"
+
+#include "../core/mem.h"
+#include "panel.h"
+#include "window.h"
+
+jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *memory,
+                         size_t memory_bytes) {
+    if (!bands) {
+        return JL_BAD_ARGUMENT;
+    }
+    *bands = (struct jl_bands){.panel = panel, .status = JL_BAD_ARGUMENT};
+    if (!memory) {
+        return JL_BAD_ARGUMENT;
+    }
+    bands->status = jl_panel_ready(panel);
+    if (bands->status != JL_OK) {
+        return bands->status;
+    }
+    const struct jl_panel_config *config = panel->config;
+    const struct jl_format *format = config->controller->format;
+    size_t line_bytes = jl_line_bytes(format, config->width);
+    if (format->planes > 1) {
+        return bands->status = JL_UNSUPPORTED;
+    }
+    if (memory_bytes < line_bytes) {
+        return bands->status = JL_TOO_SMALL;
+    }
+    jl_target_init(&bands->frame.target, &format->ops, (struct jl_rect){0, 0, config->width, 0},
+                   config->width, config->height);
+    bands->frame.format = format;
+    bands->frame.pixels = memory;
+    bands->frame.stride_bytes = (uint16_t)line_bytes;
+    bands->memory_bytes = memory_bytes;
+    return JL_OK;
+}
+
+bool jl_bands_next(struct jl_bands *bands) {
+    struct jl_rect *band = &bands->frame.target.bounds;
+    if (bands->status != JL_OK) {
+        return false;
+    }
+    if (band->h > 0) {
+        bands->status =
+            jl_panel_settle(bands->panel, jl_present_area(bands->panel, &bands->frame, *band));
+    }
+    int16_t rows_left =
+        (int16_t)(bands->panel->config->height - band->y - band->h); /* below the last band */
+    if (bands->status != JL_OK || rows_left == 0) {
+        band->h = 0;
+        return false;
+    }
+    unsigned shift = bands->frame.format->line_rows_log2;
+    size_t used = 0;
+    int16_t rows = 0;
+    while (used + bands->frame.stride_bytes <= bands->memory_bytes && rows < rows_left) {
+        used += bands->frame.stride_bytes;
+        rows = (int16_t)(rows + (1 << shift));
+    }
+    band->y = (int16_t)(band->y + band->h);
+    band->h = rows < rows_left ? rows : rows_left;
+    bands->frame.target.clip = *band;
+    memset(bands->frame.pixels, 0, used);
+    return true;
+}
+
+jl_status jl_bands_end(struct jl_bands *bands) {
+    /* Whatever the panel held as its last frame is gone: the next present sends everything. */
+    if (bands->panel) {
+        bands->panel->stale = true;
+    }
+    return bands->status;
+}

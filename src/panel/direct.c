@@ -1,0 +1,194 @@
+/*
+ * The panel as a target. An operation is drawn piece by piece into the caller's buffer,
+ * by the format's own code, and each piece continues the transfer of one window.
+ */
+#include "jadelamp/direct.h"
+
+#include "../core/paint.h"
+#include "bus.h"
+#include "panel.h"
+#include "window.h"
+
+/* Draws a part of an operation on a piece; `part` is the piece's place in the picture. */
+typedef void (*piece_fn)(struct jl_frame *piece, struct jl_rect area, int16_t x, int16_t y,
+                         const void *context);
+
+static struct jl_frame piece_frame(const struct jl_direct *direct, int16_t width, int16_t rows) {
+    const struct jl_format *format = direct->panel->config->controller->format;
+    struct jl_frame frame = {.format = format,
+                             .pixels = direct->buffer,
+                             .stride_bytes = (uint16_t)jl_line_bytes(format, width)};
+    jl_target_init(&frame.target, &format->ops, (struct jl_rect){0, 0, width, rows}, width, rows);
+    return frame;
+}
+
+/* One piece: background where the area does not reach, the operation where it does. */
+static jl_status send_piece(struct jl_direct *direct, struct jl_rect piece, struct jl_rect area,
+                            piece_fn draw, const void *context) {
+    struct jl_frame frame = piece_frame(direct, piece.w, piece.h);
+    struct jl_rect part = jl_rect_intersect(piece, area);
+    if (part.h < piece.h) {
+        frame.target.ops->fill(&frame.target, frame.target.bounds, direct->background);
+    }
+    struct jl_rect local = {(int16_t)(part.x - piece.x), (int16_t)(part.y - piece.y), part.w,
+                            part.h};
+    draw(&frame, local, part.x, part.y, context);
+    size_t bytes = (size_t)frame.stride_bytes * jl_lines(frame.format, piece.h);
+    return jl_bus_data(direct->panel, direct->buffer, bytes);
+}
+
+static void stream(struct jl_direct *direct, struct jl_rect area, piece_fn draw,
+                   const void *context) {
+    const struct jl_format *format = direct->panel->config->controller->format;
+    unsigned shift = format->line_rows_log2;
+    if (direct->status != JL_OK) {
+        return;
+    }
+    /* Grown to whole lines of the controller's memory. */
+    int16_t top = (int16_t)(area.y >> shift << shift);
+    int16_t lines =
+        (int16_t)(jl_lines(format, (int16_t)(area.y + area.h)) - ((unsigned)area.y >> shift));
+    jl_status status = jl_window_open(
+        direct->panel, (struct jl_rect){area.x, top, area.w, (int16_t)(lines << shift)});
+
+    /* As many whole lines at a time as the buffer holds, or parts of one. */
+    uint32_t column_bytes = jl_line_bytes(format, 1);
+    uint32_t columns = (uint32_t)(direct->buffer_bytes / column_bytes);
+    int16_t piece_w = columns < (uint32_t)area.w ? (int16_t)columns : area.w;
+    int16_t piece_lines = piece_w < area.w ? 1 : (int16_t)(columns / (uint32_t)area.w);
+    while (lines > 0 && status == JL_OK) {
+        int16_t now = lines < piece_lines ? lines : piece_lines;
+        for (int16_t x = 0; x < area.w && status == JL_OK; x = (int16_t)(x + piece_w)) {
+            int16_t w = area.w - x < piece_w ? (int16_t)(area.w - x) : piece_w;
+            struct jl_rect piece = {(int16_t)(area.x + x), top, w, (int16_t)(now << shift)};
+            status = send_piece(direct, piece, area, draw, context);
+        }
+        top = (int16_t)(top + (now << shift));
+        lines = (int16_t)(lines - now);
+    }
+    direct->status = jl_panel_settle(direct->panel, status);
+    /* The RAM no longer holds the last frame: a later present must send all of it. */
+    direct->panel->stale = true;
+}
+
+/* ---- the operations ---- */
+
+static void draw_fill(struct jl_frame *piece, struct jl_rect area, int16_t x, int16_t y,
+                      const void *context) {
+    (void)x;
+    (void)y;
+    piece->target.ops->fill(&piece->target, area, *(const jl_color *)context);
+}
+
+static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
+    stream((struct jl_direct *)target, area, draw_fill, &color);
+}
+
+struct placed_stencil {
+    struct jl_rect area;
+    const struct jl_bitmap *map;
+    int map_x, map_y;
+    jl_color ink, paper;
+};
+
+static void draw_stencil(struct jl_frame *piece, struct jl_rect area, int16_t x, int16_t y,
+                         const void *context) {
+    const struct placed_stencil *s = context;
+    piece->target.ops->stencil(&piece->target, area, s->map, (int16_t)(s->map_x + x - s->area.x),
+                               (int16_t)(s->map_y + y - s->area.y), s->ink, s->paper);
+}
+
+/* With a transparent side only runs of the other one are sent, row by row. */
+static void stencil_runs(struct jl_target *target, const struct placed_stencil *s) {
+    bool wanted = s->paper == JL_CLEAR;
+    jl_color color = wanted ? s->ink : s->paper;
+    for (int y = 0; y < s->area.h; y++) {
+        int run = 0;
+        for (int x = 0; x <= s->area.w; x++) {
+            bool set = x < s->area.w &&
+                       (s->map->order->column(s->map, s->map_x + x, s->map_y + y) & 1) == wanted;
+            if (set) {
+                continue;
+            }
+            if (run < x) {
+                struct jl_rect r = {(int16_t)(s->area.x + run), (int16_t)(s->area.y + y),
+                                    (int16_t)(x - run), 1};
+                fill(target, r, color);
+            }
+            run = x + 1;
+        }
+    }
+}
+
+static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
+                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+    struct jl_direct *direct = (struct jl_direct *)target;
+    struct placed_stencil s = {area, map, map_x, map_y, ink, paper};
+    bool shares_bytes = direct->panel->config->controller->format->line_rows_log2 > 0;
+    if (ink == JL_CLEAR && paper == JL_CLEAR) {
+        return;
+    }
+    if (!shares_bytes && (ink == JL_CLEAR || paper == JL_CLEAR)) {
+        stencil_runs(target, &s);
+        return;
+    }
+    s.ink = ink == JL_CLEAR ? direct->background : ink;
+    s.paper = paper == JL_CLEAR ? direct->background : paper;
+    stream(direct, area, draw_stencil, &s);
+}
+
+struct placed_row {
+    const jl_color *row;
+    int16_t x;
+};
+
+static void draw_row(struct jl_frame *piece, struct jl_rect area, int16_t x, int16_t y,
+                     const void *context) {
+    const struct placed_row *run = context;
+    (void)y;
+    jl_ops_put(&piece->target, area.x, area.y, area.w, run->row + (x - run->x));
+}
+
+/* Runs without JL_CLEAR, each one window. */
+static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                const jl_color *row) {
+    for (int16_t start = 0, end; start < count; start = end) {
+        bool clear = row[start] == JL_CLEAR;
+        for (end = start; end < count && (row[end] == JL_CLEAR) == clear; end++) {
+        }
+        if (!clear) {
+            struct jl_rect run = {(int16_t)(x + start), y, (int16_t)(end - start), 1};
+            struct placed_row placed = {row + start, run.x};
+            stream((struct jl_direct *)target, run, draw_row, &placed);
+        }
+    }
+}
+
+static const struct jl_target_ops direct_ops = {.fill = fill, .stencil = stencil, .put = put};
+
+jl_status jl_direct_init(struct jl_direct *direct, struct jl_panel *panel, void *buffer,
+                         size_t buffer_bytes) {
+    if (!direct || !buffer) {
+        return JL_BAD_ARGUMENT;
+    }
+    jl_status status = jl_panel_ready(panel);
+    *direct = (struct jl_direct){.panel = panel,
+                                 .buffer = buffer,
+                                 .buffer_bytes = buffer_bytes,
+                                 .background = JL_BLACK,
+                                 .status = status};
+    if (status != JL_OK) {
+        return status;
+    }
+    const struct jl_panel_config *config = panel->config;
+    const struct jl_format *format = config->controller->format;
+    if (format->planes > 1 || (format->bits_per_pixel << format->line_rows_log2) % 8) {
+        direct->status = JL_UNSUPPORTED;
+    } else if (buffer_bytes < jl_line_bytes(format, 1)) {
+        direct->status = JL_TOO_SMALL;
+    }
+    jl_target_init(&direct->target, &direct_ops,
+                   (struct jl_rect){0, 0, config->width, config->height}, config->width,
+                   config->height);
+    return direct->status;
+}
