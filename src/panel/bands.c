@@ -47,8 +47,9 @@ bool jl_bands_next(struct jl_bands *bands) {
     }
     int16_t rows_left =
         (int16_t)(bands->panel->config->height - band->y - band->h); /* below the last band */
+    band->y = (int16_t)(band->y + band->h);
+    band->h = 0;
     if (bands->status != JL_OK || rows_left == 0) {
-        band->h = 0;
         return false;
     }
     unsigned shift = bands->frame.format->line_rows_log2;
@@ -58,7 +59,6 @@ bool jl_bands_next(struct jl_bands *bands) {
         used += bands->frame.stride_bytes;
         rows = (int16_t)(rows + (1 << shift));
     }
-    band->y = (int16_t)(band->y + band->h);
     band->h = rows < rows_left ? rows : rows_left;
     bands->frame.target.clip = *band;
     memset(bands->frame.pixels, 0, used);

@@ -45,17 +45,18 @@ static void stream(struct jl_direct *direct, struct jl_rect area, piece_fn draw,
         return;
     }
     /* Grown to whole lines of the controller's memory. */
-    int16_t top = (int16_t)(area.y >> shift << shift);
-    int16_t lines =
-        (int16_t)(jl_lines(format, (int16_t)(area.y + area.h)) - ((unsigned)area.y >> shift));
+    int first_line = area.y >> shift;
+    int end_line = (area.y + area.h + (1 << shift) - 1) >> shift;
+    int16_t top = (int16_t)(first_line << shift);
+    int16_t lines = (int16_t)(end_line - first_line);
     jl_status status = jl_window_open(
         direct->panel, (struct jl_rect){area.x, top, area.w, (int16_t)(lines << shift)});
 
     /* As many whole lines at a time as the buffer holds, or parts of one. */
-    uint32_t column_bytes = jl_line_bytes(format, 1);
-    uint32_t columns = (uint32_t)(direct->buffer_bytes / column_bytes);
-    int16_t piece_w = columns < (uint32_t)area.w ? (int16_t)columns : area.w;
-    int16_t piece_lines = piece_w < area.w ? 1 : (int16_t)(columns / (uint32_t)area.w);
+    size_t columns = direct->buffer_bytes / jl_line_bytes(format, 1);
+    int fitting = columns < INT16_MAX ? (int)columns : INT16_MAX;
+    int16_t piece_w = fitting < area.w ? (int16_t)fitting : area.w;
+    int16_t piece_lines = (int16_t)(fitting / piece_w);
     while (lines > 0 && status == JL_OK) {
         int16_t now = lines < piece_lines ? lines : piece_lines;
         for (int16_t x = 0; x < area.w && status == JL_OK; x = (int16_t)(x + piece_w)) {

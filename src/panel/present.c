@@ -14,8 +14,10 @@ jl_status jl_present_area(const struct jl_panel *panel, const struct jl_frame *f
     jl_status status = jl_window_open(panel, area);
 
     uint32_t line_bytes = jl_line_bytes(format, area.w);
+    /* A band's memory begins at its first row. */
+    int own_line = first_line - (frame->target.bounds.y >> format->line_rows_log2);
     const uint8_t *line =
-        frame->pixels + (size_t)first_line * frame->stride_bytes + jl_line_bytes(format, area.x);
+        frame->pixels + (size_t)own_line * frame->stride_bytes + jl_line_bytes(format, area.x);
     /* Full-width lines lie one behind the other: one transfer for all of them. */
     if (line_bytes == frame->stride_bytes) {
         line_bytes *= lines;
