@@ -9,15 +9,41 @@ struct gradient {
     const uint8_t *bits;
 };
 
-/* A channel at step i of n: exact, to the nearest. One division for each channel. */
-static uint32_t channel_at(uint32_t from, uint32_t to, uint32_t i, uint32_t n) {
-    return n ? (2 * (from * (n - i) + to * i) + n) / (2 * n) : from;
+/*
+ * A channel along the gradient, exact and to the nearest: floor((2 (from (n - i) + to i) + n)
+ * / 2n) at step i of n. It starts anywhere with one division and goes on by adding.
+ */
+struct channel {
+    int32_t value, rest; /* the whole part, and what is left of 2n */
+    int32_t value_step, rest_step;
+    int32_t whole; /* 2n */
+};
+
+static struct channel channel_from(uint32_t from, uint32_t to, int32_t i, int32_t n) {
+    struct channel c = {(int32_t)from, 0, 0, 0, 1};
+    if (n > 0) {
+        int32_t step = 2 * ((int32_t)to - (int32_t)from);
+        int32_t sum = 2 * ((int32_t)from * (n - i) + (int32_t)to * i) + n;
+        c.whole = 2 * n;
+        c.value = sum / c.whole;
+        c.rest = sum % c.whole;
+        c.value_step = step / c.whole;
+        c.rest_step = step % c.whole;
+        if (c.rest_step < 0) {
+            c.rest_step += c.whole;
+            c.value_step--;
+        }
+    }
+    return c;
 }
 
-static jl_color color_at(const struct gradient *g, uint32_t i, uint32_t n) {
-    return JL_RGB(channel_at(jl_color_red(g->from), jl_color_red(g->to), i, n),
-                  channel_at(jl_color_green(g->from), jl_color_green(g->to), i, n),
-                  channel_at(jl_color_blue(g->from), jl_color_blue(g->to), i, n));
+static inline void channel_advance(struct channel *c) {
+    c->value += c->value_step;
+    c->rest += c->rest_step;
+    if (c->rest >= c->whole) {
+        c->rest -= c->whole;
+        c->value++;
+    }
 }
 
 /* B. E. Bayer, 1973: the 8x8 matrix, built from the bits of x and y instead of a table. */
@@ -27,13 +53,12 @@ static int bayer(unsigned x, unsigned y) {
                  (y & 4) >> 2);
 }
 
+/* What is added for each (2 B - 63): 255 / (128 (2^n - 1)), in 1/65536, for n of 1 to 8. */
+static const int32_t dither_steps[9] = {0, 130560, 43520, 18651, 8704, 4212, 2072, 1028, 512};
+
 static uint32_t dithered(uint32_t channel, int threshold, unsigned bits) {
-    /* (B - 31.5) / 64 of a step of 255 / (2^n - 1); in 1/128, to the nearest. */
-    int levels = (1 << bits) - 1;
-    int add = (2 * threshold - 63) * 255;
-    int scale = 128 * levels;
-    int value = ((int)channel * scale * 2 + 2 * add + scale) / (2 * scale);
-    return (uint32_t)(value < 0 ? 0 : value > 255 ? 255 : value);
+    int32_t value = ((int32_t)channel << 16) + (2 * threshold - 63) * dither_steps[bits] + 32768;
+    return value < 0 ? 0 : value >= 256 << 16 ? 255 : (uint32_t)value >> 16;
 }
 
 static jl_color dither(const struct gradient *g, jl_color c, int x, int y) {
@@ -46,13 +71,19 @@ static jl_color dither(const struct gradient *g, jl_color c, int x, int y) {
 static void shade(const void *context, int x, int y, int count, jl_color *row) {
     const struct gradient *g = context;
     bool along_x = g->axis == JL_AXIS_X;
-    uint32_t n = (uint32_t)(along_x ? g->rect.w : g->rect.h) - 1;
-    jl_color c = along_x ? 0 : color_at(g, (uint32_t)(y - g->rect.y), n);
+    int32_t n = (along_x ? g->rect.w : g->rect.h) - 1;
+    int32_t at = along_x ? x - g->rect.x : y - g->rect.y;
+    struct channel r = channel_from(jl_color_red(g->from), jl_color_red(g->to), at, n);
+    struct channel gr = channel_from(jl_color_green(g->from), jl_color_green(g->to), at, n);
+    struct channel b = channel_from(jl_color_blue(g->from), jl_color_blue(g->to), at, n);
     for (int i = 0; i < count; i++) {
-        if (along_x) {
-            c = color_at(g, (uint32_t)(x + i - g->rect.x), n);
-        }
+        jl_color c = JL_RGB((uint32_t)r.value, (uint32_t)gr.value, (uint32_t)b.value);
         row[i] = g->bits ? dither(g, c, x + i, y) : c;
+        if (along_x) {
+            channel_advance(&r);
+            channel_advance(&gr);
+            channel_advance(&b);
+        }
     }
 }
 

@@ -17,10 +17,14 @@ static inline void copy_pixel(uint8_t *out, const uint8_t *pixel) {
  * The first stretch pixel by pixel, the rest by copying it: memcpy is the fastest store
  * loop there is on any machine, and the stretch stays in the nearest cache.
  */
-enum { STRETCH_BYTES = 2048 };
+enum { STRETCH_BYTES = 8192 };
 
 static void fill_bytes(uint8_t *to, size_t bytes, const uint8_t *pixel) {
-    if (BYTES == 1) {
+    bool even = true; /* black, white and other pixels of equal bytes */
+    for (int i = 1; i < BYTES; i++) {
+        even = even && pixel[i] == pixel[0];
+    }
+    if (even) {
         memset(to, pixel[0], bytes);
         return;
     }
