@@ -4,7 +4,7 @@ BUILD ?= build
 JOBS  ?= $(shell nproc)
 MAKEFLAGS += --no-print-directory
 
-.PHONY: all demo test bench lint firmware screenshots clean help
+.PHONY: all fonts demo test bench lint firmware screenshots clean help
 
 help:
 	@echo "make demo        build and run the harbour of Heron Quay; pictures go to out/heron-quay"
@@ -38,6 +38,9 @@ firmware:
 lint: all
 	@scripts/setup lint
 	@scripts/lint $(BUILD)
+
+fonts:
+	@for font in 6x8 3x5 5x7 digits28 icons12; do scripts/font-from-art $$font > src/draw/font_$$font.c || exit 1; done
 
 screenshots: all
 	@scripts/screenshots $(BUILD)

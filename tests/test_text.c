@@ -282,6 +282,117 @@ static void damaged_fonts_do_no_harm(void) {
     EXPECT_INT(jl_font_open(&opened, NULL, font.size), JL_BAD_ARGUMENT);
 }
 
+/* ---- the library's own fonts against their art ---- */
+
+struct art_glyph {
+    unsigned code;
+    int rows, width;
+    char pixels[16][17];
+};
+
+/* Reads an art file: lines "= codes", then rows with one glyph for each code. */
+static int read_art(const char *name, struct art_glyph *glyphs, int most) {
+    char path[300], line[200];
+    int count = 0, block = 0, block_size = 0;
+    snprintf(path, sizeof path, "%s/%s", TEST_FONTS_DIR, name);
+    FILE *file = fopen(path, "r");
+    while (EXPECT(file != NULL) && fgets(line, sizeof line, file)) {
+        if (line[0] == ';' || line[0] == '@' || line[0] == '\n') {
+            continue;
+        }
+        if (line[0] == '=') {
+            block = count;
+            block_size = 0;
+            for (char *code = strtok(line + 1, " \n"); code && count < most;
+                 code = strtok(NULL, " \n")) {
+                glyphs[count++] = (struct art_glyph){.code = (unsigned)strtoul(code, NULL, 16)};
+                block_size++;
+            }
+            continue;
+        }
+        char *cell = strtok(line, " \n");
+        for (int i = 0; i < block_size && cell; i++, cell = strtok(NULL, " \n")) {
+            struct art_glyph *g = &glyphs[block + i];
+            g->width = (int)strlen(cell);
+            snprintf(g->pixels[g->rows++], 17, "%s", cell);
+        }
+    }
+    if (file) {
+        fclose(file);
+    }
+    return count;
+}
+
+static void own_fonts_equal_their_art(void) {
+    static const struct {
+        const struct jl_font *font;
+        const char *art;
+        int art_ascent, advance, least;
+    } rows[] = {{&jl_font_3x5, "micro-3x5.txt", 5, 4, 105},
+                {&jl_font_5x7, "6x8.txt", 7, 6, 95},
+                {&jl_font_5x7, "latin-5x7.txt", 7, 6, 45},
+                {&jl_font_icons12, "icons-12.txt", 10, 13, 24}};
+    static struct art_glyph glyphs[200];
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        int count = read_art(rows[i].art, glyphs, 200);
+        EXPECT(count >= rows[i].least);
+        for (int k = 0; k < count; k++) {
+            const struct art_glyph *g = &glyphs[k];
+            char text[8];
+            text[put_utf8(text, g->code)] = '\0';
+            test_row("%s, U+%04X", rows[i].art, g->code);
+            sheet();
+            struct jl_text_style style = {.font = rows[i].font, .ink = JL_WHITE, .paper = JL_NAVY};
+            EXPECT_INT(jl_text(&frame.target, 4, 3, text, &style), 0);
+            EXPECT_INT(jl_text_width(&style, text), rows[i].advance);
+            int top = 3 + rows[i].font->ascent - rows[i].art_ascent;
+            naive_fill(&reference,
+                       (struct jl_rect){4, 3, (int16_t)rows[i].advance, rows[i].font->height},
+                       JL_NAVY);
+            for (int y = 0; y < g->rows; y++) {
+                for (int x = 0; x < g->width; x++) {
+                    naive_put(&reference, 4 + x, top + y,
+                              g->pixels[y][x] == '#' ? JL_WHITE : JL_CLEAR);
+                }
+            }
+            sheet_is_right();
+        }
+    }
+}
+
+/* All of Latin-1 is there; an accented letter is its letter and a mark more. */
+static void latin_1_is_complete(void) {
+    static const struct {
+        unsigned code;
+        char base;
+    } rows[] = {{0xC0, 'A'}, {0xC7, 'C'}, {0xCA, 'E'}, {0xD1, 'N'}, {0xD6, 'O'}, {0xDD, 'Y'},
+                {0xE5, 'a'}, {0xE7, 'c'}, {0xE9, 'e'}, {0xF1, 'n'}, {0xFC, 'u'}, {0xFF, 'y'}};
+    struct jl_text_style style = {.font = &jl_font_5x7, .ink = JL_WHITE};
+    for (unsigned code = 0xA0; code <= 0xFF; code++) {
+        test_row("U+%04X", code);
+        EXPECT(jl_font_has(&jl_font_5x7, code));
+    }
+    EXPECT(!jl_font_has(&jl_font_5x7, 0x152) && !jl_font_has(&jl_font_5x7, 0x9F));
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        static uint8_t plain[W * H * 3];
+        char text[8] = {rows[i].base, 0};
+        test_row("U+%04X", rows[i].code);
+        sheet();
+        jl_text(&frame.target, 0, 0, text, &style);
+        memcpy(plain, pixels, sizeof plain);
+        sheet();
+        text[put_utf8(text, rows[i].code)] = '\0';
+        jl_text(&frame.target, 0, 0, text, &style);
+        int more = 0, less = 0;
+        for (int p = 0; p < W * H * 3; p += 3) {
+            more += pixels[p] && !plain[p];
+            less += !pixels[p] && plain[p];
+        }
+        EXPECT_INT(less, 0);
+        EXPECT(more >= 2 && more <= 6);
+    }
+}
+
 /* ---- where text stands ---- */
 
 static void anchors(void) {
@@ -521,6 +632,8 @@ static void floating_numbers(void) {
 
 const struct test_group test_groups[] = {
     {"packed_fonts_draw", packed_fonts_draw},
+    {"own_fonts", own_fonts_equal_their_art},
+    {"latin_1_is_complete", latin_1_is_complete},
     {"damaged_fonts", damaged_fonts_do_no_harm},
     {"anchors", anchors},
     {"four_ways", four_ways},

@@ -28,6 +28,12 @@ struct jl_font {
 /** 95 ASCII characters (0x20..0x7E), 5x7 in cells of 6x8 pixels. 475 bytes. */
 extern const struct jl_font jl_font_6x8;
 
+/** Packed fonts, drawn for the library; docs/fonts.md shows them. */
+extern const struct jl_font jl_font_3x5;      /**< micro: ASCII, degree, micro, ohm, arrows */
+extern const struct jl_font jl_font_5x7;      /**< ASCII, Latin-1, ohm, euro, arrows; lines of 12 */
+extern const struct jl_font jl_font_digits28; /**< digits and signs for gauges, 28 pixels high */
+extern const struct jl_font jl_font_icons12;  /**< 24 marine and device symbols, U+E000..U+E017 */
+
 /**
  * Opens a packed font (docs/fonts.md): proportional or fixed, 1-bit or 4-bit coverage.
  * Everything that drawing will rely on is checked here, once, in time proportional to

@@ -5,7 +5,7 @@
  */
 #include <stddef.h>
 
-#include "font_kind.h"
+#include "font_packed.h"
 
 enum {
     HEADER_BYTES = 12,
@@ -60,7 +60,7 @@ static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *gly
     return false;
 }
 
-static const struct jl_font_kind packed_stencil = {.find = find, .paint = NULL};
+const struct jl_font_kind jl_font_packed_stencil = {.find = find, .paint = NULL};
 
 /* ---- 4-bit coverage ---- */
 
@@ -149,7 +149,7 @@ jl_status jl_font_open(struct jl_font *font, const void *bytes, size_t size) {
     }
     jl_status status = check(table, size);
     if (status == JL_OK) {
-        *font = (struct jl_font){.kind = table[4] == 1 ? &packed_stencil : &packed_coverage,
+        *font = (struct jl_font){.kind = table[4] == 1 ? &jl_font_packed_stencil : &packed_coverage,
                                  .table = table,
                                  .height = table[6],
                                  .ascent = table[5],

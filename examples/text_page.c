@@ -1,0 +1,48 @@
+/* A page of text: four fonts, icons through the fallback chain, alignment, wrapping, ellipsis. */
+#include "drawing.h"
+
+enum { WIDTH = 320, HEIGHT = 200 };
+
+static const struct jl_font *const with_icons[] = {&jl_font_icons12, NULL};
+
+static const struct jl_text_style title = {&jl_font_5x7, JL_YELLOW, JL_CLEAR, with_icons};
+static const struct jl_text_style body = {&jl_font_5x7, JL_WHITE, JL_CLEAR, with_icons};
+static const struct jl_text_style small = {&jl_font_3x5, JL_SILVER, JL_CLEAR, NULL};
+static const struct jl_text_style big = {&jl_font_digits28, JL_AQUA, JL_CLEAR, NULL};
+static const struct jl_text_style icons = {&jl_font_icons12, JL_ORANGE, JL_CLEAR, NULL};
+
+static void draw(struct jl_frame *frame, int step) {
+    struct jl_target *t = &frame->target;
+    (void)step;
+    jl_clear(t, JL_RGB(8, 14, 24));
+    jl_text_at(t, WIDTH / 2, 6, JL_ANCHOR_CENTRE, "\uE004 Heron Quay \uE004", &title);
+    jl_fill_rect(t, (struct jl_rect){8, 22, WIDTH - 16, 1}, JL_TEAL);
+
+    jl_text(t, 10, 28, "3.91m", &big);
+    jl_text_at(t, 132, 30, JL_ANCHOR_LEFT, "\uE006 marée haute à 15:14", &body);
+    jl_text_at(t, 132, 44, JL_ANCHOR_LEFT, "Wind SSW 17 kn, 12 °C ±1", &body);
+
+    jl_text_box(
+        t, (struct jl_rect){10, 70, 145, 70}, JL_TEXT_WRAP,
+        "Größere Boote melden sich vor der Schleuse. Año nuevo: ¡cuidado! Ålesund, Þórshöfn. "
+        "Not in the font: \u0152.",
+        &body);
+    jl_text_box(t, (struct jl_rect){170, 70, 140, 60}, JL_TEXT_WRAP | JL_ANCHOR_RIGHT,
+                "right aligned and wrapped at the blanks of the line", &body);
+    jl_text_box(t, (struct jl_rect){170, 112, 140, 11}, JL_TEXT_ELLIPSIS | JL_ANCHOR_RIGHT,
+                "what does not fit ends in dots", &body);
+
+    jl_text(t, 10, 150,
+            "micro: 47 \u03A9, 100 \u00B5F, \u2190 \u2191 \u2192 \u2193, the quick brown fox jumps "
+            "over the lazy dog 0123456789",
+            &small);
+    jl_text(t, 10, 158,
+            "MICRO CAPITALS: PACK MY BOX WITH FIVE DOZEN LIQUOR JUGS !?#%&()*+,-./:;<=>@[]^_{|}~",
+            &small);
+    for (uint16_t i = 0; i < 24; i++) {
+        char text[4] = {(char)0xEE, (char)0x80, (char)(0x80 + i), 0}; /* U+E000 + i */
+        jl_text(t, (int16_t)(10 + i % 12 * 25), (int16_t)(168 + i / 12 * 15), text, &icons);
+    }
+}
+
+const struct drawing drawing = {&jl_rgb565, WIDTH, HEIGHT, 1, 4, draw};

@@ -1,0 +1,95 @@
+/* Frames as pictures. */
+#include "jadelamp/host/frame_picture.h"
+
+#include <string.h>
+
+bool jl_frame_picture(const struct jl_frame *frame, struct jl_picture *picture) {
+    int width = frame->target.bounds.w, height = frame->target.bounds.h;
+    /* get() takes a target that it may change, but frames do not. */
+    struct jl_frame readable = *frame;
+    if (!jl_picture_create(picture, width, height)) {
+        return false;
+    }
+    for (int y = 0; y < height; y++) {
+        for (int x = 0; x < width; x++) {
+            jl_color c;
+            frame->format->ops.get(&readable.target, (int16_t)x,
+                                   (int16_t)(y + frame->target.bounds.y), 1, &c);
+            uint8_t *at = jl_picture_at(picture, x, y);
+            at[0] = jl_color_red(c);
+            at[1] = jl_color_green(c);
+            at[2] = jl_color_blue(c);
+        }
+    }
+    return true;
+}
+
+bool jl_picture_enlarge(const struct jl_picture *picture, int scale, struct jl_picture *larger) {
+    if (scale < 1 || !jl_picture_create(larger, picture->width * scale, picture->height * scale)) {
+        return false;
+    }
+    for (int y = 0; y < larger->height; y++) {
+        for (int x = 0; x < larger->width; x++) {
+            memcpy(jl_picture_at(larger, x, y), jl_picture_at(picture, x / scale, y / scale), 3);
+        }
+    }
+    return true;
+}
+
+void jl_picture_place(struct jl_picture *onto, const struct jl_picture *picture, int x, int y) {
+    for (int dy = 0; dy < picture->height; dy++) {
+        for (int dx = 0; dx < picture->width; dx++) {
+            if (x + dx >= 0 && x + dx < onto->width && y + dy >= 0 && y + dy < onto->height) {
+                memcpy(jl_picture_at(onto, x + dx, y + dy), jl_picture_at(picture, dx, dy), 3);
+            }
+        }
+    }
+}
+
+static bool damaged(const struct jl_damage *damage, int x, int y) {
+    for (int i = 0; i < damage->count; i++) {
+        const struct jl_rect *r = &damage->rects[i];
+        if (x >= r->x && x < r->x + r->w && y >= r->y && y < r->y + r->h) {
+            return true;
+        }
+    }
+    return false;
+}
+
+static void outline(struct jl_picture *picture, const struct jl_rect *r, int scale) {
+    static const uint8_t red[3] = {255, 48, 48};
+    int left = r->x * scale, right = (r->x + r->w) * scale - 1;
+    int top = r->y * scale, bottom = (r->y + r->h) * scale - 1;
+    bottom = bottom < picture->height ? bottom : picture->height - 1;
+    for (int x = left; x <= right; x++) {
+        memcpy(jl_picture_at(picture, x, top), red, 3);
+        memcpy(jl_picture_at(picture, x, bottom), red, 3);
+    }
+    for (int y = top; y <= bottom; y++) {
+        memcpy(jl_picture_at(picture, left, y), red, 3);
+        memcpy(jl_picture_at(picture, right, y), red, 3);
+    }
+}
+
+bool jl_damage_picture(const struct jl_frame *frame, int scale, struct jl_picture *picture) {
+    struct jl_picture plain;
+    if (!frame->damage || !jl_frame_picture(frame, &plain)) {
+        return false;
+    }
+    for (int y = 0; y < plain.height; y++) {
+        for (int x = 0; x < plain.width; x++) {
+            if (!damaged(frame->damage, x, y)) {
+                uint8_t *at = jl_picture_at(&plain, x, y);
+                for (int c = 0; c < 3; c++) {
+                    at[c] = (uint8_t)(at[c] / 3 + 10);
+                }
+            }
+        }
+    }
+    bool good = jl_picture_enlarge(&plain, scale, picture);
+    jl_picture_free(&plain);
+    for (int i = 0; good && i < frame->damage->count; i++) {
+        outline(picture, &frame->damage->rects[i], scale);
+    }
+    return good;
+}
