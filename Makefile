@@ -40,7 +40,7 @@ lint: all
 	@scripts/lint $(BUILD)
 
 fonts:
-	@for font in 6x8 3x5 5x7 digits28 icons12; do scripts/font-from-art $$font > src/draw/font_$$font.c || exit 1; done
+	@for font in 6x8 3x5 5x7 8x13 digits28 icons12; do scripts/font-from-art $$font > src/draw/font_$$font.c || exit 1; done
 
 screenshots: all
 	@scripts/screenshots $(BUILD)

@@ -19,11 +19,13 @@ static void print_text(const struct jl_demo_result *result) {
                (unsigned long long)step->cost.bytes, i ? "" : "   the whole picture");
     }
     printf("\n  diagnostics of the controller: %zu\n", result->diagnostics);
-    printf("  wrote into %s:\n"
-           "    quay-gauge-first-glass.png, quay-gauge-first-photo.png   the first reading\n"
-           "    quay-gauge-last-glass.png, quay-gauge-last-photo.png     the last one\n"
-           "    quay-gauge.vcd                                           all wires\n",
-           result->directory);
+    printf(
+        "  wrote into %s:\n"
+        "    quay-gauge-first-glass.png, quay-gauge-first-photo.png   the first reading\n"
+        "    quay-gauge-last-glass.png, quay-gauge-last-photo.png     the last one\n"
+        "    quay-gauge-damage.png                                    what the second one sends\n"
+        "    quay-gauge.vcd                                           all wires\n",
+        result->directory);
 }
 
 static void print_json(const struct jl_demo_result *result) {

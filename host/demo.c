@@ -5,6 +5,8 @@
 #include <string.h>
 
 #include "jadelamp/host/file.h"
+#include "jadelamp/host/frame_picture.h"
+#include "jadelamp/host/png.h"
 #include "quay_gauge.h"
 
 static struct quay_reading reading_at(const struct jl_tide_table *table, int row) {
@@ -27,12 +29,32 @@ static struct jl_wire_cost cost_since(const struct jl_rig *rig, double us, uint6
     return (struct jl_wire_cost){jl_rig_now_us(rig) - us, jl_rig_bus_bytes(rig) - bytes};
 }
 
+/* What the next present will send, as a picture. */
+static bool write_damage(const struct jl_rig *rig, const char *directory,
+                         struct jl_complaint *complaint) {
+    char path[1024];
+    struct jl_picture picture;
+    if (!jl_path_join(path, sizeof path, directory, "quay-gauge-damage", ".png", complaint)) {
+        return false;
+    }
+    if (!jl_damage_picture(&rig->frame, 8, &picture)) {
+        return jl_complain(complaint, "out of memory for %s", path);
+    }
+    bool good = jl_png_write(path, &picture, complaint);
+    jl_picture_free(&picture);
+    return good;
+}
+
 static bool show_row(struct jl_rig *rig, const struct jl_tide_table *table, int row,
-                     struct jl_demo_step *step, struct jl_complaint *complaint) {
+                     const char *damage_directory, struct jl_demo_step *step,
+                     struct jl_complaint *complaint) {
     struct quay_reading reading = reading_at(table, row);
     double us = jl_rig_now_us(rig);
     uint64_t bytes = jl_rig_bus_bytes(rig);
     quay_gauge_draw(&rig->frame.target, &reading);
+    if (damage_directory && !write_damage(rig, damage_directory, complaint)) {
+        return false;
+    }
     step->minute = reading.minute;
     step->height_cm = reading.height_cm;
     step->status = jl_panel_present(&rig->panel, &rig->frame);
@@ -50,7 +72,8 @@ static bool run(struct jl_rig *rig, const struct jl_tide_table *table, int first
         return jl_complain(complaint, "the quay gauge did not wake: %s", jl_status_text(status));
     }
     for (int i = 0; i < result->step_count; i++) {
-        if (!show_row(rig, table, first + i, &result->steps[i], complaint)) {
+        if (!show_row(rig, table, first + i, i == 1 ? result->directory : NULL, &result->steps[i],
+                      complaint)) {
             return false;
         }
         bool ends = i == 0 || i == result->step_count - 1;

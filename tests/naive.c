@@ -145,16 +145,19 @@ static bool in_ellipse(int64_t dx, int64_t dy, int64_t rx, int64_t ry) {
 
 void naive_ellipse(struct naive *n, int x, int y, int rx, int ry, bool stroke, jl_color c) {
     EACH_PIXEL(n) {
-        bool hole = stroke && in_ellipse(x_ - x, y_ - y, rx - 1, ry - 1);
+        bool hole = stroke && in_ellipse(x_ - x - 1, y_ - y, rx, ry) &&
+                    in_ellipse(x_ - x + 1, y_ - y, rx, ry) &&
+                    in_ellipse(x_ - x, y_ - y - 1, rx, ry) &&
+                    in_ellipse(x_ - x, y_ - y + 1, rx, ry);
         if (in_ellipse(x_ - x, y_ - y, rx, ry) && !hole) {
             naive_put(n, x_, y_, c);
         }
     }
 }
 
-static bool in_rounded(int64_t x, int64_t y, struct jl_rect r, int inset, int radius) {
-    int64_t left = r.x + inset, right = (int64_t)r.x + r.w - 1 - inset;
-    int64_t top = r.y + inset, bottom = (int64_t)r.y + r.h - 1 - inset;
+static bool in_rounded(int64_t x, int64_t y, struct jl_rect r, int radius) {
+    int64_t left = r.x, right = (int64_t)r.x + r.w - 1;
+    int64_t top = r.y, bottom = (int64_t)r.y + r.h - 1;
     if (x < left || x > right || y < top || y > bottom) {
         return false;
     }
@@ -171,8 +174,10 @@ void naive_rounded(struct naive *n, struct jl_rect r, int radius, bool stroke, j
     int most = ((r.w < r.h ? r.w : r.h) - 1) / 2;
     radius = radius > most ? most : radius < 0 ? 0 : radius;
     EACH_PIXEL(n) {
-        bool hole = stroke && in_rounded(x_, y_, r, 1, radius > 0 ? radius - 1 : 0);
-        if (r.w > 0 && r.h > 0 && in_rounded(x_, y_, r, 0, radius) && !hole) {
+        bool hole = stroke && in_rounded(x_ - 1, y_, r, radius) &&
+                    in_rounded(x_ + 1, y_, r, radius) && in_rounded(x_, y_ - 1, r, radius) &&
+                    in_rounded(x_, y_ + 1, r, radius);
+        if (r.w > 0 && r.h > 0 && in_rounded(x_, y_, r, radius) && !hole) {
             naive_put(n, x_, y_, c);
         }
     }

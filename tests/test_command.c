@@ -282,6 +282,16 @@ static void demo_pictures(void) {
         EXPECT(jl_picture_at(&last, 0, x / 2)[0] && jl_picture_at(&last, 127, x / 2)[0]);
     }
     EXPECT(exists("harbour/quay-gauge.vcd"));
+    /* The damage picture: red outlines, and the title bar (not redrawn) dimmed. */
+    struct jl_picture damage = read_picture("harbour/quay-gauge-damage.png");
+    int red = 0;
+    for (int i = 0; i < damage.width * damage.height; i++) {
+        red += damage.rgb[i * 3] == 255 && damage.rgb[i * 3 + 1] == 48;
+    }
+    EXPECT_INT(damage.width, 128 * 8);
+    EXPECT(red > 100 && red < 20000);
+    EXPECT_INT(jl_picture_at(&damage, 8 * 8 + 3, 8 + 3)[0], 255 / 3 + 10);
+    jl_picture_free(&damage);
     jl_picture_free(&first);
     jl_picture_free(&last);
     remove_folder();
@@ -301,6 +311,21 @@ static void examples_show_what_they_should(void) {
     }
     EXPECT_INT(run(EXAMPLE_DIR "/example_quay_gauge ssd1306-128x64-i2c ."), 0);
     EXPECT_CONTAINS(output, "ok");
+    static const struct {
+        const char *name;
+        int width, height;
+    } drawings[] = {{"wind_dial", 1456, 480},   {"tide_curve", 968, 320}, {"text_page", 1280, 800},
+                    {"buoy_sprite", 1304, 240}, {"wire_buoy", 1048, 256}, {"gallery", 1308, 840}};
+    for (int i = 0; i < 6; i++) {
+        char line[1024];
+        snprintf(line, sizeof line, "%s/example_%s .", EXAMPLE_DIR, drawings[i].name);
+        EXPECT_INT(run(line), 0);
+        snprintf(line, sizeof line, "%s.png", drawings[i].name);
+        struct jl_picture seen = read_picture(line);
+        EXPECT_INT(seen.width, drawings[i].width);
+        EXPECT_INT(seen.height, drawings[i].height);
+        jl_picture_free(&seen);
+    }
     remove_folder();
 }
 

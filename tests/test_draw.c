@@ -529,6 +529,103 @@ static void font_equals_its_art(void) {
     EXPECT(!naive_glyph(0x7F, glyph));
 }
 
+/* ---- properties that any right rasteriser has, whatever its exact definition ---- */
+
+typedef void (*shape_fn)(struct test_random *random, bool stroke);
+
+static void shape_circle(struct test_random *random, bool stroke) {
+    int16_t r = (int16_t)test_random_between(random, 0, 22);
+    (stroke ? jl_stroke_circle : jl_fill_circle)(&sheet.frame.target, 32, 24, r, JL_WHITE);
+}
+static void shape_ellipse(struct test_random *random, bool stroke) {
+    int16_t rx = (int16_t)test_random_between(random, 0, 30),
+            ry = (int16_t)test_random_between(random, 0, 22);
+    (stroke ? jl_stroke_ellipse : jl_fill_ellipse)(&sheet.frame.target, 32, 24, rx, ry, JL_WHITE);
+}
+static void shape_rounded(struct test_random *random, bool stroke) {
+    int16_t half_w = (int16_t)test_random_between(random, 0, 30),
+            half_h = (int16_t)test_random_between(random, 0, 22);
+    struct jl_rect r = {(int16_t)(32 - half_w), (int16_t)(24 - half_h), (int16_t)(2 * half_w + 1),
+                        (int16_t)(2 * half_h + 1)};
+    int16_t radius = (int16_t)test_random_between(random, 0, 30);
+    (stroke ? jl_stroke_rounded : jl_fill_rounded)(&sheet.frame.target, r, radius, JL_WHITE);
+}
+static void shape_triangle(struct test_random *random, bool stroke) {
+    struct jl_point p[3];
+    for (int i = 0; i < 3; i++) {
+        p[i] = (struct jl_point){(int16_t)test_random_between(random, 1, 62),
+                                 (int16_t)test_random_between(random, 1, 46)};
+    }
+    (stroke ? jl_stroke_triangle : jl_fill_triangle)(&sheet.frame.target, p[0], p[1], p[2],
+                                                     JL_WHITE);
+}
+
+/* Dark pixels that cannot be reached from the edge by steps to the four sides. */
+static int enclosed(bool lit[48][64]) {
+    static bool reached[48][64];
+    memset(reached, 0, sizeof reached);
+    int found = 48 * 64;
+    for (bool more = true; more;) {
+        more = false;
+        for (int y = 0; y < 48; y++) {
+            for (int x = 0; x < 64; x++) {
+                bool touch = x == 0 || y == 0 || x == 63 || y == 47 || reached[y - 1][x] ||
+                             reached[y + 1][x] || reached[y][x - 1] || reached[y][x + 1];
+                if (!lit[y][x] && !reached[y][x] && touch) {
+                    reached[y][x] = more = true;
+                }
+            }
+        }
+    }
+    for (int y = 0; y < 48; y++) {
+        for (int x = 0; x < 64; x++) {
+            found -= reached[y][x] || lit[y][x];
+        }
+    }
+    return found;
+}
+
+static void draw_shape(shape_fn shape, uint32_t seed, bool stroke, bool lit[48][64]) {
+    struct test_random random = {seed * 2654435761u};
+    sheet_open(64, 48);
+    shape(&random, stroke);
+    for (int y = 0; y < 48; y++) {
+        for (int x = 0; x < 64; x++) {
+            lit[y][x] = sheet_see(x, y) == JL_WHITE;
+        }
+    }
+}
+
+static void shapes_have_their_properties(void) {
+    static const struct {
+        const char *name;
+        shape_fn shape;
+        bool symmetric;
+    } shapes[] = {{"circle", shape_circle, true},
+                  {"ellipse", shape_ellipse, true},
+                  {"rounded", shape_rounded, true},
+                  {"triangle", shape_triangle, false}};
+    static bool fill[48][64], stroke[48][64];
+    for (uint32_t i = 0; i < 4 * 120; i++) {
+        test_row("%s, seed %u", shapes[i % 4].name, (unsigned)i);
+        draw_shape(shapes[i % 4].shape, i, false, fill);
+        draw_shape(shapes[i % 4].shape, i, true, stroke);
+        int outside = 0, lopsided = 0, inside = 0;
+        for (int y = 1; y < 48; y++) {
+            for (int x = 1; x < 64; x++) {
+                outside += stroke[y][x] && !fill[y][x];
+                inside += fill[y][x] && !stroke[y][x];
+                lopsided += fill[y][x] != fill[48 - y][x] || fill[y][x] != fill[y][64 - x] ||
+                            stroke[y][x] != stroke[48 - y][x] || stroke[y][x] != stroke[y][64 - x];
+            }
+        }
+        EXPECT_INT(enclosed(fill), 0);        /* a fill has no holes */
+        EXPECT_INT(outside, 0);               /* a stroke is part of its fill */
+        EXPECT_INT(enclosed(stroke), inside); /* and closes around all the rest of it */
+        EXPECT(!shapes[i % 4].symmetric || lopsided == 0);
+    }
+}
+
 static void line_is_the_same_both_ways(void) {
     struct test_random random = {7};
     for (int i = 0; i < 500; i++) {
@@ -594,6 +691,7 @@ const struct test_group test_groups[] = {
     {"random_calls", random_calls_equal_reference},
     {"small_rectangles", small_rectangles},
     {"font_art", font_equals_its_art},
+    {"shape_properties", shapes_have_their_properties},
     {"line_both_ways", line_is_the_same_both_ways},
     {"damage_follows", damage_follows_changes},
     {NULL, NULL},

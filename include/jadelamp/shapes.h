@@ -48,7 +48,7 @@ void jl_draw_bezier(struct jl_target *target, const struct jl_point p[4], jl_col
  */
 void jl_fill_circle(struct jl_target *target, int16_t x, int16_t y, int16_t radius, jl_color color);
 
-/** A circle: the disc without the disc of radius - 1. */
+/** A circle: the pixels of the disc that touch the outside at one of their four sides. */
 void jl_stroke_circle(struct jl_target *target, int16_t x, int16_t y, int16_t radius,
                       jl_color color);
 
@@ -59,7 +59,7 @@ void jl_stroke_circle(struct jl_target *target, int16_t x, int16_t y, int16_t ra
 void jl_fill_ellipse(struct jl_target *target, int16_t x, int16_t y, int16_t rx, int16_t ry,
                      jl_color color);
 
-/** The ellipse without that of rx - 1 and ry - 1. */
+/** Its outline: the pixels that touch the outside at one of their four sides. */
 void jl_stroke_ellipse(struct jl_target *target, int16_t x, int16_t y, int16_t rx, int16_t ry,
                        jl_color color);
 
@@ -69,7 +69,7 @@ void jl_stroke_ellipse(struct jl_target *target, int16_t x, int16_t y, int16_t r
  */
 void jl_fill_rounded(struct jl_target *target, struct jl_rect rect, int16_t radius, jl_color color);
 
-/** The rounded rectangle without the one a pixel smaller on all sides and in radius. */
+/** Its outline: the pixels that touch the outside at one of their four sides. */
 void jl_stroke_rounded(struct jl_target *target, struct jl_rect rect, int16_t radius,
                        jl_color color);
 

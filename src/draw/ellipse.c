@@ -51,35 +51,39 @@ static void two_spans(struct jl_target *t, int x0, int x1, int y, int dy, jl_col
     }
 }
 
-/* The ellipse without the inner one; an inner one of -1 is no hole. */
-static void ring(struct jl_target *target, int x, int y, int rx, int ry, int inner_rx, int inner_ry,
+/*
+ * A row's outline: its two ends, and what reaches past the next row outwards. So a pixel is
+ * on it when one of its four neighbours is outside, and the outline has no gap.
+ */
+static void draw(struct jl_target *target, int x, int y, int rx, int ry, bool stroke,
                  jl_color color) {
-    struct jl_ellipse_walk outer, inner;
-    jl_ellipse_begin(&outer, rx, ry);
-    jl_ellipse_begin(&inner, inner_rx, inner_ry);
+    struct jl_ellipse_walk walk;
+    jl_ellipse_begin(&walk, rx, ry);
+    int w = jl_ellipse_half_width(&walk, 0);
     for (int dy = 0; dy <= ry; dy++) {
-        int w = jl_ellipse_half_width(&outer, dy);
-        int hole = jl_ellipse_half_width(&inner, dy);
-        if (hole < 0) {
+        int next = jl_ellipse_half_width(&walk, dy + 1);
+        int hole = next < w - 1 ? next : w - 1;
+        if (!stroke || hole < 0) {
             two_spans(target, x - w, x + w, y, dy, color);
         } else {
             two_spans(target, x - w, x - hole - 1, y, dy, color);
             two_spans(target, x + hole + 1, x + w, y, dy, color);
         }
+        w = next;
     }
 }
 
 void jl_fill_ellipse(struct jl_target *target, int16_t x, int16_t y, int16_t rx, int16_t ry,
                      jl_color color) {
     if (rx >= 0 && ry >= 0) {
-        ring(target, x, y, rx, ry, -1, -1, color);
+        draw(target, x, y, rx, ry, false, color);
     }
 }
 
 void jl_stroke_ellipse(struct jl_target *target, int16_t x, int16_t y, int16_t rx, int16_t ry,
                        jl_color color) {
     if (rx >= 0 && ry >= 0) {
-        ring(target, x, y, rx, ry, rx - 1, ry - 1, color);
+        draw(target, x, y, rx, ry, true, color);
     }
 }
 

@@ -3,36 +3,26 @@
 #include "jadelamp/shapes.h"
 
 struct rounded {
-    int left, top, right, bottom; /* included; right < left is empty */
-    int radius;
-    struct jl_ellipse_walk corner;
+    struct jl_target *target;
+    int left, right; /* included */
+    bool stroke;
+    jl_color color;
 };
 
-static struct rounded rounded_from(struct jl_rect r, int inset, int radius) {
-    struct rounded shape = {r.x + inset,
-                            r.y + inset,
-                            r.x + r.w - 1 - inset,
-                            r.y + r.h - 1 - inset,
-                            radius < 0 ? 0 : radius,
-                            {0, 0, 0, 0, 0}};
-    jl_ellipse_begin(&shape.corner, shape.radius, shape.radius);
-    return shape;
-}
-
-/* How far the row at a distance from the corner's middle is inset. */
-static int inset_at(struct rounded *shape, int dy) {
-    return shape->radius - jl_ellipse_half_width(&shape->corner, dy);
-}
-
-static void row(struct jl_target *target, const struct rounded *outer, const struct rounded *inner,
-                int y, int inset, int inner_inset, jl_color color) {
-    int left = outer->left + inset, right = outer->right - inset;
-    if (!inner || y < inner->top || y > inner->bottom || inner->left > inner->right) {
-        jl_span(target, left, right, y, color);
+/*
+ * A row that is inset by so much, and whose neighbour further out is inset by `next`, or
+ * does not exist (next < 0). The outline is what touches the outside at one of four sides.
+ */
+static void row(const struct rounded *shape, int y, int inset, int next) {
+    int left = shape->left + inset, right = shape->right - inset;
+    int hole_inset = next > inset + 1 ? next : inset + 1;
+    int hole_left = shape->left + hole_inset, hole_right = shape->right - hole_inset;
+    if (!shape->stroke || next < 0 || hole_left > hole_right) {
+        jl_span(shape->target, left, right, y, shape->color);
         return;
     }
-    jl_span(target, left, inner->left + inner_inset - 1, y, color);
-    jl_span(target, inner->right - inner_inset + 1, right, y, color);
+    jl_span(shape->target, left, hole_left - 1, y, shape->color);
+    jl_span(shape->target, hole_right + 1, right, y, shape->color);
 }
 
 static void draw(struct jl_target *target, struct jl_rect rect, int radius, bool stroke,
@@ -40,21 +30,24 @@ static void draw(struct jl_target *target, struct jl_rect rect, int radius, bool
     if (jl_rect_is_empty(rect)) {
         return;
     }
+    struct rounded shape = {target, rect.x, rect.x + rect.w - 1, stroke, color};
     int most = ((rect.w < rect.h ? rect.w : rect.h) - 1) / 2;
-    struct rounded outer = rounded_from(rect, 0, radius > most ? most : radius);
-    struct rounded inner = rounded_from(rect, 1, outer.radius - 1);
-    const struct rounded *hole = stroke ? &inner : NULL;
+    radius = radius > most ? most : radius < 0 ? 0 : radius;
+    struct jl_ellipse_walk corner;
+    jl_ellipse_begin(&corner, radius, radius);
 
-    /* The straight part, then the rows of the corners, which have their middles in common. */
-    int top = outer.top + outer.radius, bottom = outer.bottom - outer.radius;
+    /* The straight part, then the rows of the corners outwards, upper and lower in pairs. */
+    int top = rect.y + radius, bottom = rect.y + rect.h - 1 - radius;
+    int inset = 0;
+    int next = radius > 0 ? radius - jl_ellipse_half_width(&corner, 1) : -1;
     for (int y = top; y <= bottom; y++) {
-        row(target, &outer, hole, y, 0, 0, color);
+        row(&shape, y, 0, y == top || y == bottom ? next : 0);
     }
-    for (int dy = 1; dy <= outer.radius; dy++) {
-        int inset = inset_at(&outer, dy);
-        int inner_inset = dy <= inner.radius ? inset_at(&inner, dy) : 0;
-        row(target, &outer, hole, top - dy, inset, inner_inset, color);
-        row(target, &outer, hole, bottom + dy, inset, inner_inset, color);
+    for (int dy = 1; dy <= radius; dy++) {
+        inset = next;
+        next = dy < radius ? radius - jl_ellipse_half_width(&corner, dy + 1) : -1;
+        row(&shape, top - dy, inset, next);
+        row(&shape, bottom + dy, inset, next);
     }
 }
 

@@ -49,7 +49,8 @@ struct jl_demo_result {
 
 /**
  * Runs the quay gauge for `count` rows of its tide table from row `first` on
- * and writes pictures of the first and the last reading and a capture.
+ * and writes pictures of the first and the last reading, of the damage of the second, and
+ * a capture.
  *
  * @param data      folder with cards/ and data/, such as the one that ships
  * @param directory for the files; made when missing
