@@ -26,10 +26,13 @@ demo: all
 test: all
 	cd $(BUILD) && ctest --output-on-failure -j $(JOBS)
 
-bench: all
-	@scripts/setup firmware
+bench:
+	@scripts/setup build bench firmware
+	@$(MAKE) all
 	@$(BUILD)/bench/bench_wire
-	@scripts/firmware $(BUILD)/firmware
+	@$(BUILD)/bench/bench_draw
+	@scripts/bench-instructions $(BUILD)
+	@MODULES=yes scripts/firmware $(BUILD)/firmware
 
 firmware:
 	@scripts/setup firmware

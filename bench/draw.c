@@ -20,93 +20,77 @@ enum { W = 320, H = 240, ROUNDS = 400, SPRITE = 64 };
 static uint8_t pixels[W * H * 2], other[W * H * 2], mono_pixels[JL_MONO_COLUMNS_BYTES(128, 64)];
 static struct jl_frame frame, mono;
 static struct jl_target *t;
-static const struct jl_text_style opaque = {.font = &jl_font_6x8, .ink = JL_WHITE, .paper = JL_NAVY};
-static const struct jl_text_style clear = {.font = &jl_font_6x8, .ink = JL_WHITE, .paper = JL_CLEAR};
+static const struct jl_text_style opaque = {
+    .font = &jl_font_6x8, .ink = JL_WHITE, .paper = JL_NAVY};
+static const struct jl_text_style clear = {
+    .font = &jl_font_6x8, .ink = JL_WHITE, .paper = JL_CLEAR};
 static const char line_of_text[] = "High water 15:14 at 3.91 m, wind SW 5, sluice open."; /* 51 */
 static struct jl_image picture, sprite;
 
 /* ---- the cases; each is one unit of work ---- */
 
-__attribute__((noinline)) static void fill_screen(void)
-{
+__attribute__((noinline)) static void fill_screen(void) {
     jl_fill_rect(t, (struct jl_rect){0, 0, W, H}, JL_TEAL);
 }
-__attribute__((noinline)) static void fill_half(void)
-{
+__attribute__((noinline)) static void fill_half(void) {
     jl_fill_rect(t, (struct jl_rect){40, 30, W / 2, H / 2}, JL_TEAL);
 }
-__attribute__((noinline)) static void copy_screen(void)
-{
+__attribute__((noinline)) static void copy_screen(void) {
     jl_draw_image(t, 0, 0, &picture);
 }
-__attribute__((noinline)) static void copy_sprite(void)
-{
+__attribute__((noinline)) static void copy_sprite(void) {
     jl_draw_image(t, 33, 21, &sprite);
 }
-__attribute__((noinline)) static void text_opaque(void)
-{
+__attribute__((noinline)) static void text_opaque(void) {
     jl_text(t, 3, 100, line_of_text, &opaque);
 }
-__attribute__((noinline)) static void text_clear(void)
-{
+__attribute__((noinline)) static void text_clear(void) {
     jl_text(t, 3, 100, line_of_text, &clear);
 }
-__attribute__((noinline)) static void lines_100(void)
-{
+__attribute__((noinline)) static void lines_100(void) {
     for (int16_t i = 0; i < 100; i++) {
         jl_draw_line(t, 0, (int16_t)(i * 2), W - 1, (int16_t)(H - 1 - i * 2), JL_WHITE);
     }
 }
-__attribute__((noinline)) static void circle_stroke(void)
-{
+__attribute__((noinline)) static void circle_stroke(void) {
     jl_stroke_circle(t, 160, 120, 100, JL_WHITE);
 }
-__attribute__((noinline)) static void circle_fill(void)
-{
+__attribute__((noinline)) static void circle_fill(void) {
     jl_fill_circle(t, 160, 120, 100, JL_WHITE);
 }
-__attribute__((noinline)) static void ring_sector(void)
-{
+__attribute__((noinline)) static void ring_sector(void) {
     jl_fill_ring(t, 160, 120, 100, 80, JL_DEGREES(225), JL_DEGREES(135), JL_ORANGE);
 }
-__attribute__((noinline)) static void polygon(void)
-{
+__attribute__((noinline)) static void polygon(void) {
     static const struct jl_point star[] = {{160, 10}, {225, 210}, {55, 85}, {265, 85}, {95, 210}};
     jl_fill_polygon(t, star, 5, JL_YELLOW);
 }
-__attribute__((noinline)) static void gradient(void)
-{
+__attribute__((noinline)) static void gradient(void) {
     jl_fill_gradient(t, (struct jl_rect){0, 0, W, H}, JL_AXIS_X, JL_NAVY, JL_AQUA, NULL);
 }
-__attribute__((noinline)) static void blend_half(void)
-{
+__attribute__((noinline)) static void blend_half(void) {
     jl_target_mode(t, JL_MODE_BLEND, 128);
     jl_fill_rect(t, (struct jl_rect){40, 30, W / 2, H / 2}, JL_TEAL);
     jl_target_mode(t, JL_MODE_REPLACE, 0);
 }
-__attribute__((noinline)) static void mono_fill(void)
-{
+__attribute__((noinline)) static void mono_fill(void) {
     jl_fill_rect(&mono.target, (struct jl_rect){1, 3, 126, 58}, JL_WHITE);
 }
-__attribute__((noinline)) static void mono_text(void)
-{
+__attribute__((noinline)) static void mono_text(void) {
     jl_text(&mono.target, 1, 8, "High water 15:14 at 3", &opaque); /* 21 characters */
 }
 
 /* ---- what they are compared with ---- */
 
-static void set_memory(void)
-{
+static void set_memory(void) {
     memset(pixels, 0x5A, sizeof pixels);
 }
-static void copy_memory(void)
-{
+static void copy_memory(void) {
     for (int y = 0; y < H; y++) {
         memcpy(pixels + y * W * 2, other + y * W * 2, W * 2);
     }
 }
-static void copy_memory_sprite(void)
-{
+static void copy_memory_sprite(void) {
     for (int y = 0; y < SPRITE; y++) {
         memcpy(pixels + ((21 + y) * W + 33) * 2, other + y * SPRITE * 2, SPRITE * 2);
     }
@@ -116,8 +100,7 @@ static void copy_memory_sprite(void)
 static pixman_image_t *to, *from, *glyph_mask, *white;
 static uint8_t glyph_bits[8 * 4];
 
-static void pixman_open(void)
-{
+static void pixman_open(void) {
     pixman_color_t ink = {0xFFFF, 0xFFFF, 0xFFFF, 0xFFFF};
     to = pixman_image_create_bits(PIXMAN_r5g6b5, W, H, (uint32_t *)(void *)pixels, W * 2);
     from = pixman_image_create_bits(PIXMAN_r5g6b5, W, H, (uint32_t *)(void *)other, W * 2);
@@ -130,26 +113,23 @@ static void pixman_open(void)
     glyph_mask = pixman_image_create_bits(PIXMAN_a8, 6, 8, (uint32_t *)(void *)mask, 8);
     white = pixman_image_create_solid_fill(&ink);
 }
-static void pixman_fill_screen(void)
-{
+static void pixman_fill_screen(void) {
     pixman_fill((uint32_t *)(void *)pixels, W / 2, 16, 0, 0, W, H, 0x0410);
 }
-static void pixman_copy_screen(void)
-{
+static void pixman_copy_screen(void) {
     pixman_image_composite32(PIXMAN_OP_SRC, from, NULL, to, 0, 0, 0, 0, 0, 0, W, H);
 }
-static void pixman_text(void)
-{
+static void pixman_text(void) {
     for (int i = 0; i < 51; i++) {
-        pixman_image_composite32(PIXMAN_OP_OVER, white, glyph_mask, to, 0, 0, 0, 0, 3 + i * 6, 100, 6, 8);
+        pixman_image_composite32(PIXMAN_OP_OVER, white, glyph_mask, to, 0, 0, 0, 0, 3 + i * 6, 100,
+                                 6, 8);
     }
 }
 #endif
 
 /* ---- measuring ---- */
 
-static double seconds_of(void (*work)(void), int times)
-{
+static double seconds_of(void (*work)(void), int times) {
     struct timespec a, b;
     clock_gettime(CLOCK_MONOTONIC, &a);
     for (int i = 0; i < times; i++) {
@@ -159,8 +139,7 @@ static double seconds_of(void (*work)(void), int times)
     return (double)(b.tv_sec - a.tv_sec) + (double)(b.tv_nsec - a.tv_nsec) * 1e-9;
 }
 
-static void compare(const char *what, void (*ours)(void), const char *with, void (*theirs)(void))
-{
+static void compare(const char *what, void (*ours)(void), const char *with, void (*theirs)(void)) {
     double best_ours = 1e9, best_theirs = 1e9;
     for (int i = 0; i < ROUNDS; i++) {
         best_ours = fmin(best_ours, seconds_of(ours, 8));
@@ -170,8 +149,7 @@ static void compare(const char *what, void (*ours)(void), const char *with, void
            best_theirs / 8 * 1e6, best_theirs / best_ours);
 }
 
-static void rate(const char *what, void (*work)(void), int units, const char *unit)
-{
+static void rate(const char *what, void (*work)(void), int units, const char *unit) {
     double best = 1e9;
     for (int i = 0; i < ROUNDS; i++) {
         best = fmin(best, seconds_of(work, 4));
@@ -183,17 +161,19 @@ static const struct {
     const char *name;
     void (*work)(void);
 } cases[] = {
-    {"fill_screen", fill_screen},     {"fill_half", fill_half},     {"copy_screen", copy_screen},
-    {"copy_sprite", copy_sprite},     {"text_opaque", text_opaque}, {"text_clear", text_clear},
-    {"lines_100", lines_100},         {"circle_stroke", circle_stroke}, {"circle_fill", circle_fill},
-    {"ring_sector", ring_sector},     {"polygon", polygon},         {"gradient", gradient},
-    {"blend_half", blend_half},       {"mono_fill", mono_fill},     {"mono_text", mono_text},
+    {"fill_screen", fill_screen}, {"fill_half", fill_half},
+    {"copy_screen", copy_screen}, {"copy_sprite", copy_sprite},
+    {"text_opaque", text_opaque}, {"text_clear", text_clear},
+    {"lines_100", lines_100},     {"circle_stroke", circle_stroke},
+    {"circle_fill", circle_fill}, {"ring_sector", ring_sector},
+    {"polygon", polygon},         {"gradient", gradient},
+    {"blend_half", blend_half},   {"mono_fill", mono_fill},
+    {"mono_text", mono_text},
 };
 
 enum { CASES = sizeof cases / sizeof cases[0] };
 
-int main(int argc, char **argv)
-{
+int main(int argc, char **argv) {
     if (jl_frame_init(&frame, &jl_rgb565, W, H, pixels, sizeof pixels) != JL_OK ||
         jl_frame_init(&mono, &jl_mono_columns, 128, 64, mono_pixels, sizeof mono_pixels) != JL_OK) {
         return 1;

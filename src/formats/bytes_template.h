@@ -17,7 +17,7 @@ static inline void copy_pixel(uint8_t *out, const uint8_t *pixel) {
  * The first stretch pixel by pixel, the rest by copying it: memcpy is the fastest store
  * loop there is on any machine, and the stretch stays in the nearest cache.
  */
-enum { STRETCH_BYTES = 8192 };
+enum { STRETCH_BYTES = 12288 };
 
 static void fill_bytes(uint8_t *to, size_t bytes, const uint8_t *pixel) {
     bool even = true; /* black, white and other pixels of equal bytes */
