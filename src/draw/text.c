@@ -20,13 +20,13 @@ static const struct jl_bit_order box_order = {.column = box_column};
 bool jl_text_cell(const struct jl_text_style *style, uint32_t code, struct jl_text_glyph *out) {
     const struct jl_font *font = style->font;
     const struct jl_font *const *next = style->fallbacks;
-    while (font) {
+    do {
         if (font->kind->find(font, code, &out->glyph)) {
             out->font = font;
             return true;
         }
         font = next ? *next++ : NULL;
-    }
+    } while (font);
     font = style->font;
     out->font = font;
     out->glyph = (struct jl_glyph){{NULL, (int16_t)(font->box_width - 1), font->ascent, &box_order},

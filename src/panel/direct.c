@@ -41,7 +41,9 @@ static void stream(struct jl_direct *direct, struct jl_rect area, piece_fn draw,
                    const void *context) {
     const struct jl_format *format = direct->panel->config->controller->format;
     unsigned shift = format->line_rows_log2;
-    if (direct->status != JL_OK) {
+    size_t columns = direct->buffer_bytes / jl_line_bytes(format, 1);
+    int fitting = columns < INT16_MAX ? (int)columns : INT16_MAX;
+    if (direct->status != JL_OK || fitting < 1 || area.w < 1) {
         return;
     }
     /* Grown to whole lines of the controller's memory. */
@@ -53,8 +55,6 @@ static void stream(struct jl_direct *direct, struct jl_rect area, piece_fn draw,
         direct->panel, (struct jl_rect){area.x, top, area.w, (int16_t)(lines << shift)});
 
     /* As many whole lines at a time as the buffer holds, or parts of one. */
-    size_t columns = direct->buffer_bytes / jl_line_bytes(format, 1);
-    int fitting = columns < INT16_MAX ? (int)columns : INT16_MAX;
     int16_t piece_w = fitting < area.w ? (int16_t)fitting : area.w;
     int16_t piece_lines = (int16_t)(fitting / piece_w);
     while (lines > 0 && status == JL_OK) {
