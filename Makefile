@@ -43,7 +43,7 @@ lint: all
 	@scripts/lint $(BUILD)
 
 fonts:
-	@for font in 6x8 3x5 5x7 8x13 digits28 icons12; do scripts/font-from-art $$font > src/draw/font_$$font.c || exit 1; done
+	@for font in 6x8 3x5 5x7 5x7_greek_cyrillic 8x13 digits28 icons12; do scripts/font-from-art $$font > src/draw/font_$$font.c || exit 1; done
 
 screenshots: all
 	@scripts/screenshots $(BUILD)

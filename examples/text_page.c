@@ -3,7 +3,8 @@
 
 enum { WIDTH = 320, HEIGHT = 200 };
 
-static const struct jl_font *const with_icons[] = {&jl_font_icons12, NULL};
+static const struct jl_font *const with_icons[] = {&jl_font_5x7_greek_cyrillic, &jl_font_icons12,
+                                                   NULL};
 
 static const struct jl_text_style title = {&jl_font_5x7, JL_YELLOW, JL_CLEAR, with_icons};
 static const struct jl_text_style body = {&jl_font_5x7, JL_WHITE, JL_CLEAR, with_icons};
@@ -27,15 +28,15 @@ static void draw(struct jl_frame *frame, int step) {
                 "Größere Boote: Schleuse! Año, ¿qué? Ålesund, Þórshöfn, fjgpqy @ 0123456789",
                 &medium);
     jl_text_box(t, (struct jl_rect){170, 66, 140, 60}, JL_TEXT_WRAP | JL_ANCHOR_RIGHT,
-                "right aligned, wrapped at blanks. Not in the font: \u0152.", &body);
+                "Θαλασσα, πυλη λιμενος. Причал закрыт, шлюз.", &body);
     jl_text_box(t, (struct jl_rect){170, 116, 140, 12}, JL_TEXT_ELLIPSIS | JL_ANCHOR_RIGHT,
-                "what does not fit ends in dots", &body);
+                "missing: \u0152; what does not fit ends in dots", &body);
 
-    jl_text(t, 10, 150,
-            "micro: 47 \u03A9, 100 \u00B5F, \u2190 \u2191 \u2192 \u2193, the quick brown fox jumps "
-            "over the lazy dog 0123456789",
+    jl_text(t, 10, 148,
+            "micro: 47 \u03A9, 100 \u00B5F, \u2190 \u2191 \u2192 \u2193, déjà vu, the quick brown "
+            "fox 0123456789",
             &small);
-    jl_text(t, 10, 158, "MICRO CAPITALS: PACK MY BOX WITH FIVE DOZEN JUGS !?#%&()*+,-./:;", &small);
+    jl_text(t, 10, 157, "MICRO CAPITALS: PACK MY BOX WITH FIVE DOZEN JUGS !?#%&()*+,-./:;", &small);
     for (uint16_t i = 0; i < 24; i++) {
         char text[4] = {(char)0xEE, (char)0x80, (char)(0x80 + i), 0}; /* U+E000 + i */
         jl_text(t, (int16_t)(10 + i % 12 * 25), (int16_t)(168 + i / 12 * 15), text, &icons);

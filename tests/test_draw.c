@@ -5,146 +5,10 @@
 #include <string.h>
 
 #include "jadelamp/jadelamp.h"
+#include "kinds.h"
 #include "naive.h"
 
 enum { GUARD = 64, GUARD_BYTE = 0x5A };
-
-/* ---- the formats, decoded by their description ---- */
-
-typedef const uint8_t *memory;
-
-static jl_color grey(int value, int most) {
-    return JL_GREY((unsigned)(value * 255 / most));
-}
-
-static jl_color see_columns(memory m, int w, int h, int x, int y) {
-    (void)h;
-    return grey(m[y / 8 * w + x] >> y % 8 & 1, 1);
-}
-static jl_color see_columns_msb(memory m, int w, int h, int x, int y) {
-    (void)h;
-    return grey(m[y / 8 * w + x] >> (7 - y % 8) & 1, 1);
-}
-static jl_color see_rows(memory m, int w, int h, int x, int y) {
-    (void)h;
-    return grey(m[(w + 7) / 8 * y + x / 8] >> (7 - x % 8) & 1, 1);
-}
-static jl_color see_grey2(memory m, int w, int h, int x, int y) {
-    (void)h;
-    return grey(m[(w + 3) / 4 * y + x / 4] >> (6 - x % 4 * 2) & 3, 3);
-}
-static jl_color see_grey4(memory m, int w, int h, int x, int y) {
-    (void)h;
-    return grey(m[(w + 1) / 2 * y + x / 2] >> (x % 2 ? 0 : 4) & 15, 15);
-}
-static jl_color see_grey4_low(memory m, int w, int h, int x, int y) {
-    (void)h;
-    return grey(m[(w + 1) / 2 * y + x / 2] >> (x % 2 ? 4 : 0) & 15, 15);
-}
-
-/* A channel of n bits as 8 bits: its bits repeated from the top until 8 are full. */
-static jl_color widen(int value, int bits) {
-    jl_color wide = 0;
-    for (int i = 0; i < 8; i++) {
-        wide = wide << 1 | (jl_color)(value >> (bits - 1 - i % bits) & 1);
-    }
-    return wide;
-}
-static jl_color see_332(memory m, int w, int h, int x, int y) {
-    (void)h;
-    int v = m[y * w + x];
-    return JL_RGB(widen(v >> 5, 3), widen(v >> 2 & 7, 3), widen(v & 3, 2));
-}
-static jl_color see_565_value(int v) {
-    return JL_RGB(widen(v >> 11, 5), widen(v >> 5 & 63, 6), widen(v & 31, 5));
-}
-static jl_color see_565(memory m, int w, int h, int x, int y) {
-    (void)h;
-    return see_565_value(m[(y * w + x) * 2] << 8 | m[(y * w + x) * 2 + 1]);
-}
-static jl_color see_565_cpu(memory m, int w, int h, int x, int y) {
-    uint16_t v;
-    (void)h;
-    memcpy(&v, m + (y * w + x) * 2, 2);
-    return see_565_value(v);
-}
-static jl_color see_666(memory m, int w, int h, int x, int y) {
-    (void)h;
-    memory p = m + (y * w + x) * 3;
-    return JL_RGB(widen(p[0] >> 2, 6), widen(p[1] >> 2, 6), widen(p[2] >> 2, 6));
-}
-static jl_color see_888(memory m, int w, int h, int x, int y) {
-    (void)h;
-    memory p = m + (y * w + x) * 3;
-    return JL_RGB(p[0], p[1], p[2]);
-}
-static jl_color see_bwr(memory m, int w, int h, int x, int y) {
-    int plane = (w + 7) / 8 * h, at = (w + 7) / 8 * y + x / 8, bit = 128 >> x % 8;
-    return m[plane + at] & bit ? JL_RED : m[at] & bit ? JL_WHITE : JL_BLACK;
-}
-
-/* ---- and what they make of a colour ---- */
-
-static int luminance(jl_color c) {
-    return (int)((c >> 16 & 255) * 77 + (c >> 8 & 255) * 150 + (c & 255) * 29) / 256;
-}
-static int nearest(int value, int most) {
-    return (value * most * 2 + 255) / 510;
-}
-static jl_color store_mono(jl_color c) {
-    return luminance(c) >= 128 ? JL_WHITE : JL_BLACK;
-}
-static jl_color store_grey2(jl_color c) {
-    return grey(nearest(luminance(c), 3), 3);
-}
-static jl_color store_grey4(jl_color c) {
-    return grey(nearest(luminance(c), 15), 15);
-}
-static jl_color store_channels(jl_color c, int r, int g, int b) {
-    return JL_RGB(widen(nearest(c >> 16 & 255, (1 << r) - 1), r),
-                  widen(nearest(c >> 8 & 255, (1 << g) - 1), g),
-                  widen(nearest(c & 255, (1 << b) - 1), b));
-}
-static jl_color store_332(jl_color c) {
-    return store_channels(c, 3, 3, 2);
-}
-static jl_color store_565(jl_color c) {
-    return store_channels(c, 5, 6, 5);
-}
-static jl_color store_666(jl_color c) {
-    return store_channels(c, 6, 6, 6);
-}
-static jl_color store_888(jl_color c) {
-    return c;
-}
-static jl_color store_bwr(jl_color c) {
-    bool red = (c >> 16 & 255) >= 128 && (c >> 8 & 255) < 128 && (c & 255) < 128;
-    return red ? JL_RED : store_mono(c);
-}
-
-static const struct kind {
-    const char *name;
-    const struct jl_format *format;
-    jl_color (*see)(memory m, int w, int h, int x, int y);
-    naive_quantize_fn store;
-    int bits, planes;
-    bool inverts; /* exclusive or of colours is that of the stored bits */
-} kinds[] = {
-    {"mono_columns", &jl_mono_columns, see_columns, store_mono, 1, 1, true},
-    {"mono_columns_msb", &jl_mono_columns_msb, see_columns_msb, store_mono, 1, 1, true},
-    {"mono_rows", &jl_mono_rows, see_rows, store_mono, 1, 1, true},
-    {"grey2", &jl_grey2, see_grey2, store_grey2, 2, 1, true},
-    {"grey4", &jl_grey4, see_grey4, store_grey4, 4, 1, true},
-    {"grey4_low", &jl_grey4_low, see_grey4_low, store_grey4, 4, 1, true},
-    {"rgb332", &jl_rgb332, see_332, store_332, 8, 1, true},
-    {"rgb565", &jl_rgb565, see_565, store_565, 16, 1, true},
-    {"rgb565_cpu", &jl_rgb565_cpu, see_565_cpu, store_565, 16, 1, true},
-    {"rgb666", &jl_rgb666, see_666, store_666, 24, 1, true},
-    {"rgb888", &jl_rgb888, see_888, store_888, 24, 1, true},
-    {"black_white_red", &jl_black_white_red, see_bwr, store_bwr, 1, 2, false},
-};
-
-enum { KINDS = sizeof kinds / sizeof kinds[0] };
 
 /* ---- a frame between guards, and the reference beside it ---- */
 
@@ -165,12 +29,7 @@ static void sheet_open_as(const struct kind *kind, int width, int height, int tu
     sheet.own_width = width;
     sheet.own_height = height;
     sheet.turn = turn;
-    int lines =
-        kind->see == see_columns || kind->see == see_columns_msb ? (height + 7) / 8 : height;
-    int line = lines == height && kind->see != see_columns && kind->see != see_columns_msb
-                   ? (width * kind->bits + 7) / 8
-                   : width;
-    sheet.bytes = (size_t)lines * (size_t)line * (size_t)kind->planes;
+    sheet.bytes = kind_bytes(kind, width, height);
     memset(sheet.memory, GUARD_BYTE, sizeof sheet.memory);
     EXPECT_INT(jl_frame_init(&sheet.frame, kind->format, (int16_t)width, (int16_t)height,
                              sheet.memory + GUARD, sheet.bytes - 1),
@@ -419,9 +278,7 @@ static void call_image(struct test_random *random) {
     int w = test_random_between(random, 1, 20), h = test_random_between(random, 1, 20);
     struct jl_image image = {kind->format, bytes, (int16_t)w, (int16_t)h, false, 0};
     for (size_t i = 0; i < sizeof bytes; i++) {
-        bytes[i] =
-            (uint8_t)(kind->bits == 24 && kind->see == see_666 ? test_random_next(random) & 0xFC
-                                                               : test_random_next(random));
+        bytes[i] = (uint8_t)(test_random_next(random) & (kind->low_bits ? 0xFF : 0xFC));
     }
     if (test_random_between(random, 0, 1)) {
         image.has_key = true;

@@ -29,8 +29,11 @@ struct jl_font {
 extern const struct jl_font jl_font_6x8;
 
 /** Packed fonts, drawn for the library; docs/fonts.md shows them. */
-extern const struct jl_font jl_font_3x5;      /**< micro: ASCII, degree, micro, ohm, arrows */
-extern const struct jl_font jl_font_5x7;      /**< ASCII, Latin-1, ohm, euro, arrows; lines of 12 */
+extern const struct jl_font
+    jl_font_3x5; /**< micro: ASCII, Latin-1, ohm, euro, arrows; lines of 9 */
+extern const struct jl_font jl_font_5x7; /**< ASCII, Latin-1, ohm, euro, arrows; lines of 12 */
+/** Greek and Cyrillic letters for lines in 5x7: a fallback font. */
+extern const struct jl_font jl_font_5x7_greek_cyrillic;
 extern const struct jl_font jl_font_8x13;     /**< the same characters, lines of 15 */
 extern const struct jl_font jl_font_digits28; /**< digits and signs for gauges, 28 pixels high */
 extern const struct jl_font jl_font_icons12;  /**< 24 marine and device symbols, U+E000..U+E017 */

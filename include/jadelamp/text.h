@@ -38,6 +38,11 @@ struct jl_text_style {
 uint16_t jl_text(struct jl_target *target, int16_t x, int16_t y, const char *text,
                  const struct jl_text_style *style);
 
+/** Draws a number as jl_format_fixed() writes it: 0 decimals for whole ones. Returns as jl_text().
+ */
+uint16_t jl_text_number(struct jl_target *target, int16_t x, int16_t y, int32_t value,
+                        uint8_t decimals, const struct jl_text_style *style);
+
 /** Width of a line of text, pixels; at most 32767. */
 int16_t jl_text_width(const struct jl_text_style *style, const char *text);
 
