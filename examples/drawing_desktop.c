@@ -26,7 +26,7 @@ static bool add_step(struct jl_frame *frame, int step, struct jl_picture *sheet)
 int main(int argc, char **argv) {
     static uint8_t pixels[480 * 480 * 3];
     struct jl_frame frame;
-    struct jl_picture sheet;
+    struct jl_picture sheet = {0};
     struct jl_complaint complaint = {"out of memory"};
     char path[1024];
     snprintf(path, sizeof path, "%s/%s.png", argc > 1 ? argv[1] : ".", EXAMPLE_NAME);
@@ -38,6 +38,7 @@ int main(int argc, char **argv) {
         good = add_step(&frame, step, &sheet);
     }
     good = good && jl_png_write(path, &sheet, &complaint);
+    jl_picture_free(&sheet);
     printf("%s: %s\n", path, good ? "written" : complaint.text);
     return good ? 0 : 1;
 }
