@@ -1,6 +1,7 @@
 /* Every drawing call against the naive reference, with guarded memory. */
 #include "harness.h"
 
+#include <math.h>
 #include <stdio.h>
 #include <string.h>
 
@@ -386,6 +387,64 @@ static void font_equals_its_art(void) {
     EXPECT(!naive_glyph(0x7F, glyph));
 }
 
+/* Clips nest: each unclip brings back what was before, and none reaches past the bounds. */
+static void clips_nest(void) {
+    sheet_open(64, 48);
+    struct jl_target *t = &sheet.frame.target;
+    struct jl_rect whole = jl_target_clip(t, (struct jl_rect){10, 10, 30, 20});
+    struct jl_rect outer = jl_target_clip(t, (struct jl_rect){0, 0, 20, 48});
+    jl_clear(t, JL_WHITE); /* 10..19 x 10..29 */
+    jl_target_unclip(t, outer);
+    jl_fill_rect(t, (struct jl_rect){30, 0, 60, 60}, JL_WHITE); /* 30..39 x 10..29 */
+    jl_target_unclip(t, whole);
+    jl_draw_pixel(t, 63, 47, JL_WHITE);
+    jl_target_unclip(t, (struct jl_rect){-100, -100, 1000, 1000});
+    EXPECT_BYTES(&t->clip, &t->bounds, sizeof t->clip);
+    naive_fill(&reference, (struct jl_rect){10, 10, 10, 20}, JL_WHITE);
+    naive_fill(&reference, (struct jl_rect){30, 10, 10, 20}, JL_WHITE);
+    naive_put(&reference, 63, 47, JL_WHITE);
+    sheet_equals_reference();
+}
+
+/* A sprite on a target of its own format: the key stays out although rows could be copied. */
+static void sprites_keep_their_key_out(void) {
+    for (int k = 0; k < KINDS; k++) {
+        uint8_t bytes[JL_RGB888_BYTES(10, 8)];
+        struct jl_frame art;
+        test_row("%s", kinds[k].name);
+        EXPECT_INT(jl_frame_init(&art, kinds[k].format, 10, 8, bytes, sizeof bytes), JL_OK);
+        jl_clear(&art.target, JL_WHITE);
+        jl_fill_rect(&art.target, (struct jl_rect){3, 2, 5, 4}, JL_BLACK);
+        sheet_open_as(&kinds[k], 64, 48, 0);
+        jl_clear(&sheet.frame.target, JL_WHITE);
+        naive_fill(&reference, (struct jl_rect){0, 0, 64, 48}, JL_WHITE);
+        struct jl_image sprite = jl_image_of_frame(&art);
+        jl_draw_image(&sheet.frame.target, 1, 1, &sprite);
+        naive_fill(&reference, (struct jl_rect){4, 3, 5, 4}, JL_BLACK);
+        sprite.has_key = true;
+        sprite.key = JL_WHITE;
+        jl_draw_image(&sheet.frame.target, 5, 4,
+                      &sprite); /* over the first: white must not cover it */
+        naive_fill(&reference, (struct jl_rect){8, 6, 5, 4}, JL_BLACK);
+        sheet_equals_reference();
+    }
+}
+
+/* All 65536 directions against the C library. */
+static void directions_are_exact(void) {
+    double worst = 0;
+    for (int d = 0; d < 65536; d++) {
+        double angle = d * 3.14159265358979323846 / 32768;
+        worst = fmax(worst, fabs(jl_sine((jl_direction)d) - 16384 * sin(angle)));
+        worst = fmax(worst, fabs(jl_cosine((jl_direction)d) - 16384 * cos(angle)));
+    }
+    test_row("worst error %.3f", worst);
+    EXPECT(worst <= 2.0);
+    EXPECT_INT(jl_sine(JL_DEGREES(90)), 16384);
+    EXPECT_INT(jl_cosine(JL_DEGREES(180)), -16384);
+    EXPECT_INT(JL_DEGREES(360), 0);
+}
+
 /* ---- properties that any right rasteriser has, whatever its exact definition ---- */
 
 typedef void (*shape_fn)(struct test_random *random, bool stroke);
@@ -548,6 +607,9 @@ const struct test_group test_groups[] = {
     {"random_calls", random_calls_equal_reference},
     {"small_rectangles", small_rectangles},
     {"font_art", font_equals_its_art},
+    {"clips_nest", clips_nest},
+    {"sprites_keep_key_out", sprites_keep_their_key_out},
+    {"directions_are_exact", directions_are_exact},
     {"shape_properties", shapes_have_their_properties},
     {"line_both_ways", line_is_the_same_both_ways},
     {"damage_follows", damage_follows_changes},

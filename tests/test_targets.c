@@ -241,6 +241,93 @@ static void direct_is_frugal(void) {
     EXPECT_INT(jl_direct_init(&direct, &fake.panel, line, 90), JL_UNSUPPORTED);
 }
 
+/* Bytes of 8 rows cannot be written in part: the other rows become background. */
+static void direct_on_pages_fills_with_background(void) {
+    static struct fake_panel fake;
+    uint8_t buffer[16];
+    struct jl_direct direct;
+    fake_open(&fake, &jl_mono_columns, 90, 64);
+    EXPECT_INT(jl_direct_init(&direct, &fake.panel, buffer, sizeof buffer), JL_OK);
+    jl_fill_rect(&direct.target, (struct jl_rect){20, 10, 30, 9}, JL_WHITE); /* rows 10..18 */
+    for (int x = 0; x < 90; x++) {
+        bool in = x >= 20 && x < 50;
+        test_row("column %d", x);
+        EXPECT_INT(fake.ram[90 + x], in ? 0xFC : 0);
+        EXPECT_INT(fake.ram[180 + x], in ? 0x07 : 0);
+    }
+    direct.background = JL_WHITE;
+    jl_fill_rect(&direct.target, (struct jl_rect){20, 10, 1, 1}, JL_BLACK);
+    EXPECT_INT(fake.ram[90 + 20], 0xFB);
+}
+
+/* A glyph of coverages 0..15 with clear paper: half and more is ink where nothing can be read. */
+static void soft_edges_become_hard_without_reading(void) {
+    static const uint8_t blob[] = {
+        'J', 'L', 'F', '1', 4, 1,  1, 0, 1, 0,  1,    0,    'A',  0,    0,    0,    1,    0,
+        0,   0,   0,   0,   0, 16, 1, 0, 1, 16, 0x01, 0x23, 0x45, 0x67, 0x89, 0xAB, 0xCD, 0xEF};
+    static struct fake_panel fake;
+    uint8_t buffer[90 * 3];
+    struct jl_direct direct;
+    struct jl_font font;
+    fake_open(&fake, &jl_rgb888, 90, 64);
+    EXPECT_INT(jl_font_open(&font, blob, sizeof blob), JL_OK);
+    EXPECT_INT(jl_font_open(&font, blob, sizeof blob - 1), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_font_open(&font, blob, sizeof blob), JL_OK);
+    EXPECT_INT(jl_direct_init(&direct, &fake.panel, buffer, sizeof buffer), JL_OK);
+    struct jl_text_style style = {.font = &font, .ink = JL_RGB(9, 8, 7), .paper = JL_CLEAR};
+    jl_text(&direct.target, 30, 20, "A", &style);
+    for (int x = 0; x < 16; x++) {
+        test_row("coverage %d", x);
+        EXPECT_INT(fake.ram[(20 * 90 + 30 + x) * 3], x >= 8 ? 9 : 0);
+    }
+    /* On a frame, in the other modes: inverting takes the same half, blending the product. */
+    static uint8_t pixels[90 * 64 * 3];
+    struct jl_frame readable;
+    EXPECT_INT(jl_frame_init(&readable, &jl_rgb888, 90, 64, pixels, sizeof pixels), JL_OK);
+    EXPECT(jl_target_mode(&readable.target, JL_MODE_INVERT, 0));
+    jl_text(&readable.target, 30, 20, "A", &style);
+    EXPECT(jl_target_mode(&readable.target, JL_MODE_BLEND, 100));
+    style.ink = JL_RGB(255, 255, 255);
+    jl_text(&readable.target, 30, 21, "A", &style);
+    for (int x = 0; x < 16; x++) {
+        test_row("coverage %d", x);
+        EXPECT_INT(pixels[(20 * 90 + 30 + x) * 3], x >= 8 ? 9 : 0);
+        EXPECT_INT(pixels[(21 * 90 + 30 + x) * 3],
+                   (100 * x * 2 + 15) / 30); /* 100 x / 15, to the nearest */
+    }
+}
+
+/* After bands or direct drawing a tracked frame is sent whole, since the RAM holds another picture.
+ */
+static void a_frame_after_other_ways_is_whole(void) {
+    static struct fake_panel fake;
+    static uint8_t pixels[JL_RGB332_BYTES(90, 64)], memory[90];
+    for (int way = 0; way < 2; way++) {
+        struct jl_frame tracked;
+        struct jl_damage damage;
+        test_row("way %d", way);
+        fake_open(&fake, &jl_rgb332, 90, 64);
+        EXPECT_INT(jl_frame_init(&tracked, &jl_rgb332, 90, 64, pixels, sizeof pixels), JL_OK);
+        jl_frame_track(&tracked, &damage);
+        draw_scene(&tracked.target, 3, false, false);
+        EXPECT_INT(jl_panel_present(&fake.panel, &tracked), JL_OK);
+        if (way) {
+            struct jl_direct direct;
+            EXPECT_INT(jl_direct_init(&direct, &fake.panel, memory, sizeof memory), JL_OK);
+            jl_clear(&direct.target, JL_RED);
+        } else {
+            struct jl_bands bands;
+            EXPECT_INT(jl_bands_begin(&bands, &fake.panel, memory, sizeof memory), JL_OK);
+            while (jl_bands_next(&bands)) {
+            }
+            EXPECT_INT(jl_bands_end(&bands), JL_OK);
+        }
+        EXPECT(memcmp(fake.ram, pixels, sizeof pixels) != 0);
+        EXPECT_INT(jl_panel_present(&fake.panel, &tracked), JL_OK);
+        EXPECT_BYTES(fake.ram, pixels, sizeof pixels);
+    }
+}
+
 /* Presenting only what is tracked, and what a shadow leaves of it, ends as sending all. */
 static void tracked_and_compared(void) {
     static struct fake_panel fake;
@@ -295,7 +382,8 @@ static void scrolling_moves_pixels(void) {
         struct jl_rect area = {
             test_random_coordinate(&random, 64), test_random_coordinate(&random, 48),
             test_random_coordinate(&random, 64), test_random_coordinate(&random, 48)};
-        int16_t dx = test_random_coordinate(&random, 40), dy = test_random_coordinate(&random, 30);
+        int16_t dx = test_random_coordinate(&random, 40);
+        int16_t dy = seed % 3 ? test_random_coordinate(&random, 30) : 0;
         jl_frame_scroll(&moved, area, dx, dy, JL_WHITE);
         int wrong = 0;
         for (int y = 0; y < 48; y++) {
@@ -320,6 +408,9 @@ const struct test_group test_groups[] = {
     {"bands_refuse", bands_refuse},
     {"direct_equals_a_frame", direct_equals_a_frame},
     {"direct_is_frugal", direct_is_frugal},
+    {"direct_on_pages", direct_on_pages_fills_with_background},
+    {"soft_edges", soft_edges_become_hard_without_reading},
+    {"a_frame_after_other_ways", a_frame_after_other_ways_is_whole},
     {"tracked_and_compared", tracked_and_compared},
     {"scrolling_moves_pixels", scrolling_moves_pixels},
     {NULL, NULL},

@@ -99,7 +99,7 @@ typedef uint16_t jl_direction;
 /** A direction from degrees, 0..360; a constant expression for constants. */
 #define JL_DEGREES(degrees) ((jl_direction)((uint32_t)(degrees)*65536u / 360u))
 
-/** Sine of a direction, -16384..16384 for -1..1, within 1/16384; the direction's x on the glass. */
+/** Sine of a direction, -16384..16384 for -1..1, within 2/16384; the direction's x on the glass. */
 int16_t jl_sine(jl_direction direction);
 
 /** Cosine, the same way; minus the direction's y on the glass. */
