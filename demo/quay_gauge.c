@@ -5,48 +5,23 @@
 #include "jadelamp/format.h"
 #include "jadelamp/text.h"
 
-enum { DIGIT_W = 15, DIGIT_H = 29, BAR = 4, PITCH = 19 };
+static const struct jl_text_style plain = {.font = &jl_font_6x8, .ink = JL_WHITE};
+static const struct jl_text_style title = {
+    .font = &jl_font_6x8, .ink = JL_BLACK, .paper = JL_WHITE};
+static const struct jl_text_style small = {.font = &jl_font_3x5, .ink = JL_WHITE};
+static const struct jl_text_style big = {.font = &jl_font_digits28, .ink = JL_WHITE};
 
-static const struct jl_text_style plain = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
-static const struct jl_text_style title = {&jl_font_6x8, JL_BLACK, JL_WHITE, NULL};
-
-/* A seven-segment digit; value 10 is blank, 11 a minus. */
-static void big_digit(struct jl_target *target, int16_t x, int16_t y, uint8_t value) {
-    /* One bit a segment, in the order of the table below. */
-    static const uint8_t lit[12] = {0x3F, 0x06, 0x5B, 0x4F, 0x66, 0x6D,
-                                    0x7D, 0x07, 0x7F, 0x6F, 0x00, 0x40};
-    enum { HALF = (DIGIT_H - BAR) / 2 };
-    static const struct jl_rect segments[7] = {
-        {1, 0, DIGIT_W - 2, BAR},                 /* top */
-        {DIGIT_W - BAR, 1, BAR, HALF + 1},        /* upper right */
-        {DIGIT_W - BAR, HALF + 2, BAR, HALF + 1}, /* lower right */
-        {1, DIGIT_H - BAR, DIGIT_W - 2, BAR},     /* bottom */
-        {0, HALF + 2, BAR, HALF + 1},             /* lower left */
-        {0, 1, BAR, HALF + 1},                    /* upper left */
-        {1, HALF, DIGIT_W - 2, BAR},              /* middle */
-    };
-    /* Dark ones first: neighbours share corner pixels, which a lit one keeps. */
-    for (int pass = 0; pass < 2; pass++) {
-        for (int i = 0; i < 7; i++) {
-            if ((lit[value] >> i & 1) == pass) {
-                struct jl_rect bar = segments[i];
-                bar.x = (int16_t)(bar.x + x);
-                bar.y = (int16_t)(bar.y + y);
-                jl_fill_rect(target, bar, pass ? JL_WHITE : JL_BLACK);
-            }
-        }
-    }
-}
-
+/* Always four characters, 84 pixels wide: "3.91", or "-.42" below the datum. */
 static void big_height(struct jl_target *target, int16_t x, int16_t y, int32_t cm) {
-    uint8_t sign = cm < 0 ? 11 : 10;
-    uint32_t size = (uint32_t)(cm < 0 ? -cm : cm);
-    uint8_t metres = (uint8_t)(size / 100 % 10);
-    big_digit(target, x, y, cm < 0 ? sign : metres);
-    jl_fill_rect(target, (struct jl_rect){(int16_t)(x + 18), (int16_t)(y + DIGIT_H - 4), 4, 4},
-                 JL_WHITE);
-    big_digit(target, (int16_t)(x + 25), y, (uint8_t)(size / 10 % 10));
-    big_digit(target, (int16_t)(x + 25 + PITCH), y, (uint8_t)(size % 10));
+    char text[JL_FORMAT_BYTES];
+    jl_format_fixed(text, sizeof text, cm, 2);
+    if (cm < 0) {
+        text[1] = '.';
+        text[2] = text[3];
+        text[3] = text[4];
+        text[4] = '\0';
+    }
+    jl_text(target, x, y, text, &big);
 }
 
 /* An arrow of 15x15, rows, leftmost pixel in bit 7; falling is drawn from the bottom up. */
@@ -88,14 +63,14 @@ void quay_gauge_draw(struct jl_target *target, const struct quay_reading *readin
     jl_fill_rect(target, (struct jl_rect){123, 3, 4, 8}, JL_WHITE);
     jl_fill_rect(target, (struct jl_rect){1, 11, 126, 1}, JL_WHITE);
 
-    big_height(target, 7, 16, reading->height_cm);
-    jl_text(target, 71, 37, "m", &plain);
-    trend_arrow(target, 96, 16, reading->trend);
-    jl_text(target, 82, 37,
+    big_height(target, 3, 16, reading->height_cm);
+    jl_text(target, 88, 36, "m", &plain);
+    trend_arrow(target, 103, 16, reading->trend);
+    jl_text(target, 97, 36,
             reading->trend == TIDE_RISING    ? "rising "
             : reading->trend == TIDE_FALLING ? "falling"
                                              : "slack  ",
-            &plain);
+            &small);
 
     jl_fill_rect(target, (struct jl_rect){1, 49, 126, 1}, JL_WHITE);
     jl_text(target, 5, 53, "HIGH", &plain);
