@@ -8,7 +8,6 @@
 static const struct jl_text_style plain = {.font = &jl_font_6x8, .ink = JL_WHITE};
 static const struct jl_text_style title = {
     .font = &jl_font_6x8, .ink = JL_BLACK, .paper = JL_WHITE};
-static const struct jl_text_style small = {.font = &jl_font_3x5, .ink = JL_WHITE};
 static const struct jl_text_style big = {.font = &jl_font_digits28, .ink = JL_WHITE};
 
 /* Always four characters, 84 pixels wide: "3.91", or "-.42" below the datum. */
@@ -67,10 +66,10 @@ void quay_gauge_draw(struct jl_target *target, const struct quay_reading *readin
     jl_text(target, 88, 36, "m", &plain);
     trend_arrow(target, 103, 16, reading->trend);
     jl_text(target, 97, 36,
-            reading->trend == TIDE_RISING    ? "rising "
-            : reading->trend == TIDE_FALLING ? "falling"
-                                             : "slack  ",
-            &small);
+            reading->trend == TIDE_RISING    ? "rise "
+            : reading->trend == TIDE_FALLING ? "fall "
+                                             : "slack",
+            &plain);
 
     jl_fill_rect(target, (struct jl_rect){1, 49, 126, 1}, JL_WHITE);
     jl_text(target, 5, 53, "HIGH", &plain);

@@ -41,8 +41,9 @@ static void texts_are_readable(void) {
         const char *text;
         bool inverted;
     } rows[] = {
-        {5, 3, 60, "HERON QUAY", true}, {93, 3, 30, "09:40", true},   {88, 36, 6, "m", false},
-        {5, 53, 24, "HIGH", false},     {35, 53, 30, "15:14", false}, {89, 53, 24, "3.91", false},
+        {5, 3, 60, "HERON QUAY", true}, {93, 3, 30, "09:40", true}, {88, 36, 6, "m", false},
+        {97, 36, 30, "fall ", false},   {5, 53, 24, "HIGH", false}, {35, 53, 30, "15:14", false},
+        {89, 53, 24, "3.91", false},
     };
     static struct naive sheet;
     struct quay_reading reading = {580, 84, TIDE_FALLING, 914, 391};
