@@ -5,7 +5,7 @@
 #include "harness.h"
 
 static int column_bytes(const struct fake_panel *fake) {
-    return fake->controller.format->bits_per_pixel *
+    return fake->controller.format->bits_per_pixel * fake->controller.column_unit *
            (1 << fake->controller.format->line_rows_log2) / 8;
 }
 
@@ -14,7 +14,8 @@ static void take_data(struct fake_panel *fake, uint8_t byte) {
         fake->broken = true;
         return;
     }
-    int stride = fake->config.width * column_bytes(fake);
+    int stride = (fake->config.width + fake->controller.column_unit - 1) /
+                 fake->controller.column_unit * column_bytes(fake);
     fake->ram[fake->line * stride + fake->column * column_bytes(fake) + fake->byte] = byte;
     fake->data_bytes++;
     if (++fake->byte == column_bytes(fake)) {
@@ -38,6 +39,11 @@ static jl_status send(void *context, const struct jl_transfer *t) {
         for (int i = 0; i < 4; i++) {
             fake->window[i] = t->body[1 + i];
         }
+        /* Columns must come in whole cells. */
+        EXPECT_INT(fake->window[0] % fake->controller.column_unit, 0);
+        EXPECT_INT((fake->window[1] + 1) % fake->controller.column_unit, 0);
+        fake->window[0] /= fake->controller.column_unit;
+        fake->window[1] /= fake->controller.column_unit;
         fake->column = fake->window[0];
         fake->line = fake->window[2];
         fake->byte = 0;
@@ -77,6 +83,15 @@ static const struct jl_port_ops ops = {.send = send, .wait_us = wait_us, .set_pi
 static const uint8_t steps[] = {JL_STEP_CLEAR};
 
 void fake_open(struct fake_panel *fake, const struct jl_format *format, int width, int height) {
+    fake_open_in_units(fake, format, width, height, 1);
+}
+
+void fake_open_in_units(struct fake_panel *fake, const struct jl_format *format, int width,
+                        int height, int unit) {
+    /* A cell is whole bytes. */
+    while (unit * (format->bits_per_pixel << format->line_rows_log2) % 8) {
+        unit *= 2;
+    }
     memset(fake, 0, sizeof *fake);
     memset(fake->ram, 0xA5, sizeof fake->ram);
     fake->fail_after = -1;
@@ -86,6 +101,7 @@ void fake_open(struct fake_panel *fake, const struct jl_format *format, int widt
                                               .ram_height = 64,
                                               .buses = 1 << JL_BUS_SPI,
                                               .window_price_px = 10,
+                                              .column_unit = (uint8_t)unit,
                                               .wake_steps = steps,
                                               .wake_steps_bytes = sizeof steps,
                                               .window = window};

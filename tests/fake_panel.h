@@ -25,4 +25,8 @@ struct fake_panel {
 /* Opens and wakes it; checks as it goes. */
 void fake_open(struct fake_panel *fake, const struct jl_format *format, int width, int height);
 
+/* The same with columns that can only be addressed `unit` at a time. */
+void fake_open_in_units(struct fake_panel *fake, const struct jl_format *format, int width,
+                        int height, int unit);
+
 #endif

@@ -364,6 +364,48 @@ static void tracked_and_compared(void) {
     EXPECT_INT(jl_frame_compare(&untracked, shadow), JL_BAD_ARGUMENT);
 }
 
+/* Pixels that share bytes, and columns in units of 4: windows grow, the picture stays right. */
+static void windows_grow_to_units(void) {
+    static const struct jl_format *const formats[] = {&jl_mono_rows, &jl_grey2,  &jl_grey4,
+                                                      &jl_grey4_low, &jl_rgb565, &jl_mono_columns};
+    static struct fake_panel fake;
+    static uint8_t pixels[JL_RGB565_BYTES(88, 64)], band[JL_RGB565_BYTES(88, 3)];
+    for (uint32_t i = 0; i < 6 * 3 * 10; i++) {
+        const struct jl_format *format = formats[i % 6];
+        int unit = 1 << i / 6 % 3;
+        struct jl_frame tracked;
+        struct jl_damage damage;
+        struct jl_bands bands;
+        test_row("format %u, unit %d", (unsigned)i % 6, unit);
+        fake_open_in_units(&fake, format, 88, 64, unit);
+        EXPECT_INT(jl_frame_init(&tracked, format, 88, 64, pixels, sizeof pixels), JL_OK);
+        jl_frame_track(&tracked, &damage);
+        EXPECT_INT(jl_panel_present(&fake.panel, &tracked), JL_OK);
+        long all = fake.data_bytes;
+        jl_fill_rect(&tracked.target, (struct jl_rect){(int16_t)(3 + i / 18), 5, 2, 2}, JL_WHITE);
+        EXPECT_INT(jl_panel_present(&fake.panel, &tracked), JL_OK);
+        EXPECT(fake.data_bytes - all > 0 && fake.data_bytes - all <= 32);
+        draw_scene(&tracked.target, i, false, false);
+        EXPECT_INT(jl_panel_present(&fake.panel, &tracked), JL_OK);
+        EXPECT_BYTES(fake.ram, pixels, frame_size(format, 88, 64));
+        EXPECT(!fake.broken);
+        EXPECT_INT(jl_bands_begin(&bands, &fake.panel, band, sizeof band), JL_OK);
+        while (jl_bands_next(&bands)) {
+            jl_fill_rect(&bands.frame.target, (struct jl_rect){(int16_t)(3 + i / 18), 5, 2, 2},
+                         JL_WHITE);
+            draw_scene(&bands.frame.target, i, false, false);
+        }
+        EXPECT_INT(jl_bands_end(&bands), JL_OK);
+        EXPECT_BYTES(fake.ram, pixels, frame_size(format, 88, 64));
+    }
+    static struct jl_panel panel;
+    static struct jl_panel_config config;
+    config = fake.config;
+    config.width = 86;
+    fake.controller.column_unit = 4;
+    EXPECT_INT(jl_panel_open(&panel, &config, &fake.port), JL_OUT_OF_RANGE);
+}
+
 /* Every pixel comes from where it was, or is the colour of what became free. */
 static void scrolling_moves_pixels(void) {
     static const struct jl_format *const formats[] = {&jl_mono_columns, &jl_mono_rows, &jl_grey4,
@@ -412,6 +454,7 @@ const struct test_group test_groups[] = {
     {"soft_edges", soft_edges_become_hard_without_reading},
     {"a_frame_after_other_ways", a_frame_after_other_ways_is_whole},
     {"tracked_and_compared", tracked_and_compared},
+    {"windows_grow_to_units", windows_grow_to_units},
     {"scrolling_moves_pixels", scrolling_moves_pixels},
     {NULL, NULL},
 };

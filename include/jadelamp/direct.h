@@ -34,7 +34,7 @@ struct jl_direct {
  * @param buffer the caller's, as long as the target is used; the larger, the fewer
  *               transfers: a line of the panel's format is plenty
  * @return JL_OK; JL_BAD_ARGUMENT (NULL); JL_TOO_SMALL (not one pixel, or column of 8 rows);
- *         JL_UNSUPPORTED (pixels smaller than a byte in rows, or two planes);
+ *         JL_UNSUPPORTED (columns that cannot be addressed one by one, or two planes);
  *         JL_NOT_AWAKE; JL_BUSY
  */
 JL_MUST_CHECK

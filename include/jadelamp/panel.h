@@ -100,12 +100,14 @@ struct jl_controller {
     uint8_t reset_low_us;      /**< least reset pulse, microseconds */
     uint8_t reset_recovery_us; /**< least wait after it, microseconds */
     uint16_t window_price_px;  /**< pixels that cost as much wire as one more window */
+    /** Columns that can only be addressed together, a power of two that fills whole bytes. */
+    uint8_t column_unit;
     uint8_t wake_steps_bytes;
     const uint8_t *wake_steps;
     size_t (*setup)(const struct jl_panel *panel, uint8_t *out);
     size_t (*setting)(const struct jl_panel *panel, enum jl_setting setting, uint8_t value,
                       uint8_t *out);
-    /** The area is aligned to the format's lines and lies on the glass. */
+    /** The area is aligned to the format's lines and to column_unit, and lies on the glass. */
     size_t (*window)(const struct jl_panel *panel, struct jl_rect area, uint8_t *out);
 };
 
@@ -151,7 +153,8 @@ struct jl_scroll {
  * @return JL_OK; JL_BAD_ARGUMENT (NULL, a size below 1, a broken wake-up
  *         sequence, or a missing port operation that the bus needs);
  *         JL_BAD_ADDRESS; JL_OUT_OF_RANGE (glass and offset reach past the
- *         controller's RAM); JL_UNSUPPORTED (a bus the controller lacks).
+ *         controller's RAM, or the width is no multiple of its column unit);
+ *         JL_UNSUPPORTED (a bus the controller lacks).
  *         After an error the panel stays unusable: all calls refuse it.
  */
 JL_MUST_CHECK

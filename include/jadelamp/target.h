@@ -71,9 +71,10 @@ struct jl_target {
     uint8_t alpha;            /**< for JL_MODE_BLEND: 0 nothing, 255 all */
 };
 
-/** Sets up the common part over so many own pixels. For implementers of targets. */
-void jl_target_init(struct jl_target *target, const struct jl_target_ops *ops,
-                    struct jl_rect bounds, int16_t width, int16_t height);
+/** Sets up the common part, upright, with all pixels from (0, 0) on. For implementers of targets.
+ */
+void jl_target_init(struct jl_target *target, const struct jl_target_ops *ops, int16_t width,
+                    int16_t height);
 
 /**
  * Limits drawing to the part of `area` (picture coordinates) that lies inside the

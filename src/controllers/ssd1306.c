@@ -137,6 +137,7 @@ const struct jl_controller jl_ssd1306 = {
     .reset_low_us = 3,
     .reset_recovery_us = 3,
     .window_price_px = 80, /* 10 bytes on I2C: address, control, 21 a b, 22 a b, address, control */
+    .column_unit = 1,
     .wake_steps = wake_steps,
     .wake_steps_bytes = sizeof wake_steps,
     .setup = setup,

@@ -21,8 +21,7 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
     if (pixel_bytes < needed) {
         return JL_TOO_SMALL;
     }
-    jl_target_init(&frame->target, &format->ops, (struct jl_rect){0, 0, width, height}, width,
-                   height);
+    jl_target_init(&frame->target, &format->ops, width, height);
     frame->format = format;
     frame->pixels = pixels;
     frame->damage = NULL;

@@ -1,10 +1,12 @@
 /* Targets: the plain way of painting, and the clip. */
 #include "paint.h"
 
-void jl_target_init(struct jl_target *target, const struct jl_target_ops *ops,
-                    struct jl_rect bounds, int16_t width, int16_t height) {
-    *target = (struct jl_target){
-        .ops = ops, .width = width, .height = height, .bounds = bounds, .clip = bounds};
+void jl_target_init(struct jl_target *target, const struct jl_target_ops *ops, int16_t width,
+                    int16_t height) {
+    *target = (struct jl_target){.ops = ops, .width = width, .height = height};
+    target->bounds.w = width;
+    target->bounds.h = height;
+    target->clip = target->bounds;
 }
 
 static struct jl_rect to_own(const struct jl_target *target, struct jl_rect area) {

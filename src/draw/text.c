@@ -3,16 +3,19 @@
 
 #include "text_cells.h"
 
-/* The missing character: a box as high as capitals, computed instead of stored. */
+/*
+ * The missing character: a box as high as capitals, computed instead of stored. A whole
+ * column is made as bits of 32, hence boxes of at most BOX_ROWS.
+ */
+enum { BOX_ROWS = 31 };
+
 static uint8_t box_column(const struct jl_bitmap *map, int x, int y) {
-    unsigned rows = 0;
-    for (int row = 0; row < 8; row++) {
-        int at = y + row;
-        bool inside = x >= 0 && x < map->width && at >= 0 && at < map->height;
-        bool edge = x == 0 || x == map->width - 1 || at == 0 || at == map->height - 1;
-        rows |= inside && edge ? 1u << row : 0;
+    uint32_t last = 1u << (map->height - 1);
+    uint32_t rows = x == 0 || x == map->width - 1 ? 2 * last - 1 : last | 1;
+    if (x < 0 || x >= map->width || y <= -8 || y > BOX_ROWS) {
+        return 0;
     }
-    return (uint8_t)rows;
+    return (uint8_t)(y < 0 ? rows << -y : rows >> y);
 }
 
 static const struct jl_bit_order box_order = {.column = box_column};
@@ -29,7 +32,8 @@ bool jl_text_cell(const struct jl_text_style *style, uint32_t code, struct jl_te
     } while (font);
     font = style->font;
     out->font = font;
-    out->glyph = (struct jl_glyph){{NULL, (int16_t)(font->box_width - 1), font->ascent, &box_order},
+    int16_t rows = font->ascent < BOX_ROWS ? font->ascent : BOX_ROWS;
+    out->glyph = (struct jl_glyph){{NULL, (int16_t)(font->box_width - 1), rows, &box_order},
                                    0,
                                    (int8_t)font->ascent,
                                    font->box_width};

@@ -27,8 +27,8 @@ jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *m
     if (memory_bytes < line_bytes) {
         return bands->status = JL_TOO_SMALL;
     }
-    jl_target_init(&bands->frame.target, &format->ops, (struct jl_rect){0, 0, config->width, 0},
-                   config->width, config->height);
+    jl_target_init(&bands->frame.target, &format->ops, config->width, config->height);
+    bands->frame.target.bounds.h = 0; /* no band yet */
     bands->frame.format = format;
     bands->frame.pixels = memory;
     bands->frame.stride_bytes = (uint16_t)line_bytes;

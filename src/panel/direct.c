@@ -18,7 +18,7 @@ static struct jl_frame piece_frame(const struct jl_direct *direct, int16_t width
     struct jl_frame frame = {.format = format,
                              .pixels = direct->buffer,
                              .stride_bytes = (uint16_t)jl_line_bytes(format, width)};
-    jl_target_init(&frame.target, &format->ops, (struct jl_rect){0, 0, width, rows}, width, rows);
+    jl_target_init(&frame.target, &format->ops, width, rows);
     return frame;
 }
 
@@ -183,13 +183,11 @@ jl_status jl_direct_init(struct jl_direct *direct, struct jl_panel *panel, void 
     }
     const struct jl_panel_config *config = panel->config;
     const struct jl_format *format = config->controller->format;
-    if (format->planes > 1 || (format->bits_per_pixel << format->line_rows_log2) % 8) {
+    if (format->planes > 1 || config->controller->column_unit > 1) {
         direct->status = JL_UNSUPPORTED;
     } else if (buffer_bytes < jl_line_bytes(format, 1)) {
         direct->status = JL_TOO_SMALL;
     }
-    jl_target_init(&direct->target, &direct_ops,
-                   (struct jl_rect){0, 0, config->width, config->height}, config->width,
-                   config->height);
+    jl_target_init(&direct->target, &direct_ops, config->width, config->height);
     return direct->status;
 }

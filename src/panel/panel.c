@@ -23,7 +23,8 @@ static jl_status check_config(const struct jl_panel_config *config, const struct
         return JL_BAD_ARGUMENT;
     }
     if ((int32_t)config->column_offset + config->width > controller->ram_width ||
-        config->height > controller->ram_height) {
+        config->height > controller->ram_height ||
+        (config->width & (controller->column_unit - 1))) {
         return JL_OUT_OF_RANGE;
     }
     return config->wake_steps ? jl_steps_check(config->wake_steps, config->wake_steps_bytes)
