@@ -22,6 +22,8 @@ void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
 }
 
 void jl_shade_settle(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+    jl_color below[JL_CHUNK];
+    bool have_below = false; /* read once for the chunk, and only where it is needed */
     for (int16_t i = 0; i < count; i++) {
         uint8_t transparency = (uint8_t)(row[i] >> 24);
         jl_color solid = row[i] & 0xFFFFFF;
@@ -32,9 +34,11 @@ void jl_shade_settle(struct jl_target *target, int16_t x, int16_t y, int16_t cou
             row[i] = transparency < 128 ? solid : JL_CLEAR;
             continue;
         }
-        jl_color below;
-        target->ops->get(target, (int16_t)(x + i), y, 1, &below);
-        row[i] = jl_color_mix(solid, below, transparency);
+        if (!have_below) {
+            target->ops->get(target, x, y, count, below);
+            have_below = true;
+        }
+        row[i] = jl_color_mix(solid, below[i], transparency);
     }
 }
 
