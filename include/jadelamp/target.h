@@ -44,7 +44,8 @@ struct jl_target_ops {
 enum jl_mode {
     JL_MODE_REPLACE, /**< they take their place */
     JL_MODE_INVERT,  /**< exclusive or with the ink, in the bits of the format; paper is ignored.
-                          Drawing the same again restores what was there. */
+                          Drawing the same again restores what was there; on black, white
+                          and red only red does not come back. */
     JL_MODE_BLEND,   /**< mixed with what was there by the target's alpha */
 };
 
