@@ -364,6 +364,36 @@ static void tracked_and_compared(void) {
     EXPECT_INT(jl_frame_compare(&untracked, shadow), JL_BAD_ARGUMENT);
 }
 
+/*
+ * Compared, refused because the panel sleeps, compared again after it resumed: the shadow
+ * holds the change already, yet the panel must get it.
+ */
+static void a_refused_present_loses_nothing(void) {
+    static uint8_t shadow[JL_MONO_COLUMNS_BYTES(128, 64)];
+    struct bench_panel bench;
+    struct jl_panel_config usual = bench_usual_config();
+    memset(shadow, 0, sizeof shadow);
+    bench_open_usual(&bench, &usual);
+    EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+    EXPECT_INT(jl_panel_sleep(&bench.panel), JL_OK);
+    jl_fill_rect(&bench.frame.target, (struct jl_rect){30, 16, 20, 8}, JL_WHITE);
+    EXPECT_INT(jl_frame_compare(&bench.frame, shadow), JL_OK);
+    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_NOT_AWAKE);
+    EXPECT_INT(jl_panel_resume(&bench.panel), JL_OK);
+    EXPECT_INT(jl_frame_compare(&bench.frame, shadow), JL_OK);
+    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+    struct jl_picture seen = bench_look(&bench);
+    int lit = 0;
+    for (int i = 0; i < 128 * 64; i++) {
+        lit += seen.rgb[i * 3] != 0;
+    }
+    EXPECT_INT(lit, 20 * 8);
+    EXPECT_INT(jl_picture_at(&seen, 30, 16)[0], 255);
+    jl_picture_free(&seen);
+    bench_close(&bench);
+}
+
 /* Pixels that share bytes, and columns in units of 4: windows grow, the picture stays right. */
 static void windows_grow_to_units(void) {
     static const struct jl_format *const formats[] = {&jl_mono_rows, &jl_grey2,  &jl_grey4,
@@ -454,6 +484,7 @@ const struct test_group test_groups[] = {
     {"soft_edges", soft_edges_become_hard_without_reading},
     {"a_frame_after_other_ways", a_frame_after_other_ways_is_whole},
     {"tracked_and_compared", tracked_and_compared},
+    {"a_refused_present", a_refused_present_loses_nothing},
     {"windows_grow_to_units", windows_grow_to_units},
     {"scrolling_moves_pixels", scrolling_moves_pixels},
     {NULL, NULL},

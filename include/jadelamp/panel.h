@@ -172,10 +172,11 @@ JL_MUST_CHECK
 jl_status jl_panel_wake(struct jl_panel *panel);
 
 /**
- * Sends what changed in the frame: each damaged rectangle is one window and as
- * few transfers as its memory allows. The first present after a wake, a flip or
- * a scroll sends everything. On success the frame's damage is cleared; after an
- * error it is kept, so nothing is lost.
+ * Sends the frame, or of a tracked one (jl_frame_track()) what changed: each damaged
+ * rectangle is one window and as few transfers as its memory allows. The first present
+ * after a wake, a flip, a scroll, bands, direct drawing or a refused present sends
+ * everything. On success the damage is cleared; after an error it is kept, so nothing is
+ * lost.
  *
  * @return JL_OK (also when nothing changed: then nothing is sent);
  *         JL_NOT_AWAKE; JL_BUSY (a hardware scroll runs: the controller forbids

@@ -12,7 +12,7 @@ static jl_status check_config(const struct jl_panel_config *config, const struct
         config->height < 1 || config->column_offset < 0 || (config->flip & ~FLIP_ALL)) {
         return JL_BAD_ARGUMENT;
     }
-    if (!(controller->buses & (1u << config->bus))) {
+    if ((unsigned)config->bus > JL_BUS_SPI || !(controller->buses & (1u << config->bus))) {
         return JL_UNSUPPORTED;
     }
     if (config->bus == JL_BUS_I2C && (config->i2c_address < 0x08 || config->i2c_address > 0x77)) {

@@ -38,6 +38,10 @@ jl_status jl_present_area(const struct jl_panel *panel, const struct jl_frame *f
 jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
     jl_status status = jl_panel_ready(panel);
     if (status != JL_OK) {
+        /* A shadow may hold already what is refused here: the next one must send everything. */
+        if (panel) {
+            panel->stale = true;
+        }
         return status;
     }
     if (!frame) {
