@@ -127,6 +127,59 @@ static void pixman_text(void) {
 }
 #endif
 
+/* ---- presenting, without a wire: what the processor does for it ---- */
+
+static struct jl_panel panel;
+static struct jl_frame small;
+static uint8_t small_pixels[W * H], line_memory[W * 2];
+
+static jl_status no_send(void *context, const struct jl_transfer *transfer) {
+    (void)context;
+    (void)transfer;
+    return JL_OK;
+}
+static void no_wait(void *context, uint32_t us) {
+    (void)context;
+    (void)us;
+}
+static void no_pin(void *context, enum jl_pin pin, bool high) {
+    (void)context;
+    (void)pin;
+    (void)high;
+}
+
+static void must(jl_status status) {
+    if (status != JL_OK) {
+        fprintf(stderr, "bench: %s\n", jl_status_text(status));
+        exit(1);
+    }
+}
+
+static void open_panel(void) {
+    static const struct jl_port_ops ops = {.send = no_send, .wait_us = no_wait, .set_pin = no_pin};
+    static const struct jl_port port = {.ops = &ops};
+    static const struct jl_panel_config config = {.controller = &jl_ili9341,
+                                                  .bus = &jl_bus_spi,
+                                                  .width = 240,
+                                                  .height = 320,
+                                                  .turn = JL_TURN_90};
+    must(jl_panel_open(&panel, &config, &port));
+    must(jl_panel_wake(&panel));
+}
+
+static void present_own(void) {
+    must(jl_panel_present(&panel, &frame));
+}
+static void present_332(void) {
+    must(jl_frame_init(&small, &jl_rgb332, W, H, small_pixels, sizeof small_pixels));
+    must(jl_panel_present_as(&panel, &small, line_memory, sizeof line_memory));
+}
+static void present_palette(void) {
+    static const jl_color palette[16] = {JL_BLACK, JL_WHITE, JL_RED};
+    must(jl_frame_init_palette(&small, palette, W, H, small_pixels, sizeof small_pixels));
+    must(jl_panel_present_as(&panel, &small, line_memory, sizeof line_memory));
+}
+
 /* ---- measuring ---- */
 
 static double seconds_of(void (*work)(void), int times) {
@@ -168,7 +221,8 @@ static const struct {
     {"circle_fill", circle_fill}, {"ring_sector", ring_sector},
     {"polygon", polygon},         {"gradient", gradient},
     {"blend_half", blend_half},   {"mono_fill", mono_fill},
-    {"mono_text", mono_text},
+    {"mono_text", mono_text},     {"present_own", present_own},
+    {"present_332", present_332}, {"present_palette", present_palette},
 };
 
 enum { CASES = sizeof cases / sizeof cases[0] };
@@ -179,6 +233,7 @@ int main(int argc, char **argv) {
         return 1;
     }
     t = &frame.target;
+    open_panel();
     memset(other, 0x37, sizeof other);
     picture = (struct jl_image){&jl_rgb565, other, W, H, false, 0};
     sprite = (struct jl_image){&jl_rgb565, other, SPRITE, SPRITE, false, 0};
@@ -214,6 +269,8 @@ int main(int argc, char **argv) {
     rate("star polygon", polygon, 1, "polygons");
     rate("gradient over the screen", gradient, 1, "gradients");
     rate("blend over a quarter", blend_half, 1, "blends");
+    rate("present 3-3-2 as 5-6-5, no wire", present_332, W * H, "pixels");
+    rate("present 16 colours as 5-6-5", present_palette, W * H, "pixels");
     rate("1-bit vertical bytes: fill 126x58", mono_fill, 1, "fills");
     rate("1-bit vertical bytes: text", mono_text, 21, "glyphs");
     return 0;

@@ -11,7 +11,7 @@
 
 struct setup {
     const char *name;
-    enum jl_bus bus;
+    enum jl_bus_kind bus;
     uint32_t hz;
     uint32_t overhead_ns;
 };
@@ -43,15 +43,16 @@ static void open_station(struct station *s, const struct setup *setup) {
         s->sim.i2c = jl_board_add_i2c(s->board, setup->hz, setup->overhead_ns);
         jl_i2c_attach(s->sim.i2c, device, 0x3C);
     } else {
-        s->sim.spi = jl_board_add_spi(s->board, setup->hz, setup->overhead_ns, 0);
-        jl_spi_attach(s->sim.spi, device);
+        s->sim.stream = jl_board_add_spi(s->board, setup->hz, setup->overhead_ns, 0);
+        jl_stream_attach(s->sim.stream, device);
     }
     s->port = (struct jl_port){.ops = &jl_sim_port_ops, .context = &s->sim};
-    s->config = (struct jl_panel_config){.controller = &jl_ssd1306,
-                                         .width = 128,
-                                         .height = 64,
-                                         .bus = setup->bus,
-                                         .i2c_address = 0x3C};
+    s->config =
+        (struct jl_panel_config){.controller = &jl_ssd1306,
+                                 .width = 128,
+                                 .height = 64,
+                                 .bus = setup->bus == JL_BUS_I2C ? &jl_bus_i2c : &jl_bus_spi,
+                                 .i2c_address = 0x3C};
     must(jl_frame_init(&s->frame, &jl_mono_columns, 128, 64, s->pixels, sizeof s->pixels));
     jl_frame_track(&s->frame, &s->damage);
     must(jl_panel_open(&s->panel, &s->config, &s->port));
@@ -59,7 +60,7 @@ static void open_station(struct station *s, const struct setup *setup) {
 }
 
 static uint64_t bytes_moved(const struct station *s) {
-    return s->sim.i2c ? jl_i2c_byte_count(s->sim.i2c) : jl_spi_byte_count(s->sim.spi);
+    return s->sim.i2c ? jl_i2c_byte_count(s->sim.i2c) : jl_stream_byte_count(s->sim.stream);
 }
 
 static void draw_frame(struct station *s) {

@@ -67,25 +67,41 @@ static void print_clock(uint32_t hz) {
 
 void cli_print_card(const struct jl_card *card) {
     printf("%s, %dx%d, ", card->controller->name, card->width, card->height);
-    if (card->bus == JL_BUS_I2C) {
+    switch (card->bus) {
+    case JL_BUS_I2C:
         printf("I2C at 0x%02X, ", card->i2c_address);
-    } else {
+        break;
+    case JL_BUS_SPI:
         printf("SPI mode %d, ", card->spi_mode);
+        break;
+    case JL_BUS_SPI_3WIRE:
+        printf("3-wire SPI mode %d, ", card->spi_mode);
+        break;
+    case JL_BUS_8080_8:
+    case JL_BUS_8080_16:
+        printf("8080 of %d bits, a write in %u ns", card->bus == JL_BUS_8080_8 ? 8 : 16,
+               (unsigned)card->cycle_ns);
+        return;
     }
     print_clock(card->clock_hz);
 }
 
 cJSON *cli_card_json(const struct jl_card *card) {
+    static const char *const buses[] = {"i2c", "spi", "spi-3wire", "8080-8", "8080-16"};
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "name", card->name);
     cJSON_AddStringToObject(json, "controller", card->controller->name);
     cJSON_AddNumberToObject(json, "width", card->width);
     cJSON_AddNumberToObject(json, "height", card->height);
-    cJSON_AddStringToObject(json, "bus", card->bus == JL_BUS_I2C ? "i2c" : "spi");
+    cJSON_AddStringToObject(json, "bus", buses[card->bus]);
     if (card->bus == JL_BUS_I2C) {
         cJSON_AddNumberToObject(json, "address", card->i2c_address);
     }
-    cJSON_AddNumberToObject(json, "clock_hz", card->clock_hz);
+    if (card->cycle_ns) {
+        cJSON_AddNumberToObject(json, "cycle_ns", card->cycle_ns);
+    } else {
+        cJSON_AddNumberToObject(json, "clock_hz", card->clock_hz);
+    }
     return json;
 }
 

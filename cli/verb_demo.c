@@ -28,7 +28,36 @@ static void print_text(const struct jl_demo_result *result) {
         result->directory);
 }
 
-static void print_json(const struct jl_demo_result *result) {
+static void print_boards(const struct jl_demo_board *boards) {
+    for (int i = 0; i < JL_DEMO_BOARDS; i++) {
+        const struct jl_demo_board *board = &boards[i];
+        printf("\nThe %s: ", board->card.name);
+        cli_print_card(&board->card);
+        printf("\n  %s: %zu bytes of RAM\n", board->way, board->pixel_bytes);
+        printf("  the first picture %8.2f ms  %6llu bytes on the bus\n",
+               board->first.microseconds / 1e3, (unsigned long long)board->first.bytes);
+        printf("  the next one      %8.2f ms  %6llu bytes on the bus\n",
+               board->second.microseconds / 1e3, (unsigned long long)board->second.bytes);
+        printf("  diagnostics %zu; wrote %s-glass.png, %s-photo.png\n", board->diagnostics,
+               board->base, board->base);
+    }
+}
+
+static cJSON *boards_json(const struct jl_demo_board *boards) {
+    cJSON *array = cJSON_CreateArray();
+    for (int i = 0; i < JL_DEMO_BOARDS; i++) {
+        cJSON *json = cli_card_json(&boards[i].card);
+        cJSON_AddNumberToObject(json, "pixel_bytes", (double)boards[i].pixel_bytes);
+        cJSON_AddItemToObject(json, "wake", cli_cost_json(&boards[i].wake));
+        cJSON_AddItemToObject(json, "first", cli_cost_json(&boards[i].first));
+        cJSON_AddItemToObject(json, "second", cli_cost_json(&boards[i].second));
+        cJSON_AddNumberToObject(json, "diagnostics", (double)boards[i].diagnostics);
+        cJSON_AddItemToArray(array, json);
+    }
+    return array;
+}
+
+static void print_json(const struct jl_demo_result *result, const struct jl_demo_board *boards) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "directory", result->directory);
     cJSON_AddItemToObject(json, "wake", cli_cost_json(&result->wake));
@@ -41,27 +70,36 @@ static void print_json(const struct jl_demo_result *result) {
         cJSON_AddItemToArray(steps, step);
     }
     cJSON_AddNumberToObject(json, "diagnostics", (double)result->diagnostics);
+    cJSON_AddItemToObject(json, "boards", boards_json(boards));
     cli_print_json(json);
 }
 
 static int demo(const char *verb, const char *data, const char *directory, bool as_json) {
     char shipped[1024];
     struct jl_demo_result result;
+    struct jl_demo_board boards[JL_DEMO_BOARDS];
     struct jl_complaint complaint = {""};
     if (!data && !jl_share_path("demo", shipped, sizeof shipped)) {
         return cli_bad(verb, "the demo's data are missing: set JADELAMP_SHARE to the folder that "
                              "holds cards/ and demo/");
     }
+    data = data ? data : shipped;
     /* From 07:00 on, every ten minutes: the tide falls to low water. */
-    if (!jl_demo_quay_gauge(data ? data : shipped, directory, 42, 12, &result, &complaint)) {
+    if (!jl_demo_quay_gauge(data, directory, 42, 12, &result, &complaint) ||
+        !jl_demo_boards(data, directory, boards, &complaint)) {
         return cli_bad(verb, "%s", complaint.text);
     }
     if (as_json) {
-        print_json(&result);
+        print_json(&result, boards);
     } else {
         print_text(&result);
+        print_boards(boards);
     }
-    return result.diagnostics ? EXIT_FINDINGS : EXIT_GOOD;
+    size_t diagnostics = result.diagnostics;
+    for (int i = 0; i < JL_DEMO_BOARDS; i++) {
+        diagnostics += boards[i].diagnostics;
+    }
+    return diagnostics ? EXIT_FINDINGS : EXIT_GOOD;
 }
 
 int verb_demo(int argc, const char **argv) {

@@ -133,15 +133,15 @@ static int light(const char *verb, const char *card_name, const struct jl_light_
 }
 
 int verb_light(int argc, const char **argv) {
-    struct jl_light_request request = {.scale = 8};
+    struct jl_light_request request = {.scale = 0};
     char *directory = NULL; /* popt allocates what it puts here */
     char *fault = NULL;
     char *terminal = NULL;
     int as_json = 0;
     const struct poptOption options[] = {
         {"into", 'o', POPT_ARG_STRING, &directory, 0, "folder for the files, else this one", "DIR"},
-        {"scale", 's', POPT_ARG_INT | POPT_ARGFLAG_SHOW_DEFAULT, &request.scale, 0,
-         "pixels of the photo for one of the glass, 2..32", "N"},
+        {"scale", 's', POPT_ARG_INT, &request.scale, 0,
+         "pixels of the photo for one of the glass, 2..32; else what fits about 1000", "N"},
         {"terminal", 't', POPT_ARG_STRING, &terminal, 0, "show the glass here too",
          "blocks|braille"},
         {"fault", 0, POPT_ARG_STRING, &fault, 0, "try it on a broken bus",
@@ -163,7 +163,7 @@ int verb_light(int argc, const char **argv) {
         cli_bad(argv[0], "name a card: a file or one that jadelamp catalog lists");
     } else if (cli_too_many(context, argv[0])) {
         /* reported */
-    } else if (request.scale < 2 || request.scale > 32) {
+    } else if (request.scale != 0 && (request.scale < 2 || request.scale > 32)) {
         cli_bad(argv[0], "--scale %d: expected 2 to 32", request.scale);
     } else if (terminal && strcmp(terminal, "blocks") != 0 && strcmp(terminal, "braille") != 0) {
         cli_bad(argv[0], "--terminal %s: expected blocks or braille", terminal);

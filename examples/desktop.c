@@ -5,7 +5,7 @@
 #include "jadelamp/host/rig.h"
 
 int main(int argc, char **argv) {
-    const char *card_name = argc > 1 ? argv[1] : "ssd1306-128x64-i2c";
+    const char *card_name = argc > 1 ? argv[1] : EXAMPLE_CARD;
     const char *directory = argc > 2 ? argv[2] : ".";
     struct jl_card card;
     struct jl_rig rig;
@@ -15,7 +15,7 @@ int main(int argc, char **argv) {
         return 2;
     }
     jl_status status = example_run(&rig.port);
-    bool saved = jl_rig_photograph(&rig, directory, EXAMPLE_NAME, 8, &complaint);
+    bool saved = jl_rig_photograph(&rig, directory, EXAMPLE_NAME, 0, &complaint);
     if (!saved) {
         fprintf(stderr, "%s\n", complaint.text);
     }

@@ -2,7 +2,7 @@
 #include "example.h"
 
 static const struct jl_panel_config oled = {
-    .controller = &jl_ssd1306, .width = 128, .height = 64, .bus = JL_BUS_I2C, .i2c_address = 0x3C};
+    .controller = &jl_ssd1306, .width = 128, .height = 64, .bus = &jl_bus_i2c, .i2c_address = 0x3C};
 static uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 64)];
 
 jl_status example_run(const struct jl_port *port) {

@@ -7,7 +7,7 @@ static const struct jl_panel_config oled = {
     .controller = &jl_ssd1306,
     .width = 128,
     .height = 64,
-    .bus = JL_BUS_I2C,
+    .bus = &jl_bus_i2c,
     .i2c_address = 0x3C,
 };
 

@@ -13,7 +13,11 @@ static struct template_hardware hardware = {
     .dc_bit = 2,
     .cs_bit = 4,
 };
+#ifdef ON_SPI
+static const struct jl_port port = {.ops = &template_spi_ops, .context = &hardware};
+#else
 static const struct jl_port port = {.ops = &template_i2c_ops, .context = &hardware};
+#endif
 
 void reset_handler(void);
 void reset_handler(void) {

@@ -16,6 +16,9 @@
 
 enum { MOST_FILE_BYTES = 65536 };
 
+/* Pixels as a card names them; which format that is depends on controller and bus. */
+enum pixels { PIXELS_USUAL, PIXELS_332, PIXELS_565, PIXELS_666 };
+
 struct reading {
     const char *path;
     FILE *stream;
@@ -25,7 +28,8 @@ struct reading {
     int failed_line;
     struct jl_card *card;
     struct jl_complaint *complaint;
-    uint32_t seen; /* bit per key of the table */
+    enum pixels pixels;
+    uint64_t seen; /* bit per key of the table */
 };
 
 /* Keeps the first mistake: later ones are often its consequences. */
@@ -99,14 +103,30 @@ static bool read_contrast(struct reading *reading, const char *key, const char *
     return true;
 }
 
-static const struct choice turns[] = {{"upright", JL_FLIP_NONE},
-                                      {"half-turn", JL_FLIP_HALF_TURN},
-                                      {"mirrored-x", JL_FLIP_X},
-                                      {"mirrored-y", JL_FLIP_Y},
-                                      {NULL, 0}};
-
 static bool read_orientation(struct reading *reading, const char *key, const char *value) {
-    return read_bits(reading, key, value, turns, &reading->card->flip, JL_FLIP_HALF_TURN);
+    static const struct choice choices[] = {
+        {"upright", JL_TURN_0},
+        {"quarter-turn", JL_TURN_90},
+        {"half-turn", JL_TURN_180},
+        {"three-quarter-turn", JL_TURN_270},
+        {"mirrored-x", JL_TURN_MIRROR},
+        {"mirrored-y", JL_TURN_180 | JL_TURN_MIRROR},
+        {"mirrored-quarter-turn", JL_TURN_90 | JL_TURN_MIRROR},
+        {"mirrored-three-quarter-turn", JL_TURN_270 | JL_TURN_MIRROR},
+        {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->turn, 0xFF);
+}
+
+static bool read_format(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"usual", PIXELS_USUAL},
+                                            {"3-3-2", PIXELS_332},
+                                            {"5-6-5", PIXELS_565},
+                                            {"6-6-6", PIXELS_666},
+                                            {NULL, 0}};
+    int pixels = 0;
+    bool good = read_choice(reading, key, value, choices, &pixels);
+    reading->pixels = (enum pixels)pixels;
+    return good;
 }
 
 static bool read_inverted(struct reading *reading, const char *key, const char *value) {
@@ -125,13 +145,45 @@ static bool read_size(struct reading *reading, const char *key, const char *valu
     return true;
 }
 
-static bool read_first_column(struct reading *reading, const char *key, const char *value) {
+static bool read_offset(struct reading *reading, const char *key, const char *value,
+                        const char *what, int *offset) {
     long number;
     if (!parse_number(value, 0, 1023, &number)) {
-        return FAIL(reading, "%s = %s: expected a RAM column, 0 to 1023", key, value);
+        return FAIL(reading, "%s = %s: expected a RAM %s, 0 to 1023", key, value, what);
     }
-    reading->card->column_offset = (int)number;
+    *offset = (int)number;
     return true;
+}
+
+static bool read_first_column(struct reading *reading, const char *key, const char *value) {
+    return read_offset(reading, key, value, "column", &reading->card->column_offset);
+}
+
+static bool read_first_row(struct reading *reading, const char *key, const char *value) {
+    return read_offset(reading, key, value, "row", &reading->card->row_offset);
+}
+
+static bool read_memory(struct reading *reading, const char *key, const char *value) {
+    return parse_size(value, &reading->card->ram_width, &reading->card->ram_height) ||
+           FAIL(reading, "%s = %s: expected the RAM as strapped, such as 128 x 160", key, value);
+}
+
+static bool read_order(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"usual", 0}, {"swapped", JL_MODULE_BGR}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_BGR);
+}
+
+static bool read_ips(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"no", 0}, {"yes", JL_MODULE_IPS}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_IPS);
+}
+
+static bool read_shape(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"rectangle", 0}, {"round", 1}, {NULL, 0}};
+    int round = 0;
+    bool good = read_choice(reading, key, value, choices, &round);
+    reading->card->round = round;
+    return good;
 }
 
 static bool read_rows(struct reading *reading, const char *key, const char *value) {
@@ -162,6 +214,10 @@ static bool read_color(struct reading *reading, const char *key, const char *val
     static const struct choice choices[] = {{"white", JL_GLASS_WHITE},
                                             {"blue", JL_GLASS_BLUE},
                                             {"yellow-blue", JL_GLASS_YELLOW_BLUE},
+                                            {"yellow", JL_GLASS_YELLOW},
+                                            {"green", JL_GLASS_GREEN},
+                                            {"color-oled", JL_GLASS_COLOR_OLED},
+                                            {"tft", JL_GLASS_TFT},
                                             {NULL, 0}};
     int kind = 0;
     bool good = read_choice(reading, key, value, choices, &kind);
@@ -170,10 +226,12 @@ static bool read_color(struct reading *reading, const char *key, const char *val
 }
 
 static bool read_bus_kind(struct reading *reading, const char *key, const char *value) {
-    static const struct choice choices[] = {{"i2c", JL_BUS_I2C}, {"spi", JL_BUS_SPI}, {NULL, 0}};
+    static const struct choice choices[] = {
+        {"i2c", JL_BUS_I2C},       {"spi", JL_BUS_SPI},         {"spi-3wire", JL_BUS_SPI_3WIRE},
+        {"8080-8", JL_BUS_8080_8}, {"8080-16", JL_BUS_8080_16}, {NULL, 0}};
     int kind = 0;
     bool good = read_choice(reading, key, value, choices, &kind);
-    reading->card->bus = (enum jl_bus)kind;
+    reading->card->bus = (enum jl_bus_kind)kind;
     return good;
 }
 
@@ -196,7 +254,7 @@ static bool read_address(struct reading *reading, const char *key, const char *v
     return true;
 }
 
-static bool read_clock(struct reading *reading, const char *key, const char *value) {
+static bool read_hertz(struct reading *reading, const char *key, const char *value, uint32_t *out) {
     static const struct unit units[] = {{"Hz", 1}, {"kHz", 1e3}, {"MHz", 1e6}, {NULL, 0}};
     double hertz;
     if (!parse_quantity(value, units, 1000, 2e8, &hertz)) {
@@ -205,8 +263,16 @@ static bool read_clock(struct reading *reading, const char *key, const char *val
                     "MHz), such as 400 kHz",
                     key, value);
     }
-    reading->card->clock_hz = (uint32_t)(hertz + 0.5);
+    *out = (uint32_t)(hertz + 0.5);
     return true;
+}
+
+static bool read_clock(struct reading *reading, const char *key, const char *value) {
+    return read_hertz(reading, key, value, &reading->card->clock_hz);
+}
+
+static bool read_works_up_to(struct reading *reading, const char *key, const char *value) {
+    return read_hertz(reading, key, value, &reading->card->works_up_to);
 }
 
 static const struct unit time_units[] = {
@@ -221,6 +287,18 @@ static bool read_overhead(struct reading *reading, const char *key, const char *
                     key, value);
     }
     reading->card->overhead_ns = (uint32_t)(ns + 0.5);
+    return true;
+}
+
+static bool read_cycle(struct reading *reading, const char *key, const char *value) {
+    double ns;
+    if (!parse_quantity(value, time_units, 1, 1e6, &ns)) {
+        return FAIL(reading,
+                    "%s = %s: expected the time from write strobe to write strobe with its unit, "
+                    "1 ns to 1 ms, such as 66 ns",
+                    key, value);
+    }
+    reading->card->cycle_ns = (uint32_t)(ns + 0.5);
     return true;
 }
 
@@ -314,8 +392,14 @@ static const struct key {
     {"panel", "orientation", read_orientation},
     {"panel", "contrast", read_contrast},
     {"panel", "inverted", read_inverted},
+    {"panel", "format", read_format},
     {"glass", "size", read_size},
     {"glass", "first-column", read_first_column},
+    {"glass", "first-row", read_first_row},
+    {"glass", "memory", read_memory},
+    {"glass", "order", read_order},
+    {"glass", "ips", read_ips},
+    {"glass", "shape", read_shape},
     {"glass", "rows", read_rows},
     {"glass", "mounting", read_mounting},
     {"glass", "supply", read_supply},
@@ -323,6 +407,8 @@ static const struct key {
     {"bus", "kind", read_bus_kind},
     {"bus", "address", read_address},
     {"bus", "clock", read_clock},
+    {"bus", "works-up-to", read_works_up_to},
+    {"bus", "cycle", read_cycle},
     {"bus", "mode", read_mode},
     {"bus", "overhead", read_overhead},
     {"bus", "most-bytes", read_most_bytes},
@@ -363,10 +449,10 @@ static int take(void *context, const char *section, const char *name, const char
         if (strcmp(key->section, section) != 0 || strcmp(key->name, name) != 0) {
             continue;
         }
-        if ((reading->seen & 1u << i) && key->read != read_step) {
+        if ((reading->seen >> i & 1) && key->read != read_step) {
             return FAIL(reading, "%s stands twice in [%s]", name, section);
         }
-        reading->seen |= 1u << i;
+        reading->seen |= (uint64_t)1 << i;
         return key->read(reading, name, value);
     }
     return complain_key(reading, section, name);
@@ -397,24 +483,15 @@ static bool seen(const struct reading *reading, const char *section, const char 
     return false;
 }
 
-/* What no single line can be blamed for. */
-static bool check_whole(struct reading *reading) {
-    static const struct {
-        const char *section, *name, *example;
-    } required[] = {
-        {"panel", "controller", "ssd1306"}, {"glass", "size", "128 x 64"}, {"bus", "kind", "i2c"}};
+static bool check_bus(struct reading *reading) {
+    static const char *const names[] = {"I2C", "SPI", "3-wire SPI", "8-bit 8080 bus",
+                                        "16-bit 8080 bus"};
     struct jl_card *card = reading->card;
-    for (size_t i = 0; i < sizeof required / sizeof required[0]; i++) {
-        if (!seen(reading, required[i].section, required[i].name)) {
-            return FAIL(reading, "the card ends without %s in [%s], such as %s = %s",
-                        required[i].name, required[i].section, required[i].name,
-                        required[i].example);
-        }
-    }
     const struct jl_catalog_entry *part = card->controller;
     bool i2c = card->bus == JL_BUS_I2C;
-    if (i2c ? !part->most_i2c_hz : !part->most_spi_hz) {
-        return FAIL(reading, "[bus] kind: the %s has no %s", part->name, i2c ? "I2C" : "SPI");
+    bool parallel = card->bus == JL_BUS_8080_8 || card->bus == JL_BUS_8080_16;
+    if (!(part->driver->buses >> card->bus & 1)) {
+        return FAIL(reading, "[bus] kind: the %s has no %s", part->name, names[card->bus]);
     }
     if (i2c && !memchr(part->addresses, card->i2c_address ? card->i2c_address : 0xFF,
                        sizeof part->addresses)) {
@@ -425,20 +502,95 @@ static bool check_whole(struct reading *reading) {
                           "the card ends without address in [bus], such as address = 0x%02X",
                           part->addresses[0]);
     }
-    if (card->column_offset + card->width > part->driver->ram_width ||
-        card->height > part->driver->ram_height) {
-        return FAIL(reading, "[glass] %d x %d pixels from column %d on: the %s has %d x %d",
-                    card->width, card->height, card->column_offset, part->name,
-                    part->driver->ram_width, part->driver->ram_height);
+    if (parallel ? card->clock_hz != 0 : card->cycle_ns != 0) {
+        return FAIL(reading, "[bus] %s: expected %s, which is what %s has",
+                    parallel ? "clock" : "cycle", parallel ? "cycle" : "clock",
+                    parallel ? "an 8080 bus" : "a serial bus");
     }
-    if (!card->clock_hz) {
-        card->clock_hz = i2c ? 400000 : 8000000;
+    if (!card->clock_hz && !parallel) {
+        card->clock_hz = i2c ? 400000 : part->most_spi_hz < 8000000 ? part->most_spi_hz : 8000000;
+    }
+    if (!card->cycle_ns && parallel) {
+        card->cycle_ns = part->least_cycle_ns;
     }
     if (i2c && card->clock_hz > 5000000) {
         return FAIL(reading, "[bus] clock: I2C ends at 5 MHz; the %s allows %u kHz", part->name,
                     (unsigned)(part->most_i2c_hz / 1000));
     }
     return true;
+}
+
+static bool check_glass(struct reading *reading) {
+    struct jl_card *card = reading->card;
+    const struct jl_catalog_entry *part = card->controller;
+    int width = part->driver->ram_width, height = part->driver->ram_height;
+    if (card->ram_width > width || card->ram_height > height) {
+        return FAIL(reading, "[glass] memory = %d x %d: the %s has %d x %d", card->ram_width,
+                    card->ram_height, part->name, width, height);
+    }
+    width = card->ram_width ? card->ram_width : width;
+    height = card->ram_height ? card->ram_height : height;
+    if (card->column_offset + card->width > width || card->row_offset + card->height > height) {
+        return FAIL(reading, "[glass] %d x %d pixels from column %d, row %d on: the %s has %d x %d",
+                    card->width, card->height, card->column_offset, card->row_offset, part->name,
+                    width, height);
+    }
+    if ((card->turn & 1) && !part->driver->quarter_turns) {
+        return FAIL(reading, "[panel] orientation: the %s cannot turn by a quarter", part->name);
+    }
+    if (!seen(reading, "glass", "color")) {
+        card->glass_kind = part->glass_kind;
+    }
+    return true;
+}
+
+/* Of the formats with such pixels, the one that the controller takes on this bus. */
+static bool check_format(struct reading *reading) {
+    static const struct {
+        enum pixels pixels;
+        const struct jl_format *format;
+    } formats[] = {{PIXELS_332, &jl_rgb332},
+                   {PIXELS_565, &jl_rgb565},
+                   {PIXELS_565, &jl_rgb565_cpu},
+                   {PIXELS_666, &jl_rgb666},
+                   {PIXELS_666, &jl_rgb666_low}};
+    struct jl_card *card = reading->card;
+    const struct jl_controller *driver = card->controller->driver;
+    uint16_t layouts = card->bus == JL_BUS_8080_16  ? driver->word_layouts
+                       : card->bus == JL_BUS_8080_8 ? driver->parallel_layouts
+                                                    : driver->serial_layouts;
+    enum pixels pixels = reading->pixels;
+    card->format = driver->format;
+    if (pixels == PIXELS_USUAL && layouts >> driver->format->layout & 1) {
+        return true;
+    }
+    if (pixels == PIXELS_USUAL) {
+        pixels = PIXELS_565;
+    }
+    for (size_t i = 0; i < sizeof formats / sizeof formats[0]; i++) {
+        if (formats[i].pixels == pixels && layouts >> formats[i].format->layout & 1) {
+            card->format = formats[i].format;
+            return true;
+        }
+    }
+    return FAIL(reading, "[panel] format: the %s does not take these pixels on this bus",
+                card->controller->name);
+}
+
+/* What no single line can be blamed for. */
+static bool check_whole(struct reading *reading) {
+    static const struct {
+        const char *section, *name, *example;
+    } required[] = {
+        {"panel", "controller", "ssd1306"}, {"glass", "size", "128 x 64"}, {"bus", "kind", "i2c"}};
+    for (size_t i = 0; i < sizeof required / sizeof required[0]; i++) {
+        if (!seen(reading, required[i].section, required[i].name)) {
+            return FAIL(reading, "the card ends without %s in [%s], such as %s = %s",
+                        required[i].name, required[i].section, required[i].name,
+                        required[i].example);
+        }
+    }
+    return check_bus(reading) && check_glass(reading) && check_format(reading);
 }
 
 bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint) {

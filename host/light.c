@@ -26,6 +26,17 @@ static void inject(struct jl_rig *rig, const struct jl_light_request *request) {
     }
 }
 
+static void draw_test_card(struct jl_frame *frame, const char *title) {
+    unsigned bits = frame->format->bits_per_pixel;
+    if (bits == 1) {
+        jl_draw_test_card(&frame->target, title);
+    } else if (bits <= 4) {
+        jl_draw_grey_test_card(&frame->target, title);
+    } else {
+        jl_draw_color_test_card(&frame->target, title);
+    }
+}
+
 static void run(struct jl_light_result *result) {
     struct jl_rig *rig = &result->rig;
     double start_us = jl_rig_now_us(rig);
@@ -33,7 +44,7 @@ static void run(struct jl_light_result *result) {
     result->wake_status = jl_panel_wake(&rig->panel);
     double woken_us = jl_rig_now_us(rig);
     uint64_t woken_bytes = jl_rig_bus_bytes(rig);
-    jl_draw_test_card(&rig->frame.target, rig->card.controller->name);
+    draw_test_card(&rig->frame, rig->card.controller->name);
     result->present_status = jl_panel_present(&rig->panel, &rig->frame);
     result->wake = (struct jl_wire_cost){woken_us - start_us, woken_bytes - start_bytes};
     result->present =

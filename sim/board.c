@@ -1,5 +1,5 @@
 /* The board: clock, devices, diagnostics. */
-#include "board_parts.h"
+#include "stream.h"
 
 #include <stdarg.h>
 #include <stdio.h>
@@ -25,8 +25,8 @@ void jl_board_destroy(struct jl_board *board) {
     for (size_t i = 0; i < board->i2c_count; i++) {
         free(board->i2c[i]);
     }
-    for (size_t i = 0; i < board->spi_count; i++) {
-        free(board->spi[i]);
+    for (size_t i = 0; i < board->stream_count; i++) {
+        stream_free(board->streams[i]);
     }
     free(board);
 }
@@ -36,7 +36,52 @@ uint64_t jl_board_now_ps(const struct jl_board *board) {
 }
 
 void jl_board_wait_ps(struct jl_board *board, uint64_t picoseconds) {
-    board->now_ps += picoseconds;
+    board_advance(board, board->now_ps + picoseconds);
+}
+
+/* The bus whose next piece is through first, until then; NULL: none. */
+static struct jl_stream_bus *next_stream(struct jl_board *board, uint64_t until_ps) {
+    struct jl_stream_bus *first = NULL;
+    for (size_t i = 0; i < board->stream_count; i++) {
+        struct jl_stream_bus *bus = board->streams[i];
+        if (jl_stream_busy(bus) && stream_next_ps(bus) <= until_ps &&
+            (!first || stream_next_ps(bus) < stream_next_ps(first))) {
+            first = bus;
+        }
+    }
+    return first;
+}
+
+/* TE outputs only matter to a recording here; firmware asks for their level. */
+static void record_te(struct jl_board *board, uint64_t until_ps) {
+    for (size_t i = 0; i < board->device_count; i++) {
+        struct jl_device *device = board->devices[i];
+        if (!device->ops->te || device->unplugged) {
+            continue;
+        }
+        uint64_t at = board->now_ps;
+        while ((at = device->ops->te_change(device, at)) <= until_ps) {
+            wire_set(board, device->pin_wires[JL_DEVICE_TE], device->ops->te(device, at), at);
+        }
+    }
+}
+
+void board_advance(struct jl_board *board, uint64_t until_ps) {
+    struct jl_stream_bus *bus;
+    if (board_records(board)) {
+        record_te(board, until_ps);
+    }
+    while ((bus = next_stream(board, until_ps)) != NULL) {
+        uint64_t through = stream_next_ps(bus);
+        stream_deliver_until(bus, through);
+        board->now_ps = through > board->now_ps ? through : board->now_ps;
+    }
+    for (size_t i = 0; i < board->stream_count; i++) {
+        if (jl_stream_busy(board->streams[i])) {
+            stream_deliver_until(board->streams[i], until_ps);
+        }
+    }
+    board->now_ps = until_ps;
 }
 
 size_t jl_board_diagnostics(const struct jl_board *board, const struct jl_diagnostic **list) {
@@ -102,8 +147,8 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_de
     device->noise_seed = board->noise_seed + board->device_count;
     snprintf(device->name, sizeof device->name, "%s", name);
     for (int i = 0; i < DEVICE_PINS; i++) {
-        device->pins[i] = true;
-        device->pin_wires[i] = wire_create(board, true);
+        device->pins[i] = i != JL_DEVICE_TE;
+        device->pin_wires[i] = wire_create(board, device->pins[i]);
     }
     board->devices[board->device_count++] = device;
     power_on(device);
@@ -114,6 +159,12 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     if (device->pins[pin] == high) {
         return;
     }
+    if (pin != JL_DEVICE_RESET && device->stream && jl_stream_busy(device->stream) &&
+        !device->pins[JL_DEVICE_CS]) {
+        device_report(device, JL_SEVERITY_ERROR,
+                      "%s changed while a transfer was still on the wire: wait for its end first",
+                      pin == JL_DEVICE_CS ? "CS" : "D/C");
+    }
     device->pins[pin] = high;
     wire_set(device->board, device->pin_wires[pin], high, device->board->now_ps);
     if (device->unplugged) {
@@ -121,9 +172,17 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     }
     if (pin == JL_DEVICE_RESET) {
         device->ops->reset(device, !high);
-    } else if (pin == JL_DEVICE_CS && device->spi) {
-        device->ops->spi_select(device, !high);
+    } else if (pin == JL_DEVICE_CS && high) {
+        stream_deselected(device);
     }
+}
+
+bool jl_device_pin(struct jl_device *device, enum jl_device_pin pin) {
+    if (pin == JL_DEVICE_TE) {
+        return !device->unplugged && device->ops->te &&
+               device->ops->te(device, device->board->now_ps);
+    }
+    return device->pins[pin];
 }
 
 void jl_device_set_plugged(struct jl_device *device, bool plugged) {
@@ -141,14 +200,24 @@ const struct jl_glass *jl_device_glass(const struct jl_device *device) {
     return &device->glass;
 }
 
-bool jl_device_picture(struct jl_device *device, struct jl_picture *picture) {
+static bool take_picture(struct jl_device *device, struct jl_picture *picture,
+                         void (*show)(struct jl_device *device, struct jl_picture *picture)) {
     if (!jl_picture_create(picture, device->glass.width, device->glass.height)) {
         return false;
     }
     if (!jl_device_why_dark(device)) {
-        device->ops->show(device, picture);
+        show(device, picture);
+        glass_hide_corners(&device->glass, picture);
     }
     return true;
+}
+
+bool jl_device_picture(struct jl_device *device, struct jl_picture *picture) {
+    return take_picture(device, picture, device->ops->show);
+}
+
+bool jl_device_seen(struct jl_device *device, struct jl_picture *picture) {
+    return take_picture(device, picture, device->ops->seen ? device->ops->seen : device->ops->show);
 }
 
 uint8_t jl_device_brightness(struct jl_device *device) {

@@ -10,7 +10,7 @@ enum {
     MOST_DEVICES = 32,
     MOST_BUSES = 8,
     MOST_ON_BUS = 16,
-    MOST_WIRES = MOST_BUSES * 4 + MOST_DEVICES * 3,
+    MOST_WIRES = MOST_BUSES * (2 + 18) + MOST_DEVICES * DEVICE_PINS,
     MOST_DIAGNOSTICS = 256,
 };
 
@@ -32,8 +32,8 @@ struct jl_board {
     size_t device_count;
     struct jl_i2c_bus *i2c[MOST_BUSES];
     size_t i2c_count;
-    struct jl_spi_bus *spi[MOST_BUSES];
-    size_t spi_count;
+    struct jl_stream_bus *streams[MOST_BUSES];
+    size_t stream_count;
     bool levels[MOST_WIRES];
     int wire_count;
     struct recorder recorder;
@@ -46,6 +46,9 @@ wire_id wire_create(struct jl_board *board, bool level);
 
 /* Sets a level at a time that is not before any earlier one. */
 void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps);
+
+/* Lets time pass up to `until_ps`; DMA transfers go on meanwhile. */
+void board_advance(struct jl_board *board, uint64_t until_ps);
 
 /* True while somebody records, so that buses can skip the bits otherwise. */
 bool board_records(const struct jl_board *board);
@@ -69,16 +72,30 @@ struct jl_i2c_bus {
     uint64_t fail_byte; /* in terms of byte_count */
 };
 
-struct jl_spi_bus {
+/* A DMA transfer under way. */
+struct flight {
+    const uint8_t *bytes; /* the firmware's memory; NULL: none */
+    uint8_t *as_started;  /* what it held then */
+    size_t units, taken;
+    uint64_t start_ps;
+    bool reported;
+};
+
+/* SPI when it has no lines, else 8080. */
+struct jl_stream_bus {
     struct jl_board *board;
-    uint64_t bit_ps;
+    uint64_t unit_ps; /* a byte, or a word of 16 lines */
     uint64_t overhead_ps;
-    uint32_t clock_hz;
+    int unit_bytes;
+    int lines; /* 0: SPI; 8 or 16: 8080 */
     bool idle_high;
     struct jl_device *devices[MOST_ON_BUS];
     size_t device_count;
-    wire_id sck, mosi;
+    wire_id strobe, read_strobe; /* SCK; WR and RD */
+    wire_id data[16];
     uint64_t byte_count;
+    bool contention_reported;
+    struct flight flight;
 };
 
 #endif

@@ -6,7 +6,7 @@
 
 #include "jadelamp/sim/board.h"
 
-enum { DEVICE_PINS = 3, DEVICE_NAME_BYTES = 32 };
+enum { DEVICE_PINS = 4, DEVICE_NAME_BYTES = 32 };
 
 /*
  * Callbacks get bytes in the order of the wire; jl_board_now_ps() is the time
@@ -25,14 +25,22 @@ struct jl_device_ops {
     bool (*i2c_begin)(struct jl_device *device, bool read);
     bool (*i2c_write)(struct jl_device *device, uint8_t byte);
     uint8_t (*i2c_read)(struct jl_device *device);
-    void (*spi_select)(struct jl_device *device, bool selected);
-    void (*spi_write)(struct jl_device *device, const uint8_t *bytes, size_t count, bool data);
-    /* The clock of the bus it is being talked to, before each transfer. */
-    void (*clocked)(struct jl_device *device, bool i2c, uint32_t clock_hz);
+    /* Bytes from SPI or an 8-bit 8080 bus, D/C the same for all of them. */
+    void (*write)(struct jl_device *device, const uint8_t *bytes, size_t count, bool data);
+    /* Words from a 16-bit 8080 bus. */
+    void (*write_words)(struct jl_device *device, const uint16_t *words, size_t count, bool data);
+    /* Least write cycles by the datasheet: a bit on SPI, a strobe on 8080, SCL. 0: no such bus. */
+    uint32_t serial_cycle_ps, parallel_cycle_ps, i2c_cycle_ps;
     /* The picture is black and has the size of the glass. */
     void (*show)(struct jl_device *device, struct jl_picture *picture);
     uint8_t (*brightness)(struct jl_device *device);
     const char *(*why_dark)(struct jl_device *device);
+    /* As show(), but what each line showed when it was scanned last. NULL: as show(). */
+    void (*seen)(struct jl_device *device, struct jl_picture *picture);
+    /* The level of the TE output at a time. NULL: the part has none. */
+    bool (*te)(struct jl_device *device, uint64_t at_ps);
+    /* When TE changes next after a time; UINT64_MAX: never. */
+    uint64_t (*te_change)(struct jl_device *device, uint64_t after_ps);
 };
 
 struct jl_device {
@@ -45,13 +53,24 @@ struct jl_device {
     bool pins[DEVICE_PINS];
     int pin_wires[DEVICE_PINS];
     const struct jl_i2c_bus *i2c;
-    const struct jl_spi_bus *spi;
+    const struct jl_stream_bus *stream;
     uint64_t noise_seed;
+    /* the shift register behind a serial input */
+    bool three_wire;
+    unsigned shifted, shifted_bits;
+    bool clock_reported;
+    uint64_t tolerated_cycle_ps;
 };
 
 /* Adds a diagnostic, printf-like. */
 __attribute__((format(printf, 3, 4))) void
 device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...);
+
+/* Whether bits come one by one to it, and not from 8080. */
+bool device_is_serial(const struct jl_device *device);
+
+/* Makes black what a round glass cannot show. */
+void glass_hide_corners(const struct jl_glass *glass, struct jl_picture *picture);
 
 /* Fills memory with the device's own noise: the same bytes in every run. */
 void device_noise(struct jl_device *device, uint8_t *bytes, size_t count);

@@ -51,7 +51,7 @@ static void clock_bit(struct jl_i2c_bus *bus, bool sda) {
         wire_set(board, bus->sda, sda, start + bus->bit_ps * 15 / 100);
         wire_set(board, bus->scl, true, start + bus->bit_ps * 60 / 100);
     }
-    board->now_ps += bus->bit_ps;
+    board_advance(board, board->now_ps + bus->bit_ps);
 }
 
 static void start_again(struct jl_i2c_bus *bus) {
@@ -61,22 +61,22 @@ static void start_again(struct jl_i2c_bus *bus) {
     wire_set(board, bus->sda, true, start + bus->bit_ps * 15 / 100);
     wire_set(board, bus->scl, true, start + bus->bit_ps * 52 / 100);
     wire_set(board, bus->sda, false, start + bus->bit_ps * 99 / 100);
-    board->now_ps += bus->bit_ps * 140 / 100;
+    board_advance(board, board->now_ps + bus->bit_ps * 140 / 100);
 }
 
 bool jl_i2c_start(struct jl_i2c_bus *bus) {
     struct jl_board *board = bus->board;
     if (bus->sda_held) {
         wire_set(board, bus->sda, false, board->now_ps);
-        board->now_ps += STUCK_WAIT_PS;
+        board_advance(board, board->now_ps + STUCK_WAIT_PS);
         return false;
     }
     if (bus->open) { /* SDA has to rise again first, while SCL is low */
         start_again(bus);
     } else {
-        board->now_ps += bus->overhead_ps;
+        board_advance(board, board->now_ps + bus->overhead_ps);
         wire_set(board, bus->sda, false, board->now_ps + bus->bit_ps * 60 / 100);
-        board->now_ps += bus->bit_ps;
+        board_advance(board, board->now_ps + bus->bit_ps);
     }
     bus->open = true;
     bus->expect_address = true;
@@ -92,6 +92,16 @@ static bool swallowed(const struct jl_i2c_bus *bus) {
                             (bus->fail_for_good && bus->byte_count > bus->fail_byte));
 }
 
+/* Devices on a bus that is too fast get their bytes all the same: most do. */
+static void check_clock(const struct jl_i2c_bus *bus, struct jl_device *device) {
+    uint64_t least = device->ops->i2c_cycle_ps;
+    if (bus->bit_ps < least && !device->clock_reported) {
+        device->clock_reported = true;
+        device_report(device, JL_SEVERITY_WARNING, "I2C clock %u Hz, the datasheet allows %u Hz",
+                      (unsigned)bus->clock_hz, (unsigned)(1000000000000u / least));
+    }
+}
+
 static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte) {
     bool acknowledged = false;
     bus->expect_address = false;
@@ -100,9 +110,7 @@ static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte) {
         if (device->unplugged || bus->addresses[i] != byte >> 1) {
             continue;
         }
-        if (device->ops->clocked) {
-            device->ops->clocked(device, true, bus->clock_hz);
-        }
+        check_clock(bus, device);
         bus->addressed[i] = device->ops->i2c_begin(device, byte & 1);
         acknowledged |= bus->addressed[i];
     }
@@ -154,7 +162,7 @@ void jl_i2c_stop(struct jl_i2c_bus *bus) {
     wire_set(board, bus->scl, false, start);
     wire_set(board, bus->sda, false, start + bus->bit_ps * 15 / 100);
     wire_set(board, bus->scl, true, start + bus->bit_ps * 60 / 100);
-    board->now_ps += bus->bit_ps;
+    board_advance(board, board->now_ps + bus->bit_ps);
     wire_set(board, bus->sda, true, board->now_ps);
     bus->open = false;
 }

@@ -1,6 +1,8 @@
 /* The photo: how the glass looks to a person. Colours and gaps are drawn by eye. */
 #include "jadelamp/sim/glass.h"
 
+#include "device.h"
+
 #include <string.h>
 
 enum { SPLIT_ROWS = 16, LEAST_SCALE = 2, MOST_SCALE = 32, BEZEL_DOTS = 3 };
@@ -14,15 +16,50 @@ static const struct shade unlit = {19, 22, 26};
 
 static struct shade lit_shade(const struct jl_glass *glass, int row) {
     static const struct shade white = {236, 246, 255}, blue = {92, 190, 255},
-                              yellow = {255, 214, 64};
+                              yellow = {255, 214, 64}, green = {120, 255, 130};
     switch (glass->kind) {
     case JL_GLASS_BLUE:
         return blue;
     case JL_GLASS_YELLOW_BLUE:
         return row < SPLIT_ROWS ? yellow : blue;
+    case JL_GLASS_YELLOW:
+        return yellow;
+    case JL_GLASS_GREEN:
+        return green;
+    case JL_GLASS_COLOR_OLED:
+    case JL_GLASS_TFT:
+        return (struct shade){255, 255, 255};
     case JL_GLASS_WHITE:
     default:
         return white;
+    }
+}
+
+/* The light behind a TFT shines a little through black. */
+static struct shade unlit_shade(const struct jl_glass *glass, unsigned glow) {
+    if (glass->kind != JL_GLASS_TFT) {
+        return unlit;
+    }
+    uint8_t leak = (uint8_t)(10 + glow * 14 / 255);
+    return (struct shade){leak, leak, (uint8_t)(leak + 3)};
+}
+
+/* Outside the circle of a round glass: its pixels' centres are farther out than the rim. */
+static bool hidden(const struct jl_glass *glass, int x, int y) {
+    long from_middle_x = 2L * x + 1 - glass->width;
+    long from_middle_y = 2L * y + 1 - glass->height;
+    long rim = glass->width;
+    return glass->round &&
+           from_middle_x * from_middle_x + from_middle_y * from_middle_y > rim * rim;
+}
+
+void glass_hide_corners(const struct jl_glass *glass, struct jl_picture *picture) {
+    for (int y = 0; y < picture->height; y++) {
+        for (int x = 0; x < picture->width; x++) {
+            if (hidden(glass, x, y)) {
+                memset(jl_picture_at(picture, x, y), 0, 3);
+            }
+        }
     }
 }
 
@@ -45,9 +82,11 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
     }
     bool split = glass->kind == JL_GLASS_YELLOW_BLUE && logical->height > SPLIT_ROWS;
     int margin = BEZEL_DOTS * scale;
-    int gap = scale >= 5 ? scale / 5 : 1;
+    /* None where it would take half of a small dot's light away; TFT dots nearly touch. */
+    int gap = scale >= 5 ? scale / 5 : scale > (glass->kind == JL_GLASS_TFT ? 3 : 2);
     /* Even at the lowest contrast an OLED glows: eyes are closer to logarithmic than linear. */
     unsigned glow = 70 + brightness * 185u / 255;
+    struct shade dark = unlit_shade(glass, glow);
     if (!jl_picture_create(photo, logical->width * scale + 2 * margin,
                            logical->height * scale + 2 * margin + (split ? scale : 0))) {
         return false;
@@ -59,11 +98,14 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
         struct shade light = lit_shade(glass, y);
         int top = margin + y * scale + (split && y >= SPLIT_ROWS ? scale : 0);
         for (int x = 0; x < logical->width; x++) {
+            if (hidden(glass, x, y)) {
+                continue;
+            }
+            /* Of one colour: the three channels of the logical picture are equal. */
             const uint8_t *dot = jl_picture_at(logical, x, y);
-            /* Monochrome glass: the three channels of the logical picture are equal. */
-            unsigned share = dot[0] * glow / 255;
-            struct shade shade = {mix(unlit.r, light.r, share), mix(unlit.g, light.g, share),
-                                  mix(unlit.b, light.b, share)};
+            struct shade shade = {mix(dark.r, light.r, dot[0] * glow / 255),
+                                  mix(dark.g, light.g, dot[1] * glow / 255),
+                                  mix(dark.b, light.b, dot[2] * glow / 255)};
             put_square(photo, margin + x * scale, top, scale - gap, shade);
         }
     }

@@ -80,6 +80,27 @@ static void scope_name(const struct jl_device *device, char out[DEVICE_NAME_BYTE
     out[i] = '\0';
 }
 
+static void declare_stream(struct jl_board *board, const struct jl_device *device,
+                           const struct jl_stream_bus *bus) {
+    declare(board, device->pin_wires[JL_DEVICE_CS], "cs");
+    if (!bus->lines) {
+        declare(board, bus->strobe, "sck");
+        declare(board, bus->data[0], "mosi");
+    }
+    if (!device->three_wire) {
+        declare(board, device->pin_wires[JL_DEVICE_DC], "dc");
+    }
+    if (bus->lines) {
+        declare(board, bus->strobe, "wr");
+        declare(board, bus->read_strobe, "rd");
+    }
+    for (int i = 0; i < bus->lines; i++) {
+        char name[8];
+        snprintf(name, sizeof name, "d%d", i);
+        declare(board, bus->data[i], name);
+    }
+}
+
 static void declare_device(struct jl_board *board, const struct jl_device *device) {
     char scope[DEVICE_NAME_BYTES];
     scope_name(device, scope);
@@ -88,11 +109,11 @@ static void declare_device(struct jl_board *board, const struct jl_device *devic
         declare(board, device->i2c->scl, "scl");
         declare(board, device->i2c->sda, "sda");
     }
-    if (device->spi) {
-        declare(board, device->pin_wires[JL_DEVICE_CS], "cs");
-        declare(board, device->spi->sck, "sck");
-        declare(board, device->spi->mosi, "mosi");
-        declare(board, device->pin_wires[JL_DEVICE_DC], "dc");
+    if (device->stream) {
+        declare_stream(board, device, device->stream);
+    }
+    if (device->ops->te) {
+        declare(board, device->pin_wires[JL_DEVICE_TE], "te");
     }
     declare(board, device->pin_wires[JL_DEVICE_RESET], "reset");
     emit(board, "$upscope $end\n");

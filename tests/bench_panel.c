@@ -6,7 +6,7 @@ struct jl_panel_config bench_usual_config(void) {
     return (struct jl_panel_config){.controller = &jl_ssd1306,
                                     .width = 128,
                                     .height = 64,
-                                    .bus = JL_BUS_I2C,
+                                    .bus = &jl_bus_i2c,
                                     .i2c_address = 0x3C,
                                     .scroller = &jl_ssd1306_scroller};
 }
@@ -19,12 +19,12 @@ void bench_open(struct bench_panel *bench, const struct jl_panel_config *config,
     EXPECT(bench->device != NULL);
     bench->sim = (struct jl_sim_port){.board = bench->board, .device = bench->device};
     bench->port = (struct jl_port){.ops = &jl_sim_port_ops, .context = &bench->sim};
-    if (config->bus == JL_BUS_I2C) {
+    if (config->bus->kind == JL_BUS_I2C) {
         bench->sim.i2c = jl_board_add_i2c(bench->board, 400000, 0);
         EXPECT(jl_i2c_attach(bench->sim.i2c, bench->device, config->i2c_address));
     } else {
-        bench->sim.spi = jl_board_add_spi(bench->board, 8000000, 0, 0);
-        EXPECT(jl_spi_attach(bench->sim.spi, bench->device));
+        bench->sim.stream = jl_board_add_spi(bench->board, 8000000, 0, 0);
+        EXPECT(jl_stream_attach(bench->sim.stream, bench->device));
     }
     EXPECT_INT(jl_frame_init(&bench->frame, &jl_mono_columns, config->width, config->height,
                              bench->pixels, sizeof bench->pixels),
@@ -38,8 +38,8 @@ void bench_open_usual(struct bench_panel *bench, const struct jl_panel_config *c
         .width = config->width,
         .height = config->height,
         .column_offset = config->column_offset,
-        .segment0_left = (config->module & JL_MODULE_MIRROR_X) != 0,
-        .common0_top = (config->module & JL_MODULE_MIRROR_Y) != 0,
+        .mirrored_x = (config->module & JL_MODULE_MIRROR_X) != 0,
+        .mirrored_y = (config->module & JL_MODULE_MIRROR_Y) != 0,
         .rows_sequential = (config->module & JL_MODULE_ROWS_SEQUENTIAL) != 0,
         .external_supply = (config->module & JL_MODULE_EXTERNAL_SUPPLY) != 0,
     };

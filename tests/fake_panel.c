@@ -100,6 +100,7 @@ void fake_open_in_units(struct fake_panel *fake, const struct jl_format *format,
                                               .ram_width = 128,
                                               .ram_height = 64,
                                               .buses = 1 << JL_BUS_SPI,
+                                              .serial_layouts = 0xFFFF,
                                               .window_price_px = 10,
                                               .column_unit = (uint8_t)unit,
                                               .wake_steps = steps,
@@ -108,7 +109,7 @@ void fake_open_in_units(struct fake_panel *fake, const struct jl_format *format,
     fake->config = (struct jl_panel_config){.controller = &fake->controller,
                                             .width = (int16_t)width,
                                             .height = (int16_t)height,
-                                            .bus = JL_BUS_SPI};
+                                            .bus = &jl_bus_spi};
     fake->port = (struct jl_port){.ops = &ops, .context = fake};
     EXPECT_INT(jl_panel_open(&fake->panel, &fake->config, &fake->port), JL_OK);
     EXPECT_INT(jl_panel_wake(&fake->panel), JL_OK);

@@ -66,6 +66,11 @@ static jl_color see_666(memory m, int w, int h, int x, int y) {
     memory p = m + (y * w + x) * 3;
     return JL_RGB(widen(p[0] >> 2, 6), widen(p[1] >> 2, 6), widen(p[2] >> 2, 6));
 }
+static jl_color see_666_low(memory m, int w, int h, int x, int y) {
+    (void)h;
+    memory p = m + (y * w + x) * 3;
+    return JL_RGB(widen(p[0] & 63, 6), widen(p[1] & 63, 6), widen(p[2] & 63, 6));
+}
 static jl_color see_888(memory m, int w, int h, int x, int y) {
     (void)h;
     memory p = m + (y * w + x) * 3;
@@ -126,6 +131,7 @@ const struct kind kinds[KINDS] = {
     {"rgb565", &jl_rgb565, see_565, store_565, 16, 1, false, true, true},
     {"rgb565_cpu", &jl_rgb565_cpu, see_565_cpu, store_565, 16, 1, false, true, true},
     {"rgb666", &jl_rgb666, see_666, store_666, 24, 1, false, true, false},
+    {"rgb666_low", &jl_rgb666_low, see_666_low, store_666, 24, 1, false, true, false},
     {"rgb888", &jl_rgb888, see_888, store_888, 24, 1, false, true, true},
     {"black_white_red", &jl_black_white_red, see_bwr, store_bwr, 1, 2, false, false, true},
 };
@@ -134,4 +140,13 @@ size_t kind_bytes(const struct kind *kind, int width, int height) {
     size_t line = (size_t)(kind->columns ? width : (width * kind->bits + 7) / 8);
     size_t lines = (size_t)(kind->columns ? (height + 7) / 8 : height);
     return line * lines * (size_t)kind->planes;
+}
+
+const struct kind *kind_of(const struct jl_format *format) {
+    for (int i = 0; i < KINDS; i++) {
+        if (kinds[i].format == format) {
+            return &kinds[i];
+        }
+    }
+    return NULL;
 }

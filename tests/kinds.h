@@ -20,8 +20,11 @@ struct kind {
     bool low_bits; /* every value of a byte is a pixel: not so for 6-6-6 */
 };
 
-enum { KINDS = 12 };
+enum { KINDS = 13 };
 extern const struct kind kinds[KINDS];
+
+/* By its format; NULL when there is none. */
+const struct kind *kind_of(const struct jl_format *format);
 
 /* Bytes of a frame. */
 size_t kind_bytes(const struct kind *kind, int width, int height);

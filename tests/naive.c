@@ -339,37 +339,80 @@ void naive_text(struct naive *n, int x, int y, const char *text, jl_color ink, j
     }
 }
 
+/* Border, marks and arrow: what every kind of card has. */
+static bool card_frame(int w, int h, int x, int y) {
+    bool border = x == 0 || y == 0 || x == w - 1 || y == h - 1;
+    int left = x - 2, right = w - 3 - x, top = y - 2, bottom = h - 3 - y; /* 0..4 in a mark */
+    bool at_left = left >= 0 && left < 5, at_right = right >= 0 && right < 5;
+    bool at_top = top >= 0 && top < 5, at_bottom = bottom >= 0 && bottom < 5;
+    bool solid = at_left && at_top;
+    bool hollow = at_right && at_top && (right % 4 == 0 || top % 4 == 0);
+    bool plus = at_left && at_bottom && (left == 2 || bottom == 2);
+    bool cross = at_right && at_bottom && (right == bottom || right + bottom == 4);
+    bool band = y >= 12 && y < h - 12;
+    int off = abs(x - w / 2);
+    bool arrow = band && (off == 0 || (off <= 4 && y - 12 == off));
+    return border || solid || hollow || plus || cross || arrow;
+}
+
+static void card_texts(struct naive *n, const char *title) {
+    char size[32];
+    struct jl_rect whole = n->clip;
+    n->clip = (struct jl_rect){10, 0, (int16_t)(n->width - 20), (int16_t)n->height};
+    naive_text(n, 10, 2, title, JL_WHITE, JL_BLACK);
+    snprintf(size, sizeof size, "%dx%d", n->width, n->height);
+    naive_text(n, 10, n->height - 9, size, JL_WHITE, JL_BLACK);
+    n->clip = whole;
+}
+
 void naive_test_card(struct naive *n, const char *title) {
     int w = n->width, h = n->height;
-    char size[32];
     for (int y = 0; y < h; y++) {
         for (int x = 0; x < w; x++) {
-            bool border = x == 0 || y == 0 || x == w - 1 || y == h - 1;
-            int left = x - 2, right = w - 3 - x, top = y - 2,
-                bottom = h - 3 - y; /* 0..4 in a mark */
-            bool at_left = left >= 0 && left < 5, at_right = right >= 0 && right < 5;
-            bool at_top = top >= 0 && top < 5, at_bottom = bottom >= 0 && bottom < 5;
-            bool solid = at_left && at_top;
-            bool hollow = at_right && at_top && (right % 4 == 0 || top % 4 == 0);
-            bool plus = at_left && at_bottom && (left == 2 || bottom == 2);
-            bool cross = at_right && at_bottom && (right == bottom || right + bottom == 4);
             bool band = y >= 12 && y < h - 12;
-            int off = abs(x - w / 2);
-            bool arrow = band && (off == 0 || (off <= 4 && y - 12 == off));
             int patch = w / 2 - 12 - 10;
             bool checker = band && x >= 10 && x < 10 + patch && (x - 10 + y - 12) % 2 == 0;
             int first_stripe = w - 10 - patch;
             bool stripes = band && x >= first_stripe && x < w - 10 && (x - first_stripe) % 2 == 0;
-            bool lit = border || solid || hollow || plus || cross || arrow || checker || stripes;
-            n->px[y][x] = lit ? JL_WHITE : JL_BLACK;
+            n->px[y][x] = card_frame(w, h, x, y) || checker || stripes ? JL_WHITE : JL_BLACK;
         }
     }
-    struct jl_rect whole = n->clip;
-    n->clip = (struct jl_rect){10, 0, (int16_t)(w - 20), (int16_t)h};
-    naive_text(n, 10, 2, title, JL_WHITE, JL_BLACK);
-    snprintf(size, sizeof size, "%dx%d", w, h);
-    naive_text(n, 10, h - 9, size, JL_WHITE, JL_BLACK);
-    n->clip = whole;
+    card_texts(n, title);
+}
+
+void naive_shades_test_card(struct naive *n, const char *title, bool colors) {
+    static const char *const letters[2][3] = {{"C", "8", "4"}, {"R", "G", "B"}};
+    static const jl_color patches[2][3] = {{0xCCCCCC, 0x888888, 0x444444},
+                                           {0xFF0000, 0x00FF00, 0x0000FF}};
+    int w = n->width, h = n->height, box = w / 2 - 12 - 10, rows = h - 24;
+    for (int y = 0; y < h; y++) {
+        for (int x = 0; x < w; x++) {
+            bool band = y >= 12 && y < h - 12;
+            /* The last part that begins at or above this row. */
+            int third = 2, step = 15;
+            while (third > 0 && rows * third / 3 > y - 12) {
+                third--;
+            }
+            while (step > 0 && rows * step / 16 > y - 12) {
+                step--;
+            }
+            jl_color c = card_frame(w, h, x, y) ? JL_WHITE : JL_BLACK;
+            if (band && x >= 10 && x < 10 + box) {
+                c = patches[colors][third];
+            } else if (band && x >= w - 10 - box && x < w - 10) {
+                c = JL_GREY((unsigned)(255 - 17 * step));
+            }
+            n->px[y][x] = n->quantize ? n->quantize(c) : c;
+        }
+    }
+    for (int i = 0; i < 3; i++) {
+        int top = rows * i / 3, end = rows * (i + 1) / 3;
+        if (end - top >= 8) {
+            naive_text(n, 10 + (box - 6) / 2, 12 + top + (end - top - 8) / 2, letters[colors][i],
+                       JL_BLACK, JL_CLEAR);
+        }
+    }
+    card_texts(n, title);
 }
 
 bool naive_picture(const struct naive *n, struct jl_picture *picture) {

@@ -114,17 +114,17 @@ static void spi_recording(void) {
         struct jl_glass glass = {.width = 128, .height = 64};
         struct jl_board *board = jl_board_create(1);
         struct jl_device *device = jl_board_add_device(board, &jl_emulated_ssd1306, "d", &glass);
-        struct jl_spi_bus *bus = jl_board_add_spi(board, 8000000, 2000, mode);
+        struct jl_stream_bus *bus = jl_board_add_spi(board, 8000000, 2000, mode);
         static const uint8_t command[] = {0x21, 0x0A, 0x80}, data[] = {0x55, 0x01};
-        EXPECT(jl_spi_attach(bus, device));
+        EXPECT(jl_stream_attach(bus, device));
         EXPECT(jl_board_record(board, take_text, &sink));
         jl_device_set_pin(device, JL_DEVICE_DC, false);
         jl_device_set_pin(device, JL_DEVICE_CS, false);
-        jl_spi_write(bus, command, sizeof command);
+        jl_stream_write(bus, command, sizeof command);
         jl_device_set_pin(device, JL_DEVICE_DC, true);
-        jl_spi_write(bus, data, sizeof data);
+        jl_stream_write(bus, data, sizeof data);
         jl_device_set_pin(device, JL_DEVICE_CS, true);
-        jl_spi_write(bus, data, sizeof data); /* to nobody */
+        jl_stream_write(bus, data, sizeof data); /* to nobody */
         EXPECT_INT((long long)jl_board_now_ps(board),
                    (3 * 8 + 2 * 8 + 2 * 8) * 125000 + 3 * 2000000);
         EXPECT(jl_board_record_end(board));

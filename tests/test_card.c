@@ -44,7 +44,7 @@ static void a_full_card_is_read(void) {
         "step = setup\nstep = clear\nstep = send AF\n"));
     EXPECT_TEXT(card.name, "north pier");
     EXPECT_TEXT(card.controller->name, "ssd1306");
-    EXPECT_INT(card.flip, JL_FLIP_HALF_TURN);
+    EXPECT_INT(card.turn, JL_TURN_180);
     EXPECT_INT(card.contrast, 0x7F);
     EXPECT_INT(card.inverted, true);
     EXPECT_INT(card.width, 72);
@@ -97,7 +97,7 @@ static void mistakes_are_explained(void) {
         {"[panel]\ncontrast = 256\n", 2, "from 1 to 255"},
         {"[panel]\ncontrast = 0\n", 2, "from 1 to 255"},
         {"[panel]\ncontrast = 12x\n", 2, "from 1 to 255"},
-        {"[panel]\norientation = left\n", 2, "upright, half-turn, mirrored-x or mirrored-y"},
+        {"[panel]\norientation = left\n", 2, "upright, quarter-turn, half-turn"},
         {"[panel]\ninverted = maybe\n", 2, "no or yes"},
         {"[glass]\nsize = 128\n", 2, "such as 128 x 64"},
         {"[glass]\nsize = 128 x 64 mm\n", 2, "such as 128 x 64"},
@@ -107,8 +107,8 @@ static void mistakes_are_explained(void) {
         {"[glass]\nrows = interlaced\n", 2, "alternate or sequential"},
         {"[glass]\nmounting = odd\n", 2, "usual, half-turn"},
         {"[glass]\nsupply = solar\n", 2, "pump or external"},
-        {"[glass]\ncolor = pink\n", 2, "white, blue or yellow-blue"},
-        {"[bus]\nkind = can\n", 2, "i2c or spi"},
+        {"[glass]\ncolor = pink\n", 2, "color-oled or tft"},
+        {"[bus]\nkind = can\n", 2, "i2c, spi, spi-3wire"},
         {"[bus]\naddress = 0x78\n", 2, "write the 7-bit address: address = 0x3C"},
         {"[bus]\naddress = 0x7B\n", 2, "address = 0x3D"},
         {"[bus]\naddress = 0x02\n", 2, "reserved"},
@@ -201,6 +201,136 @@ static void damaged_cards_do_no_harm(void) {
     EXPECT(refused > 1500);
 }
 
+#define TFT "[panel]\ncontroller = st7735\n"
+
+static void a_color_card_is_read(void) {
+    EXPECT(read_text("[panel]\ncontroller = st7735\norientation = mirrored-three-quarter-turn\n"
+                     "format = 6-6-6\n[glass]\nsize = 128 x 128\nmemory = 132 x 132\n"
+                     "first-column = 2\nfirst-row = 1\nmounting = half-turn\norder = swapped\n"
+                     "ips = yes\n[bus]\nkind = spi-3wire\nclock = 12 MHz\nworks-up-to = 30 MHz\n"));
+    EXPECT_INT(card.turn, JL_TURN_270 | JL_TURN_MIRROR);
+    EXPECT(card.format == &jl_rgb666);
+    EXPECT_INT(card.ram_width, 132);
+    EXPECT_INT(card.ram_height, 132);
+    EXPECT_INT(card.column_offset, 2);
+    EXPECT_INT(card.row_offset, 1);
+    EXPECT_INT(card.module,
+               JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR | JL_MODULE_IPS);
+    EXPECT_INT(card.bus, JL_BUS_SPI_3WIRE);
+    EXPECT_INT(card.works_up_to, 30000000);
+    EXPECT_INT(card.glass_kind, JL_GLASS_TFT);
+    /* What a card leaves out follows from controller and bus. */
+    static const struct {
+        const char *text;
+        const struct jl_format *format;
+        uint32_t clock_hz, cycle_ns;
+        enum jl_glass_kind kind;
+    } rows[] = {
+        {"[panel]\ncontroller = ili9341\n[glass]\nsize = 240 x 320\n[bus]\nkind = 8080-16\n",
+         &jl_rgb565_cpu, 0, 66, JL_GLASS_TFT},
+        {"[panel]\ncontroller = ili9488\n[glass]\nsize = 320 x 480\n[bus]\nkind = spi\n",
+         &jl_rgb666, 8000000, 0, JL_GLASS_TFT},
+        {"[panel]\ncontroller = ssd1331\nformat = 3-3-2\n[glass]\nsize = 96 x 64\n[bus]\n"
+         "kind = spi\n",
+         &jl_rgb332, 6666666, 0, JL_GLASS_COLOR_OLED},
+        {"[panel]\ncontroller = ssd1351\nformat = 6-6-6\n[glass]\nsize = 128 x 128\n[bus]\n"
+         "kind = 8080-8\ncycle = 0.5 us\n",
+         &jl_rgb666_low, 0, 500, JL_GLASS_COLOR_OLED},
+        {"[panel]\ncontroller = ssd1322\n[glass]\nsize = 256 x 64\ncolor = green\n[bus]\n"
+         "kind = spi\n",
+         &jl_grey4, 8000000, 0, JL_GLASS_GREEN},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        test_row("row %zu", i);
+        EXPECT(read_text(rows[i].text));
+        EXPECT(card.format == rows[i].format);
+        EXPECT_INT(card.clock_hz, rows[i].clock_hz);
+        EXPECT_INT(card.cycle_ns, rows[i].cycle_ns);
+        EXPECT_INT(card.glass_kind, rows[i].kind);
+    }
+}
+
+static void color_mistakes_are_explained(void) {
+    static const struct {
+        const char *text;
+        int line;
+        const char *says;
+    } rows[] = {
+        {"[panel]\nformat = 565\n", 2, "usual, 3-3-2, 5-6-5 or 6-6-6"},
+        {"[glass]\nmemory = 132\n", 2, "expected the RAM as strapped"},
+        {"[glass]\nfirst-row = -1\n", 2, "expected a RAM row, 0 to 1023"},
+        {"[glass]\nips = maybe\n", 2, "no or yes"},
+        {"[glass]\norder = bgr\n", 2, "usual or swapped"},
+        {"[glass]\nshape = oval\n", 2, "rectangle or round"},
+        {"[bus]\ncycle = 66\n", 2, "66 ns"},
+        {"[bus]\nworks-up-to = fast\n", 2, "expected a frequency"},
+        {TFT "[glass]\nsize = 128 x 160\nfirst-column = 5\n[bus]\nkind = spi\n", 7,
+         "128 x 160 pixels from column 5, row 0 on: the st7735 has 132 x 162"},
+        {TFT "[glass]\nsize = 128 x 160\nfirst-row = 3\n[bus]\nkind = spi\n", 7, "row 3"},
+        {TFT "[glass]\nsize = 128 x 160\nmemory = 140 x 162\n[bus]\nkind = spi\n", 7,
+         "memory = 140 x 162: the st7735 has 132 x 162"},
+        {TFT "[glass]\nsize = 128 x 160\n[bus]\nkind = i2c\naddress = 0x3C\n", 7,
+         "the st7735 has no I2C"},
+        {TFT "[glass]\nsize = 128 x 160\n[bus]\nkind = spi\ncycle = 66 ns\n", 7,
+         "cycle: expected clock, which is what a serial bus has"},
+        {TFT "[glass]\nsize = 128 x 160\n[bus]\nkind = 8080-8\nclock = 8 MHz\n", 7,
+         "clock: expected cycle, which is what an 8080 bus has"},
+        {"[panel]\ncontroller = ili9488\nformat = 5-6-5\n[glass]\nsize = 320 x 480\n[bus]\n"
+         "kind = spi\n",
+         7, "the ili9488 does not take these pixels on this bus"},
+        {"[panel]\ncontroller = ssd1327\norientation = quarter-turn\n[glass]\n"
+         "size = 128 x 128\n[bus]\nkind = spi\n",
+         7, "the ssd1327 cannot turn by a quarter"},
+        {"[panel]\ncontroller = ssd1322\n[glass]\nsize = 256 x 64\n[bus]\nkind = 8080-16\n", 6,
+         "the ssd1322 has no 16-bit 8080 bus"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char place[96];
+        test_row("%s", rows[i].text);
+        EXPECT(!read_text(rows[i].text));
+        snprintf(place, sizeof place, "%s:%d: ", card_path, rows[i].line);
+        EXPECT_CONTAINS(complaint.text, place);
+        EXPECT_CONTAINS(complaint.text, rows[i].says);
+    }
+}
+
+/* The harbour's other tables: one broken at a time, the rest as shipped. */
+static void harbour_tables(void) {
+    static const struct {
+        const char *file, *text, *says;
+    } rows[] = {
+        {"wind", "time,degrees\n", "expected \"time,degrees,knots\""},
+        {"wind", "time,degrees,knots\n", "no rows"},
+        {"wind", "time,degrees,knots\n07:00,360,5\n", "wind.csv:2: read \"07:00,360,5\""},
+        {"wind", "time,degrees,knots\n7:00,36,5\n", "expected a time, degrees and knots"},
+        {"wind", "time,degrees,knots\n07:00,36\n", "expected 3 values"},
+        {"wind", "time,degrees,knots\n07:00,36,5,6,7,8\n", "expected 3 values"},
+        {"berths", "berth,boat,length_cm,until\n7,Sandpiper,many,1 Dec\n",
+         "expected berth, boat, centimetres and date"},
+        {"berths", "berth,boat,length_cm,until\n7,A name that is too long,5,1 Dec\n",
+         "berths.csv:2:"},
+        {"tide", "time,height_cm\n07:00,-100\n", "tide.csv:2:"},
+    };
+    struct jl_demo_board boards[JL_DEMO_BOARDS];
+    char share[512], command[1200];
+    EXPECT(jl_share_path("demo", share, sizeof share));
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char path[64];
+        test_row("%s: %s", rows[i].file, rows[i].text);
+        snprintf(command, sizeof command, "rm -rf harbour-%ld && cp -r '%s' harbour-%ld",
+                 (long)getpid(), share, (long)getpid());
+        EXPECT_INT(system(command), 0);
+        snprintf(path, sizeof path, "harbour-%ld/data/%s.csv", (long)getpid(), rows[i].file);
+        EXPECT(jl_file_put(path, rows[i].text, strlen(rows[i].text), &complaint));
+        snprintf(path, sizeof path, "harbour-%ld", (long)getpid());
+        EXPECT(!jl_demo_boards(path, "nothing-here", boards, &complaint));
+        EXPECT_CONTAINS(complaint.text, rows[i].says);
+        EXPECT(access("nothing-here", F_OK) != 0); /* nothing was written */
+    }
+    snprintf(command, sizeof command, "rm -rf harbour-%ld", (long)getpid());
+    EXPECT_INT(system(command), 0);
+}
+
 static void tide_tables(void) {
     static const struct {
         const char *text;
@@ -239,6 +369,9 @@ const struct test_group test_groups[] = {
     {"mistakes_are_explained", mistakes_are_explained},
     {"strange_files", strange_files},
     {"damaged_cards", damaged_cards_do_no_harm},
+    {"a_color_card_is_read", a_color_card_is_read},
+    {"color_mistakes_are_explained", color_mistakes_are_explained},
+    {"harbour_tables", harbour_tables},
     {"tide_tables", tide_tables},
     {NULL, NULL},
 };

@@ -9,8 +9,14 @@
 #include <sys/wait.h>
 #include <unistd.h>
 
+#include "berth_plate.h"
+#include "jadelamp/host/card.h"
+#include "jadelamp/host/demo.h"
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/png.h"
+#include "kinds.h"
+#include "naive.h"
+#include "tide_board.h"
 
 static char output[200000];
 static char work[64];
@@ -97,7 +103,7 @@ static void usage(void) {
         {JADELAMP " light ssd1306-128x64-i2c --fault nack-at=x", 2, "expected unplugged"},
         {JADELAMP " light ssd1306-128x64-spi --fault sda-low", 2, "is on SPI"},
         {JADELAMP " demo extra", 2, "one argument too many"},
-        {JADELAMP " demo --data /nowhere", 2, "cannot read the tide table /nowhere/data/tide.csv"},
+        {JADELAMP " demo --data /nowhere", 2, "cannot read the table /nowhere/data/tide.csv"},
     };
     fresh_folder();
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
@@ -140,6 +146,53 @@ static void light_of_every_card(void) {
 }
 
 /* The terminal shows the same pixels: counted dots, and the corner of the border. */
+/* What the card's panel shows of the naive test card: its pixels, and its shape. */
+static struct jl_picture expected_card(const struct jl_card *card) {
+    static struct naive sheet;
+    struct jl_picture picture;
+    bool grey = card->format->bits_per_pixel == 4;
+    naive_init(&sheet, card->width, card->height);
+    sheet.quantize = kind_of(card->format)->store;
+    naive_shades_test_card(&sheet, card->controller->name, !grey);
+    for (int y = 0; y < card->height && card->round; y++) {
+        for (int x = 0; x < card->width; x++) {
+            int from_x = 2 * x + 1 - card->width, from_y = 2 * y + 1 - card->height;
+            if (from_x * from_x + from_y * from_y > card->width * card->width) {
+                sheet.px[y][x] = JL_BLACK;
+            }
+        }
+    }
+    EXPECT(naive_picture(&sheet, &picture));
+    return picture;
+}
+
+static void expect_color_light(void *context, const char *name, const char *path) {
+    struct jl_card card;
+    char line[1400];
+    EXPECT(jl_card_read(path, &card, &complaint));
+    if (card.format->bits_per_pixel == 1) {
+        return; /* those are stored pictures */
+    }
+    ++*(int *)context;
+    test_row("%s", name);
+    fresh_folder();
+    snprintf(line, sizeof line, "%s light %s --scale 2 --into .", JADELAMP, name);
+    EXPECT_INT(run(line), 0);
+    EXPECT_CONTAINS(output, "lit");
+    snprintf(line, sizeof line, "%s-glass.png", name);
+    struct jl_picture glass = read_picture(line), expected = expected_card(&card);
+    EXPECT_PICTURE(&glass, &expected, name);
+    jl_picture_free(&glass);
+    jl_picture_free(&expected);
+    remove_folder();
+}
+
+static void light_of_every_color_card(void) {
+    int cards = 0;
+    EXPECT(jl_share_cards("cards", expect_color_light, &cards));
+    EXPECT_INT(cards, 19);
+}
+
 static void light_in_the_terminal(void) {
     fresh_folder();
     EXPECT_INT(run(JADELAMP " light ssd1306-128x32-i2c --terminal blocks"), 0);
@@ -251,7 +304,8 @@ static void json_output(void) {
     EXPECT_INT(run(JADELAMP " catalog --json"), 0);
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
-        EXPECT_INT(cJSON_GetArraySize(at(json, "cards")), 6);
+        EXPECT_INT(cJSON_GetArraySize(at(json, "cards")), 25);
+        EXPECT_INT(cJSON_GetArraySize(at(json, "controllers")), 10);
         EXPECT_TEXT(at(cJSON_GetArrayItem(at(json, "controllers"), 0), "name")->valuestring,
                     "ssd1306");
     }
@@ -297,6 +351,76 @@ static void demo_pictures(void) {
     remove_folder();
 }
 
+/* The boards' glass is what their drawing code makes, stored as the panel stores it. */
+static void demo_boards(void) {
+    static uint8_t pixels[240 * 320 * 3];
+    static const struct {
+        const char *name;
+        int width, height;
+    } boards[] = {{"tide-board", 240, 320}, {"berth-plate", 135, 240}, {"wind-dial", 240, 240}};
+    const struct wind_reading wind = {262, 18};
+    fresh_folder();
+    EXPECT_INT(run(JADELAMP " demo --json"), 0);
+    cJSON *json = cJSON_Parse(output);
+    if (!EXPECT(json != NULL)) {
+        return;
+    }
+    for (int i = 0; i < 3; i++) {
+        struct jl_frame frame;
+        char name[64];
+        int w = boards[i].width, h = boards[i].height;
+        test_row("%s", boards[i].name);
+        const cJSON *board = cJSON_GetArrayItem(at(json, "boards"), i);
+        EXPECT_INT(at(board, "diagnostics")->valueint, 0);
+        EXPECT(at(at(board, "first"), "bus_bytes")->valueint > w * h * 2);
+        EXPECT_INT(at(at(board, "second"), "bus_bytes")->valueint < w * h * 2, i == 0);
+        EXPECT_INT(jl_frame_init(&frame, &jl_rgb888, (int16_t)w, (int16_t)h, pixels, sizeof pixels),
+                   JL_OK);
+        switch (i) {
+        case 0: {
+            /* tide.csv at the full hours, and at 08:50 */
+            struct jl_tide_table tide;
+            struct tide_board view = {.minute = 530, .height_cm = 75, .wind = wind};
+            char path[600];
+            EXPECT(jl_share_path("demo/data", path, sizeof path - 16));
+            strcat(path, "/tide.csv");
+            EXPECT(jl_tide_read(path, &tide, &complaint));
+            for (int hour = 0; hour < 25; hour++) {
+                int row = hour * 6 < tide.count ? hour * 6 : tide.count - 1;
+                view.heights[hour] = (int16_t)tide.rows[row].height_cm;
+            }
+            tide_board_draw(&frame.target, &view);
+            break;
+        }
+        case 1:
+            berth_plate_draw(&frame.target, &(struct berth){"7", "Sandpiper", 780, "26 Nov"});
+            break;
+        default:
+            wind_dial_draw(&frame.target, 120, 120, 118, &wind);
+            break;
+        }
+        snprintf(name, sizeof name, "heron-quay/%s-glass.png", boards[i].name);
+        struct jl_picture seen = read_picture(name);
+        EXPECT_INT(seen.width, w);
+        EXPECT_INT(seen.height, h);
+        int wrong = 0;
+        for (int p = 0; p < w * h; p++) {
+            jl_color c = kind_of(&jl_rgb565)
+                             ->store(JL_RGB((jl_color)pixels[3 * p], (jl_color)pixels[3 * p + 1],
+                                            (jl_color)pixels[3 * p + 2]));
+            int from_x = 2 * (p % w) + 1 - w, from_y = 2 * (p / w) + 1 - h;
+            bool hidden = i == 2 && from_x * from_x + from_y * from_y > w * w;
+            const uint8_t *rgb = seen.rgb + 3 * p;
+            wrong += JL_RGB((jl_color)rgb[0], (jl_color)rgb[1], (jl_color)rgb[2]) !=
+                     (hidden ? JL_BLACK : c);
+        }
+        EXPECT_INT(wrong, 0);
+        jl_picture_free(&seen);
+    }
+    cJSON_Delete(json);
+    remove_folder();
+}
+
 static void examples_show_what_they_should(void) {
     static const char *const names[] = {"hello", "bitmap_scroll"};
     fresh_folder();
@@ -332,12 +456,14 @@ static void examples_show_what_they_should(void) {
 const struct test_group test_groups[] = {
     {"usage", usage},
     {"light_of_every_card", light_of_every_card},
+    {"light_of_every_color_card", light_of_every_color_card},
     {"light_in_the_terminal", light_in_the_terminal},
     {"light_on_a_broken_bus", light_on_a_broken_bus},
     {"light_of_a_wrong_card", light_of_a_wrong_card},
     {"outputs_whole_or_absent", outputs_are_whole_or_absent},
     {"json_output", json_output},
     {"demo_pictures", demo_pictures},
+    {"demo_boards", demo_boards},
     {"examples", examples_show_what_they_should},
     {NULL, NULL},
 };

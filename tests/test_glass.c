@@ -1,5 +1,5 @@
 /*
- * Driver and emulated controller together: for every size, bus, mounting and flip
+ * Driver and emulated controller together: for every size, bus, mounting and turn
  * the glass shows what the frame holds, turned as geometry says.
  */
 #include "harness.h"
@@ -27,19 +27,24 @@ static const struct size {
 
 enum { SIZES = sizeof sizes / sizeof sizes[0] };
 
-static struct jl_panel_config config_of(const struct size *size, enum jl_bus bus, int mounting) {
+/* What the mirrors of bit 0 (left and right) and bit 1 (top and bottom) are as turns. */
+static const uint8_t turns[] = {JL_TURN_0, JL_TURN_MIRROR, JL_TURN_180 | JL_TURN_MIRROR,
+                                JL_TURN_180};
+
+static struct jl_panel_config config_of(const struct size *size, const struct jl_bus *bus,
+                                        int mounting) {
     struct jl_panel_config config = bench_usual_config();
     config.width = (int16_t)size->width;
     config.height = (int16_t)size->height;
     config.column_offset = (int16_t)size->offset;
     config.module =
-        (uint8_t)(size->module | mounting | (bus == JL_BUS_SPI ? JL_MODULE_RESET_WIRED : 0));
+        (uint8_t)(size->module | mounting | (bus == &jl_bus_spi ? JL_MODULE_RESET_WIRED : 0));
     config.bus = bus;
     return config;
 }
 
 /* The test card by the naive reference, mirrored as a person would see it. */
-static struct jl_picture expected_card(const struct size *size, int flip) {
+static struct jl_picture expected_card(const struct size *size, int mirrors) {
     static struct naive card, flipped;
     struct jl_picture picture;
     naive_init(&card, size->width, size->height);
@@ -47,16 +52,16 @@ static struct jl_picture expected_card(const struct size *size, int flip) {
     naive_init(&flipped, size->width, size->height);
     for (int y = 0; y < size->height; y++) {
         for (int x = 0; x < size->width; x++) {
-            flipped.px[y][x] = card.px[flip & JL_FLIP_Y ? size->height - 1 - y : y]
-                                      [flip & JL_FLIP_X ? size->width - 1 - x : x];
+            flipped.px[y][x] = card.px[mirrors & 2 ? size->height - 1 - y : y]
+                                      [mirrors & 1 ? size->width - 1 - x : x];
         }
     }
     EXPECT(naive_picture(&flipped, &picture));
     return picture;
 }
 
-static void expect_card(struct bench_panel *bench, const struct size *size, int flip) {
-    struct jl_picture expected = expected_card(size, flip);
+static void expect_card(struct bench_panel *bench, const struct size *size, int mirrors) {
+    struct jl_picture expected = expected_card(size, mirrors);
     struct jl_picture seen = bench_look(bench);
     EXPECT_PICTURE(&seen, &expected, size->name);
     const struct jl_diagnostic *list;
@@ -70,18 +75,18 @@ static void expect_card(struct bench_panel *bench, const struct size *size, int 
 static void every_size_bus_mounting_and_flip(void) {
     for (int i = 0; i < SIZES * 2 * 4 * 4; i++) {
         const struct size *size = &sizes[i / 32];
-        enum jl_bus bus = i / 16 % 2 ? JL_BUS_SPI : JL_BUS_I2C;
+        const struct jl_bus *bus = i / 16 % 2 ? &jl_bus_spi : &jl_bus_i2c;
         int mounting = (i / 4 % 4) * JL_MODULE_MIRROR_X; /* the two mirror bits are neighbours */
-        int flip = i % 4;
+        int mirrors = i % 4;
         struct bench_panel bench;
-        test_row("%s, bus %d, mounting %d, flip %d", size->name, (int)bus, mounting, flip);
+        test_row("%s, bus %d, mounting %d, mirrors %d", size->name, bus->kind, mounting, mirrors);
         struct jl_panel_config config = config_of(size, bus, mounting);
-        config.flip = (uint8_t)flip;
+        config.turn = turns[mirrors];
         bench_open_usual(&bench, &config);
         EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
         jl_draw_test_card(&bench.frame.target, "ssd1306");
         EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
-        expect_card(&bench, size, flip);
+        expect_card(&bench, size, mirrors);
         bench_close(&bench);
     }
 }
@@ -93,7 +98,7 @@ static void stored_test_cards(void) {
         char name[64];
         snprintf(name, sizeof name, "test-card-%s", sizes[i].name);
         test_row("%s", name);
-        struct jl_panel_config config = config_of(&sizes[i], JL_BUS_I2C, 0);
+        struct jl_panel_config config = config_of(&sizes[i], &jl_bus_i2c, 0);
         bench_open_usual(&bench, &config);
         EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
         jl_draw_test_card(&bench.frame.target, "ssd1306");
@@ -110,7 +115,7 @@ static void a_panels_life(void) {
     static const struct jl_scroll scroll = {JL_SCROLL_LEFT, 0, 7, 2};
     const struct size *size = &sizes[0];
     struct bench_panel bench;
-    struct jl_panel_config config = config_of(size, JL_BUS_I2C, 0);
+    struct jl_panel_config config = config_of(size, &jl_bus_i2c, 0);
     bench_open_usual(&bench, &config);
     struct jl_picture black;
     EXPECT(jl_picture_create(&black, 128, 64));
@@ -127,13 +132,13 @@ static void a_panels_life(void) {
     EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
     expect_card(&bench, size, 0);
 
-    for (int flip = 0; flip < 4; flip++) {
-        test_row("flip %d at run time", flip);
-        EXPECT_INT(jl_panel_flip(&bench.panel, (uint8_t)flip), JL_OK);
+    for (int mirrors = 0; mirrors < 4; mirrors++) {
+        test_row("mirrors %d at run time", mirrors);
+        EXPECT_INT(jl_panel_turn(&bench.panel, turns[mirrors]), JL_OK);
         EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
-        expect_card(&bench, size, flip);
+        expect_card(&bench, size, mirrors);
     }
-    EXPECT_INT(jl_panel_flip(&bench.panel, 0), JL_OK);
+    EXPECT_INT(jl_panel_turn(&bench.panel, 0), JL_OK);
 
     test_row("scrolled away, stopped, presented again");
     EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
@@ -215,8 +220,8 @@ static void wrong_descriptions_show(void) {
     } rows[] = {
         {"rows said to be sequential", JL_MODULE_ROWS_SEQUENTIAL, 0, {.width = 128, .height = 64}},
         {"supply said to be external", JL_MODULE_EXTERNAL_SUPPLY, 0, {.width = 128, .height = 64}},
-        {"mounted mirrored", 0, 0, {.width = 128, .height = 64, .segment0_left = true}},
-        {"mounted upside down", 0, 0, {.width = 128, .height = 64, .common0_top = true}},
+        {"mounted mirrored", 0, 0, {.width = 128, .height = 64, .mirrored_x = true}},
+        {"mounted upside down", 0, 0, {.width = 128, .height = 64, .mirrored_y = true}},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct bench_panel bench;
@@ -228,12 +233,10 @@ static void wrong_descriptions_show(void) {
         jl_draw_test_card(&bench.frame.target, "ssd1306");
         EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
         struct jl_picture seen = bench_look(&bench);
-        for (int flip = 0; flip < 4; flip++) {
-            int right = rows[i].glass.segment0_left ? JL_FLIP_X
-                        : rows[i].glass.common0_top ? JL_FLIP_Y
-                                                    : -1;
-            struct jl_picture expected = expected_card(&sizes[0], flip);
-            EXPECT_INT(jl_picture_compare(&seen, &expected, NULL) == 0, flip == right);
+        for (int mirrors = 0; mirrors < 4; mirrors++) {
+            int right = rows[i].glass.mirrored_x ? 1 : rows[i].glass.mirrored_y ? 2 : -1;
+            struct jl_picture expected = expected_card(&sizes[0], mirrors);
+            EXPECT_INT(jl_picture_compare(&seen, &expected, NULL) == 0, mirrors == right);
             jl_picture_free(&expected);
         }
         jl_picture_free(&seen);

@@ -107,7 +107,7 @@ static void wake_up_bytes(void) {
 static void setup_follows_description(void) {
     static const struct {
         const char *name;
-        int width, height, offset, module, flip, contrast;
+        int width, height, offset, module, turn, contrast;
         bool inverted;
         uint8_t mux, pins, pump, remap, scan, set_contrast, inverse;
     } rows[] = {
@@ -116,9 +116,8 @@ static void setup_follows_description(void) {
          0xCF, 0xA6},
         {"72x40", 72, 40, 28, 0, 0, 0x40, false, 39, 0x12, 0x14, 0xA1, 0xC8, 0x40, 0xA6},
         {"64x48 inverted", 64, 48, 32, 0, 0, 0, true, 47, 0x12, 0x14, 0xA1, 0xC8, 0xCF, 0xA7},
-        {"half turn", 128, 64, 0, 0, JL_FLIP_HALF_TURN, 0, false, 63, 0x12, 0x14, 0xA0, 0xC0, 0xCF,
-         0xA6},
-        {"flip x", 128, 64, 0, 0, JL_FLIP_X, 0, false, 63, 0x12, 0x14, 0xA0, 0xC8, 0xCF, 0xA6},
+        {"half turn", 128, 64, 0, 0, JL_TURN_180, 0, false, 63, 0x12, 0x14, 0xA0, 0xC0, 0xCF, 0xA6},
+        {"turn x", 128, 64, 0, 0, JL_TURN_MIRROR, 0, false, 63, 0x12, 0x14, 0xA0, 0xC8, 0xCF, 0xA6},
         {"mounted upside down", 128, 64, 0, JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y, 0, 0, false,
          63, 0x12, 0x14, 0xA0, 0xC0, 0xCF, 0xA6},
         {"external supply", 128, 64, 0, JL_MODULE_EXTERNAL_SUPPLY, 0, 0, false, 63, 0x12, 0x10,
@@ -131,7 +130,7 @@ static void setup_follows_description(void) {
         wanted.height = (int16_t)rows[i].height;
         wanted.column_offset = (int16_t)rows[i].offset;
         wanted.module = (uint8_t)rows[i].module;
-        wanted.flip = (uint8_t)rows[i].flip;
+        wanted.turn = (uint8_t)rows[i].turn;
         wanted.contrast = (uint8_t)rows[i].contrast;
         wanted.inverted = rows[i].inverted;
         wake_on_log(&wanted);
@@ -168,7 +167,7 @@ static void each_call_sends_its_bytes(void) {
     EXPECT_SENDS(jl_panel_invert(&panel, false), 0xA6);
     EXPECT_SENDS(jl_panel_all_on(&panel, true), 0xA5);
     EXPECT_SENDS(jl_panel_all_on(&panel, false), 0xA4);
-    EXPECT_SENDS(jl_panel_flip(&panel, JL_FLIP_Y), 0xA1, 0xC0);
+    EXPECT_SENDS(jl_panel_turn(&panel, (JL_TURN_180 | JL_TURN_MIRROR)), 0xA1, 0xC0);
     EXPECT_SENDS(jl_panel_sleep(&panel), 0xAE);
     EXPECT_SENDS(jl_panel_resume(&panel), 0xAF);
     EXPECT_SENDS(jl_panel_scroll_start(&panel, &right), 0x2E, 0x26, 0x00, 0x01, 0x06, 0x06, 0x00,
@@ -188,7 +187,7 @@ static void window_write_bytes(void) {
                                      0xF0, 0xF0, 0xF0, 'D',  0x3F, 0x3F, 0x3F};
     for (int bus = 0; bus < 2; bus++) {
         struct jl_panel_config wanted = bench_usual_config();
-        wanted.bus = bus ? JL_BUS_SPI : JL_BUS_I2C;
+        wanted.bus = bus ? &jl_bus_spi : &jl_bus_i2c;
         wanted.i2c_address = bus ? 0 : 0x3C;
         wake_on_log(&wanted);
         EXPECT_INT(jl_panel_present(&panel, &frame), JL_OK);
@@ -202,7 +201,7 @@ static void window_write_bytes(void) {
         forget_log();
         EXPECT_INT(jl_panel_present(&panel, &frame), JL_OK);
         EXPECT_INT((long long)logger.count, 0); /* nothing changed, nothing sent */
-        EXPECT_INT(logger.cs, bus == 1);        /* released after the last transfer */
+        EXPECT(logger.cs);                      /* released after the last transfer */
     }
 }
 
@@ -235,16 +234,20 @@ static void waits_in_the_wake_up(void) {
         jl_status status;
         uint64_t us;
         size_t transfers;
+        const struct jl_controller *controller;
     } rows[] = {
-        {"a time", wait_ms, sizeof wait_ms, true, 0, JL_OK, 300000, 1},
-        {"idle at once", wait_low, sizeof wait_low, true, 0, JL_OK, 0, 1},
-        {"idle after 25 ms", wait_low, sizeof wait_low, true, 25, JL_OK, 25000, 1},
-        {"idle at the last look", wait_low, sizeof wait_low, true, 400, JL_OK, 400000, 1},
-        {"never idle", wait_low, sizeof wait_low, true, 401, JL_TIMEOUT, 400000, 0},
-        {"never busy", wait_high, sizeof wait_high, true, 0, JL_TIMEOUT, 400000, 0},
-        {"busy is high", wait_high, sizeof wait_high, true, 9, JL_OK, 0, 1},
-        {"no such pin", wait_low, sizeof wait_low, false, 0, JL_UNSUPPORTED, 0, 0},
+        {"a time", wait_ms, sizeof wait_ms, true, 0, JL_OK, 300000, 1, NULL},
+        {"idle at once", wait_low, sizeof wait_low, true, 0, JL_OK, 0, 1, NULL},
+        {"idle after 25 ms", wait_low, sizeof wait_low, true, 25, JL_OK, 25000, 1, NULL},
+        {"idle at the last look", wait_low, sizeof wait_low, true, 400, JL_OK, 400000, 1, NULL},
+        {"never idle", wait_low, sizeof wait_low, true, 401, JL_TIMEOUT, 400000, 0, NULL},
+        {"never busy", wait_high, sizeof wait_high, true, 0, JL_TIMEOUT, 400000, 0, NULL},
+        {"busy is high", wait_high, sizeof wait_high, true, 9, JL_OK, 0, 1, NULL},
+        {"no such pin", wait_low, sizeof wait_low, false, 0, JL_UNSUPPORTED, 0, 0, NULL},
+        {"a part without", wait_low, sizeof wait_low, true, 0, JL_UNSUPPORTED, 0, 0, &jl_ssd1306},
     };
+    struct jl_controller with_pin = jl_ssd1306;
+    with_pin.wait_busy = jl_wait_busy_pin;
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct jl_port_ops ops = log_ops;
         ops.wait_us = count_wait;
@@ -252,6 +255,7 @@ static void waits_in_the_wake_up(void) {
         struct jl_port port = {.ops = &ops, .context = &logger};
         test_row("%s", rows[i].name);
         config = bench_usual_config();
+        config.controller = rows[i].controller ? rows[i].controller : &with_pin;
         config.wake_steps = rows[i].steps;
         config.wake_steps_bytes = (uint16_t)rows[i].bytes;
         forget_log();
@@ -296,26 +300,27 @@ static void bad_descriptions(void) {
     static const struct {
         const char *name;
         int width, height, offset, address;
-        enum jl_bus bus;
-        int flip;
+        const struct jl_bus *bus;
+        int turn;
         const uint8_t *steps;
         int step_bytes;
         jl_status status;
     } rows[] = {
-        {"good", 128, 64, 0, 0x3C, JL_BUS_I2C, 0, NULL, 0, JL_OK},
-        {"8-bit address", 128, 64, 0, 0x78, JL_BUS_I2C, 0, NULL, 0, JL_BAD_ADDRESS},
-        {"reserved address", 128, 64, 0, 0x07, JL_BUS_I2C, 0, NULL, 0, JL_BAD_ADDRESS},
-        {"no address on SPI is fine", 128, 64, 0, 0, JL_BUS_SPI, 0, NULL, 0, JL_OK},
-        {"unknown bus", 128, 64, 0, 0x3C, (enum jl_bus)7, 0, NULL, 0, JL_UNSUPPORTED},
-        {"no width", 0, 64, 0, 0x3C, JL_BUS_I2C, 0, NULL, 0, JL_BAD_ARGUMENT},
-        {"negative height", 128, -64, 0, 0x3C, JL_BUS_I2C, 0, NULL, 0, JL_BAD_ARGUMENT},
-        {"negative offset", 128, 64, -1, 0x3C, JL_BUS_I2C, 0, NULL, 0, JL_BAD_ARGUMENT},
-        {"too wide", 129, 64, 0, 0x3C, JL_BUS_I2C, 0, NULL, 0, JL_OUT_OF_RANGE},
-        {"offset past the RAM", 72, 40, 57, 0x3C, JL_BUS_I2C, 0, NULL, 0, JL_OUT_OF_RANGE},
-        {"too high", 128, 65, 0, 0x3C, JL_BUS_I2C, 0, NULL, 0, JL_OUT_OF_RANGE},
-        {"unknown flip", 128, 64, 0, 0x3C, JL_BUS_I2C, 4, NULL, 0, JL_BAD_ARGUMENT},
-        {"steps cut", 128, 64, 0, 0x3C, JL_BUS_I2C, 0, broken_steps, 2, JL_BAD_ARGUMENT},
-        {"unknown step", 128, 64, 0, 0x3C, JL_BUS_I2C, 0, unknown_step, 1, JL_BAD_ARGUMENT},
+        {"good", 128, 64, 0, 0x3C, &jl_bus_i2c, 0, NULL, 0, JL_OK},
+        {"8-bit address", 128, 64, 0, 0x78, &jl_bus_i2c, 0, NULL, 0, JL_BAD_ADDRESS},
+        {"reserved address", 128, 64, 0, 0x07, &jl_bus_i2c, 0, NULL, 0, JL_BAD_ADDRESS},
+        {"no address on SPI is fine", 128, 64, 0, 0, &jl_bus_spi, 0, NULL, 0, JL_OK},
+        {"no such bus", 128, 64, 0, 0x3C, &jl_bus_8080_16, 0, NULL, 0, JL_BAD_BUS},
+        {"no width", 0, 64, 0, 0x3C, &jl_bus_i2c, 0, NULL, 0, JL_BAD_SIZE},
+        {"negative height", 128, -64, 0, 0x3C, &jl_bus_i2c, 0, NULL, 0, JL_BAD_SIZE},
+        {"negative offset", 128, 64, -1, 0x3C, &jl_bus_i2c, 0, NULL, 0, JL_BAD_SIZE},
+        {"too wide", 129, 64, 0, 0x3C, &jl_bus_i2c, 0, NULL, 0, JL_BAD_SIZE},
+        {"offset past the RAM", 72, 40, 57, 0x3C, &jl_bus_i2c, 0, NULL, 0, JL_BAD_SIZE},
+        {"too high", 128, 65, 0, 0x3C, &jl_bus_i2c, 0, NULL, 0, JL_BAD_SIZE},
+        {"unknown turn", 128, 64, 0, 0x3C, &jl_bus_i2c, 8, NULL, 0, JL_BAD_TURN},
+        {"quarter turn", 128, 64, 0, 0x3C, &jl_bus_i2c, JL_TURN_90, NULL, 0, JL_BAD_TURN},
+        {"steps cut", 128, 64, 0, 0x3C, &jl_bus_i2c, 0, broken_steps, 2, JL_BAD_STEPS},
+        {"unknown step", 128, 64, 0, 0x3C, &jl_bus_i2c, 0, unknown_step, 1, JL_BAD_STEPS},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("%s", rows[i].name);
@@ -326,7 +331,7 @@ static void bad_descriptions(void) {
             .column_offset = (int16_t)rows[i].offset,
             .bus = rows[i].bus,
             .i2c_address = (uint8_t)rows[i].address,
-            .flip = (uint8_t)rows[i].flip,
+            .turn = (uint8_t)rows[i].turn,
             .wake_steps = rows[i].steps,
             .wake_steps_bytes = (uint16_t)rows[i].step_bytes,
         };
@@ -338,12 +343,12 @@ static void bad_descriptions(void) {
     struct jl_port pinless = {.ops = &no_pins, .context = &logger};
     test_row("SPI without pins, reset without pins, NULLs");
     config = bench_usual_config();
-    config.bus = JL_BUS_SPI;
-    EXPECT_INT(jl_panel_open(&panel, &config, &pinless), JL_BAD_ARGUMENT);
+    config.bus = &jl_bus_spi;
+    EXPECT_INT(jl_panel_open(&panel, &config, &pinless), JL_BAD_PORT);
     config = bench_usual_config();
     EXPECT_INT(jl_panel_open(&panel, &config, &pinless), JL_OK);
     config.module = JL_MODULE_RESET_WIRED;
-    EXPECT_INT(jl_panel_open(&panel, &config, &pinless), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_panel_open(&panel, &config, &pinless), JL_BAD_PORT);
     EXPECT_INT(jl_panel_open(NULL, &config, &log_port), JL_BAD_ARGUMENT);
     EXPECT_INT(jl_panel_open(&panel, NULL, &log_port), JL_BAD_ARGUMENT);
     EXPECT_INT(jl_panel_open(&panel, &config, NULL), JL_BAD_ARGUMENT);
@@ -372,7 +377,8 @@ static void calls_know_the_state(void) {
     EXPECT_INT(jl_panel_sleep(&panel), JL_OK);
     EXPECT_INT(jl_panel_present(&panel, &frame), JL_NOT_AWAKE);
     EXPECT_INT(jl_panel_resume(&panel), JL_OK);
-    EXPECT_INT(jl_panel_flip(&panel, 4), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_panel_turn(&panel, 8), JL_BAD_TURN);
+    EXPECT_INT(jl_panel_turn(&panel, JL_TURN_90), JL_BAD_TURN);
     EXPECT_INT(jl_panel_scroll_start(&panel, NULL), JL_BAD_ARGUMENT);
     struct jl_scroll bad = scroll;
     bad.frames_per_step = 6;
@@ -479,7 +485,7 @@ static void wire_economy(void) {
     EXPECT(jl_i2c_byte_count(bench.sim.i2c) > bytes);
     bench_close(&bench);
 
-    usual.bus = JL_BUS_SPI;
+    usual.bus = &jl_bus_spi;
     bench_open_usual(&bench, &usual);
     EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
     start = jl_board_now_ps(bench.board);

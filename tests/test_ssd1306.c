@@ -519,7 +519,7 @@ static void clock_limits(void) {
     } rows[] = {{400000, 0, NULL},
                 {400001, 0, "I2C clock 400001 Hz"},
                 {0, 10000000, NULL},
-                {0, 12000000, "SPI clock 12000000 Hz"}};
+                {0, 12000000, "SPI clock 12.00 MHz"}};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         static const uint8_t nops[2] = {0xE3, 0xE3};
         struct raw raw = {.board = jl_board_create(1)};
@@ -531,11 +531,11 @@ static void clock_limits(void) {
             EXPECT(jl_i2c_attach(raw.bus, raw.device, 0x3C));
             raw_send(&raw, 0x00, nops, 2);
         } else {
-            struct jl_spi_bus *spi = jl_board_add_spi(raw.board, rows[i].spi_hz, 0, 0);
-            EXPECT(jl_spi_attach(spi, raw.device));
+            struct jl_stream_bus *spi = jl_board_add_spi(raw.board, rows[i].spi_hz, 0, 0);
+            EXPECT(jl_stream_attach(spi, raw.device));
             jl_device_set_pin(raw.device, JL_DEVICE_DC, false);
             jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
-            jl_spi_write(spi, nops, 2);
+            jl_stream_write(spi, nops, 2);
         }
         size_t count = jl_board_diagnostics(raw.board, &list);
         EXPECT_INT((long long)count, rows[i].text ? 1 : 0);

@@ -433,7 +433,7 @@ static void windows_grow_to_units(void) {
     config = fake.config;
     config.width = 86;
     fake.controller.column_unit = 4;
-    EXPECT_INT(jl_panel_open(&panel, &config, &fake.port), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_panel_open(&panel, &config, &fake.port), JL_BAD_SIZE);
 }
 
 /* Every pixel comes from where it was, or is the colour of what became free. */

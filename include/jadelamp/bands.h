@@ -26,6 +26,10 @@ struct jl_bands {
     struct jl_panel *panel;
     size_t memory_bytes;
     jl_status status;
+    /* with two pieces of memory (async.h); an empty band waits for the end */
+    jl_status (*send)(struct jl_bands *bands, struct jl_rect band);
+    struct jl_async *async;
+    uint8_t *other_memory;
 };
 
 /**

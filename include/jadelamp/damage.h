@@ -14,7 +14,7 @@ extern "C" {
 #endif
 
 /** How many rectangles are kept apart: 8 bytes of RAM each. */
-#define JL_DAMAGE_RECTS 8
+#define JL_DAMAGE_RECTS 12
 
 struct jl_damage {
     /** Set by jl_damage_init(), so that only programs that track damage carry its code. */

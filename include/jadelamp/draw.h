@@ -79,6 +79,16 @@ void jl_draw_bitmap(struct jl_target *target, int16_t x, int16_t y, const struct
  */
 void jl_draw_test_card(struct jl_target *target, const char *title);
 
+/**
+ * The same for colour panels: instead of checker and stripes patches of red, green and
+ * blue with their letters, which prove the colour order and the inversion, and a ramp of 16
+ * greys, white on top.
+ */
+void jl_draw_color_test_card(struct jl_target *target, const char *title);
+
+/** The same for grey panels, with patches of the levels 12, 8 and 4 of 15. */
+void jl_draw_grey_test_card(struct jl_target *target, const char *title);
+
 #ifdef __cplusplus
 }
 #endif

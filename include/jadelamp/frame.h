@@ -15,6 +15,18 @@
 extern "C" {
 #endif
 
+/** How pixels lie in memory and on the wire: which controllers take a format. */
+enum jl_layout {
+    JL_LAYOUT_OTHER, /**< for frames only */
+    JL_LAYOUT_MONO_COLUMNS,
+    JL_LAYOUT_GREY4,
+    JL_LAYOUT_RGB332,
+    JL_LAYOUT_RGB565,
+    JL_LAYOUT_RGB565_CPU,
+    JL_LAYOUT_RGB666, /**< also 8-8-8: controllers ignore the two low bits of each byte */
+    JL_LAYOUT_RGB666_LOW,
+};
+
 /**
  * A pixel format. Formats are constants; a program carries only the code of
  * those it names. The members are for the library.
@@ -25,6 +37,7 @@ struct jl_format {
     uint8_t planes;           /**< 2 for black/white/red, else 1; one behind the other */
     uint8_t line_rows_log2;   /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
     uint8_t channel_bits[3];  /**< red, green, blue; greys say theirs three times */
+    uint8_t layout;           /**< enum jl_layout */
     uint16_t window_price_px; /**< what a frame takes for the price of a window until presented */
 };
 
@@ -46,6 +59,12 @@ extern const struct jl_format jl_grey2;
 extern const struct jl_format jl_grey4;
 /** 4-bit grey, the left pixel in the low nibble. */
 extern const struct jl_format jl_grey4_low;
+/**
+ * 4-bit indices into 16 colours of the caller's, the left pixel in the high nibble; set up
+ * with jl_frame_init_palette(). Drawing takes the nearest colour. Presented by
+ * jl_panel_present_as().
+ */
+extern const struct jl_format jl_palette4;
 /** 3-3-2, red in bits 7..5. */
 extern const struct jl_format jl_rgb332;
 /** 5-6-5 in wire order: the byte with red first. What most colour controllers take. */
@@ -54,6 +73,8 @@ extern const struct jl_format jl_rgb565;
 extern const struct jl_format jl_rgb565_cpu;
 /** 6-6-6 in three bytes, red first, each channel in bits 7..2. */
 extern const struct jl_format jl_rgb666;
+/** The same with each channel in bits 5..0 (ssd1331, ssd1351). */
+extern const struct jl_format jl_rgb666_low;
 /** 8-8-8, red first. */
 extern const struct jl_format jl_rgb888;
 /**
@@ -80,6 +101,7 @@ struct jl_frame {
     const struct jl_format *format;
     uint8_t *pixels;          /**< the caller's memory */
     struct jl_damage *damage; /**< the caller's, or NULL: present sends everything */
+    const jl_color *palette;  /**< the caller's 16 colours, of jl_palette4 */
     uint16_t stride_bytes;    /**< from one line of memory to the next */
 };
 
@@ -99,6 +121,15 @@ struct jl_frame {
 JL_MUST_CHECK
 jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, int16_t width,
                         int16_t height, void *pixels, size_t pixel_bytes);
+
+/**
+ * The same for a frame of jl_palette4. The palette stays the caller's and must outlive the
+ * frame; its first colour is what the frame shows at first. Changing it recolours the
+ * picture; call jl_frame_damage_all() then.
+ */
+JL_MUST_CHECK
+jl_status jl_frame_init_palette(struct jl_frame *frame, const jl_color palette[16], int16_t width,
+                                int16_t height, void *pixels, size_t pixel_bytes);
 
 /**
  * Makes the frame remember what changes, so that presenting sends only that. The

@@ -11,6 +11,8 @@
 #ifndef JADELAMP_PANEL_H
 #define JADELAMP_PANEL_H
 
+#include "jadelamp/bus.h"
+#include "jadelamp/controller.h"
 #include "jadelamp/frame.h"
 #include "jadelamp/port.h"
 #include "jadelamp/wake.h"
@@ -18,15 +20,6 @@
 #ifdef __cplusplus
 extern "C" {
 #endif
-
-struct jl_panel;
-struct jl_scroll;
-
-/** How the controller is wired. */
-enum jl_bus {
-    JL_BUS_I2C,
-    JL_BUS_SPI, /**< 4-wire: clock, data, CS, D/C; mode 0 or 3, most significant bit first */
-};
 
 /** Facts of the module that differ from the controller's usual module. Add up. */
 enum jl_module {
@@ -38,14 +31,9 @@ enum jl_module {
     JL_MODULE_EXTERNAL_SUPPLY =
         1 << 3,                     /**< panel voltage from outside: the charge pump stays off */
     JL_MODULE_RESET_WIRED = 1 << 4, /**< the port's JL_PIN_RESET reaches the controller */
-};
-
-/** Orientation of the picture, on top of the module's mounting. Add up. */
-enum jl_flip {
-    JL_FLIP_NONE = 0,
-    JL_FLIP_X = 1,                            /**< left and right swapped */
-    JL_FLIP_Y = 2,                            /**< top and bottom swapped */
-    JL_FLIP_HALF_TURN = JL_FLIP_X | JL_FLIP_Y /**< upside down, readable */
+    JL_MODULE_BGR =
+        1 << 5, /**< subpixels in the other order than on the controller's usual glass */
+    JL_MODULE_IPS = 1 << 6, /**< glass that shows colours negative unless the controller inverts */
 };
 
 /**
@@ -54,15 +42,18 @@ enum jl_flip {
  */
 struct jl_panel_config {
     const struct jl_controller *controller; /**< such as &jl_ssd1306 */
-    int16_t width;                          /**< of the glass, pixels */
-    int16_t height;                         /**< of the glass, pixels */
+    const struct jl_bus *bus;               /**< such as &jl_bus_spi */
+    /** Pixel format of frames and bands, or NULL for the controller's usual one. */
+    const struct jl_format *format;
+    int16_t width;         /**< of the glass, upright, pixels */
+    int16_t height;        /**< of the glass, upright, pixels */
     int16_t column_offset; /**< RAM column shown at the left edge, pixels; 32 on 64x48 glass */
-    enum jl_bus bus;
-    uint8_t i2c_address; /**< 7-bit, 0x08..0x77 */
-    uint8_t module;      /**< sum of enum jl_module */
-    uint8_t flip;        /**< sum of enum jl_flip at wake-up */
-    uint8_t contrast;    /**< at wake-up, 1..255; 0 is the controller's usual value */
-    bool inverted;       /**< at wake-up: on pixels dark, off pixels lit */
+    int16_t row_offset;    /**< RAM row shown at the upper edge */
+    uint8_t i2c_address;   /**< 7-bit, 0x08..0x77 */
+    uint8_t module;        /**< sum of enum jl_module */
+    uint8_t turn;          /**< sum of enum jl_turn at wake-up, on top of the module's mounting */
+    uint8_t contrast;      /**< at wake-up, 1..255; 0 is the controller's usual value */
+    bool inverted;         /**< at wake-up: on pixels dark, off pixels lit */
     /**
      * Such as &jl_ssd1306_scroller, for programs that use the hardware scroll; others
      * leave it NULL and do not carry its code.
@@ -73,60 +64,24 @@ struct jl_panel_config {
     uint16_t wake_steps_bytes;
 };
 
-/** Settings that a controller turns into commands. For controller files. */
-enum jl_setting {
-    JL_SETTING_POWER,    /**< 0 sleep, 1 awake */
-    JL_SETTING_CONTRAST, /**< 0..255 */
-    JL_SETTING_INVERT,   /**< 0, 1 */
-    JL_SETTING_ALL_ON,   /**< 0, 1 */
-    JL_SETTING_FLIP,     /**< sum of enum jl_flip */
-};
-
-/** Most bytes that one of a controller's encoders writes. */
-#define JL_STEPS_MOST_BYTES 40
-
-/**
- * A controller: facts and encoders, all constant. The encoders send nothing;
- * they write steps (wake.h) to `out`, which holds JL_STEPS_MOST_BYTES, and
- * return how many bytes; 0 means that the controller cannot do it.
- */
-struct jl_controller {
-    const char *name;               /**< part number, lower case */
-    const struct jl_format *format; /**< pixel format of its RAM */
-    int16_t ram_width;              /**< pixels */
-    int16_t ram_height;             /**< pixels */
-    uint8_t buses;                  /**< bit (1 << enum jl_bus) for each */
-    uint8_t default_contrast;
-    uint8_t reset_low_us;      /**< least reset pulse, microseconds */
-    uint8_t reset_recovery_us; /**< least wait after it, microseconds */
-    uint16_t window_price_px;  /**< pixels that cost as much wire as one more window */
-    /** Columns that can only be addressed together, a power of two that fills whole bytes. */
-    uint8_t column_unit;
-    uint8_t wake_steps_bytes;
-    const uint8_t *wake_steps;
-    size_t (*setup)(const struct jl_panel *panel, uint8_t *out);
-    size_t (*setting)(const struct jl_panel *panel, enum jl_setting setting, uint8_t value,
-                      uint8_t *out);
-    /** The area is aligned to the format's lines and to column_unit, and lies on the glass. */
-    size_t (*window)(const struct jl_panel *panel, struct jl_rect area, uint8_t *out);
-};
-
-/** A controller's scroll: one encoder, as in struct jl_controller. */
-struct jl_scroller {
-    /** NULL scroll stops; 0 bytes mean that the controller lacks the speed. */
-    size_t (*encode)(const struct jl_scroll *scroll, uint8_t *out);
+/** What an asynchronous present has under way (async.h). For the library. */
+struct jl_sending {
+    jl_status (*finish)(struct jl_sending *sending);
 };
 
 /** A panel. The caller's memory; all members are for the library. */
 struct jl_panel {
     const struct jl_panel_config *config;
     const struct jl_port *port;
+    const struct jl_format *format;
+    const struct jl_frame *shown; /* what the RAM holds; NULL: send all of the next frame */
+    struct jl_sending *sending;   /* what an asynchronous present has under way */
+    int16_t width;                /* of the picture, as turned */
+    int16_t height;
     uint8_t state;
-    uint8_t flip;
+    uint8_t turn;
     uint8_t contrast;
     bool inverted;
-    bool all_on;
-    bool stale; /* what the RAM holds is not the last frame: send all of the next one */
 };
 
 /** Directions of the hardware scroll, as a person sees them. */
@@ -150,16 +105,24 @@ struct jl_scroll {
  * @param panel  the caller's memory, any content
  * @param config must outlive the panel
  * @param port   must outlive the panel
- * @return JL_OK; JL_BAD_ARGUMENT (NULL, a size below 1, a broken wake-up
- *         sequence, or a missing port operation that the bus needs);
- *         JL_BAD_ADDRESS; JL_OUT_OF_RANGE (glass and offset reach past the
- *         controller's RAM, or the width is no multiple of its column unit);
- *         JL_UNSUPPORTED (a bus the controller lacks).
+ * @return JL_OK; JL_BAD_ARGUMENT (NULL, no controller or no bus); JL_BAD_PORT;
+ *         JL_BAD_BUS; JL_BAD_ADDRESS; JL_BAD_SIZE (also the offsets); JL_BAD_FORMAT;
+ *         JL_BAD_TURN; JL_BAD_STEPS: jl_status_text() says which member is meant.
  *         After an error the panel stays unusable: all calls refuse it.
  */
 JL_MUST_CHECK
 jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *config,
                         const struct jl_port *port);
+
+/**
+ * Compares the port's clock with the controller's limit for writing.
+ *
+ * @param limit_hz receives the limit, whatever the result; may be NULL
+ * @return JL_OK (also when the port does not say its clock); JL_CLOCK_TOO_FAST: a
+ *         warning, the panel works as far as the wires allow; JL_BAD_ARGUMENT (not open)
+ */
+JL_MUST_CHECK
+jl_status jl_panel_check_clock(const struct jl_panel *panel, uint32_t *limit_hz);
 
 /**
  * Resets the controller (where the pin is wired), runs the wake-up sequence and
@@ -174,19 +137,52 @@ jl_status jl_panel_wake(struct jl_panel *panel);
 /**
  * Sends the frame, or of a tracked one (jl_frame_track()) what changed: each damaged
  * rectangle is one window and as few transfers as its memory allows. The first present
- * after a wake, a flip, a scroll, bands, direct drawing or a refused present sends
- * everything. On success the damage is cleared; after an error it is kept, so nothing is
- * lost.
+ * after a wake, a turn, a scroll, bands, direct drawing, another frame or a refused
+ * present sends everything. On success the damage is cleared; after an error it is kept,
+ * so nothing is lost.
  *
  * @return JL_OK (also when nothing changed: then nothing is sent);
  *         JL_NOT_AWAKE; JL_BUSY (a hardware scroll runs: the controller forbids
  *         writing its RAM); JL_UNSUPPORTED (the frame has another format);
- *         JL_OUT_OF_RANGE (another size than the glass); or the port's status
+ *         JL_OUT_OF_RANGE (another size than the picture,
+ *         as turned); or the port's status
  */
 JL_MUST_CHECK
 jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame);
 
-/** Sets the contrast, 0..255. @return JL_OK; JL_NOT_AWAKE; or the port's status */
+/**
+ * Sends pixels of the panel's format to an area of the picture, as one window: for widget
+ * toolkits that draw pieces into buffers of their own. The next present sends everything.
+ *
+ * @param area   on the picture; of whole units of columns, and of pages with vertical bytes
+ * @param pixels the caller's, free again on return; not NULL
+ * @param stride_bytes from line to line of `pixels`
+ * @return as jl_panel_present(); JL_OUT_OF_RANGE (such an area cannot be addressed: nothing is
+ *         sent)
+ */
+JL_MUST_CHECK
+jl_status jl_panel_send(struct jl_panel *panel, struct jl_rect area, const void *pixels,
+                        uint16_t stride_bytes);
+
+/**
+ * Presents a frame of another format, converted on its way: a 3-3-2, 4-bit palette, grey or
+ * 1-bit frame on a 5-6-5 panel takes a half to a sixteenth of the RAM. Any format that can be
+ * read back goes to any other of one plane.
+ *
+ * @param memory the caller's, free again on return; the larger, the fewer transfers
+ * @param memory_bytes at least one pixel of the panel (one unit of columns)
+ * @return as jl_panel_present(); JL_TOO_SMALL; JL_UNSUPPORTED (two planes, or a frame that
+ *         cannot be read)
+ */
+JL_MUST_CHECK
+jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, void *memory,
+                              size_t memory_bytes);
+
+/**
+ * Sets the contrast, 0..255; on TFT controllers the brightness of the light they drive.
+ * @return JL_OK; JL_NOT_AWAKE; JL_UNSUPPORTED (the controller lacks it: nothing is sent);
+ *         or the port's status
+ */
 JL_MUST_CHECK
 jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast);
 
@@ -195,13 +191,18 @@ JL_MUST_CHECK
 jl_status jl_panel_invert(struct jl_panel *panel, bool inverted);
 
 /**
- * Turns or mirrors the picture in the controller; `flip` is a sum of enum
- * jl_flip. The next present sends the whole frame, since the controller mirrors
- * columns only as they are written. Returns as jl_panel_contrast(), and
- * JL_BAD_ARGUMENT for other bits.
+ * Turns or mirrors the picture in the controller; `turn` is a sum of enum jl_turn, as in
+ * jl_target_turn(). After a quarter turn width and height of the picture change places:
+ * frames need the other size. The next present sends the whole frame, since controllers
+ * mirror pixels only as they are written. Returns as jl_panel_contrast(), and JL_BAD_TURN
+ * when the controller cannot do it: then nothing is sent.
  */
 JL_MUST_CHECK
-jl_status jl_panel_flip(struct jl_panel *panel, uint8_t flip);
+jl_status jl_panel_turn(struct jl_panel *panel, uint8_t turn);
+
+/** Shows 8 colours only and saves power, where the controller can, or all of them again. */
+JL_MUST_CHECK
+jl_status jl_panel_idle(struct jl_panel *panel, bool idle);
 
 /** Lights every pixel whatever the RAM holds (a lamp test), or shows the RAM again. */
 JL_MUST_CHECK
@@ -225,6 +226,26 @@ jl_status jl_panel_resume(struct jl_panel *panel);
  */
 JL_MUST_CHECK
 jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll);
+
+/**
+ * Rolls rows of the glass without sending pixels: rows top .. top + rows - 1 (of the
+ * upright glass) show the picture's same rows from the `first`-th of them on, around and
+ * around; first = 0 is the picture as presented. What is presented while rolled goes to
+ * the RAM as if it were not.
+ *
+ * @return JL_OK; JL_NOT_AWAKE; JL_OUT_OF_RANGE (rows off the glass, first not among them);
+ *         JL_UNSUPPORTED (the description names no scroller that can; or one that rolls
+ *         the whole RAM only and other rows were asked for); port's
+ */
+JL_MUST_CHECK
+jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16_t first);
+
+/**
+ * Shows only some rows of the upright glass and saves power; 0 rows show all again.
+ * Returns as jl_panel_roll().
+ */
+JL_MUST_CHECK
+jl_status jl_panel_part(struct jl_panel *panel, int16_t top, int16_t rows);
 
 /** Stops the scroll; the next present sends the whole frame. Returns as jl_panel_contrast(). */
 JL_MUST_CHECK

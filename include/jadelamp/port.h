@@ -21,9 +21,10 @@ extern "C" {
 /** Pins beside the bus. Levels are electrical: true is high. */
 enum jl_pin {
     JL_PIN_RESET, /**< output, low resets the controller */
-    JL_PIN_DC,    /**< output, SPI: low for a command byte, high for data */
-    JL_PIN_CS,    /**< output, SPI: low selects the controller */
+    JL_PIN_DC,    /**< output, SPI and 8080: low for a command byte, high for data */
+    JL_PIN_CS,    /**< output, SPI and 8080: low selects the controller */
     JL_PIN_BUSY,  /**< input, for controllers that have one */
+    JL_PIN_TE,    /**< input, tearing effect: high while the controller scans no line */
 };
 
 /**
@@ -31,14 +32,14 @@ enum jl_pin {
  * free again when send() returns. Either length may be 0.
  *
  * On I2C it is one transaction: START, address with the write bit, head, body,
- * STOP. On SPI the library sets D/C and CS and passes either head or body.
+ * STOP. On SPI and 8080 the library sets D/C and CS and passes a body only.
  */
 struct jl_transfer {
     const uint8_t *head;
     const uint8_t *body;
     size_t head_bytes;
     size_t body_bytes;
-    uint8_t i2c_address; /**< 7-bit; not meaningful on SPI */
+    uint8_t i2c_address; /**< 7-bit; meaningful on I2C only */
 };
 
 /** What a port can do. Members marked optional may be NULL. */
@@ -62,6 +63,37 @@ struct jl_port_ops {
 
     /** Optional: reads an input. Needed only by controllers with a BUSY pin. */
     bool (*get_pin)(void *context, enum jl_pin pin);
+
+    /**
+     * Optional: sends the body `times` times over as one transfer. The body is one pixel
+     * of 1 to 3 bytes. For solid fills: a DMA channel that does not advance its source,
+     * or a loop. Blocks, and returns, as send() does.
+     */
+    jl_status (*repeat)(void *context, const struct jl_transfer *transfer, uint32_t times);
+
+    /**
+     * Optional, for JL_BUS_SPI_3WIRE: sends each body byte as nine bits, the first one
+     * being `data`. Blocks, and returns, as send() does.
+     */
+    jl_status (*send_nine)(void *context, const struct jl_transfer *transfer, bool data);
+
+    /**
+     * Optional, together with poll(): starts a transfer and returns at once. The head
+     * (constant memory) and the body must not change until poll() says that it is out.
+     * Called only when no transfer of this port is under way. An error means that
+     * nothing was started.
+     */
+    jl_status (*start)(void *context, const struct jl_transfer *transfer);
+
+    /**
+     * Optional, together with start(). @return JL_BUSY while the transfer is under way;
+     * JL_OK when its last bit has left the wire (D/C and CS may change right after); or
+     * its error. Must not block.
+     */
+    jl_status (*poll)(void *context);
+
+    /** Optional: a counter of microseconds that wraps at 2^32. For beam.h. */
+    uint32_t (*now_us)(void *context);
 };
 
 /** A port: keep it, its operations and its context alive as long as the panel. */
@@ -73,6 +105,21 @@ struct jl_port {
      * 0 is no limit. Longer pictures are split, each part with its own head.
      */
     uint16_t most_body_bytes;
+    /**
+     * Transfers of fewer bytes than this block even where start() could send them: setting up
+     * a DMA channel costs about as much as some tens of bytes take.
+     */
+    uint16_t least_start_bytes;
+    /**
+     * The caller's memory, or NULL, that saves transfers on SPI and 8080: solid fills without
+     * repeat() are sent from it (else from 192 bytes of the stack), and lines of areas narrower
+     * than the picture are gathered in it (else each is a transfer). A few hundred bytes help.
+     * Aligned to 2 on a 16-bit bus.
+     */
+    uint8_t *work_memory;
+    uint16_t work_memory_bytes;
+    /** The clock that the bus runs at, Hz, or 0: not known. For jl_panel_check_clock(). */
+    uint32_t clock_hz;
 };
 
 /** Marks address `a` (0x00..0x7F) as found in a jl_scan_i2c() result. */

@@ -27,6 +27,15 @@ extern "C" {
     X(JL_BAD_ARGUMENT, "bad argument")                                                             \
     X(JL_BAD_ADDRESS, "bad I2C address: a 7-bit address lies in 0x08..0x77 (0x78 on a label is "   \
                       "the 8-bit form of 0x3C)")                                                   \
+    X(JL_BAD_BUS, "the controller has no such bus (config.bus)")                                   \
+    X(JL_BAD_SIZE, "the glass and its offsets reach past the controller's RAM, or its width is "   \
+                   "no multiple of the columns addressed together (config.width, height, "         \
+                   "column_offset, row_offset)")                                                   \
+    X(JL_BAD_FORMAT, "the controller cannot take this pixel format on this bus (config.format)")   \
+    X(JL_BAD_TURN, "the controller cannot turn or mirror the picture so (config.turn)")            \
+    X(JL_BAD_STEPS, "the wake-up sequence is broken (config.wake_steps)")                          \
+    X(JL_BAD_PORT, "the port lacks an operation that the bus or the description needs (port.ops)") \
+    X(JL_CLOCK_TOO_FAST, "the bus clock is above the controller's limit (port.clock_hz)")          \
     X(JL_OUT_OF_RANGE, "out of range for this controller or glass")                                \
     X(JL_TOO_SMALL, "the memory given is too small")                                               \
     X(JL_UNSUPPORTED, "this controller or port cannot do that")                                    \

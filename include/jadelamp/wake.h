@@ -40,7 +40,10 @@ extern "C" {
 /** Waits at least 0..65535 ms. */
 #define JL_STEP_WAIT_MS(ms) JL_STEP_CODE_WAIT_MS, (uint8_t)((ms)&0xFF), (uint8_t)((ms) >> 8)
 
-/** Waits until the BUSY pin has the level (0, 1), at most 0..65535 ms. */
+/**
+ * Waits until the BUSY pin has the level (0, 1), at most 0..65535 ms. For controllers with
+ * such a pin (wait_busy in controller.h); others give JL_UNSUPPORTED.
+ */
 #define JL_STEP_WAIT_BUSY(level, ms)                                                               \
     JL_STEP_CODE_WAIT_BUSY, (level), (uint8_t)((ms)&0xFF), (uint8_t)((ms) >> 8)
 

@@ -1,6 +1,9 @@
 /* The port onto the simulated board. It does what a careful firmware port does. */
 #include "jadelamp/sim/sim_port.h"
 
+/* What a turn of a polling loop takes; also keeps a loop around poll() from standing still. */
+#define POLL_PS 500000u
+
 static bool write_all(struct jl_i2c_bus *bus, const uint8_t *bytes, size_t count) {
     bool acknowledged = true;
     for (size_t i = 0; i < count && acknowledged; i++) {
@@ -20,23 +23,53 @@ static jl_status send_i2c(struct jl_i2c_bus *bus, const struct jl_transfer *t) {
     return acknowledged ? JL_OK : JL_NO_ANSWER;
 }
 
+/* Devices that share the bus are talked to at their own clocks. */
+static struct jl_stream_bus *stream_of(struct jl_sim_port *port) {
+    if (port->clock_hz) {
+        jl_stream_finish(port->stream);
+        jl_stream_clock(port->stream, port->clock_hz);
+    }
+    return port->stream;
+}
+
 static jl_status send(void *context, const struct jl_transfer *t) {
     struct jl_sim_port *port = context;
     if (port->i2c) {
         return send_i2c(port->i2c, t);
     }
-    if (t->head_bytes) {
-        jl_spi_write(port->spi, t->head, t->head_bytes);
-    }
-    if (t->body_bytes) {
-        jl_spi_write(port->spi, t->body, t->body_bytes);
-    }
+    jl_stream_write(stream_of(port), t->body, t->body_bytes);
     return JL_OK;
+}
+
+static jl_status send_nine(void *context, const struct jl_transfer *t, bool data) {
+    jl_stream_write_nine(stream_of(context), t->body, t->body_bytes, data);
+    return JL_OK;
+}
+
+static jl_status repeat(void *context, const struct jl_transfer *t, uint32_t times) {
+    jl_stream_repeat(stream_of(context), t->body, t->body_bytes, times);
+    return JL_OK;
+}
+
+static jl_status start(void *context, const struct jl_transfer *t) {
+    return jl_stream_start(stream_of(context), t->body, t->body_bytes) ? JL_OK : JL_BUS_ERROR;
+}
+
+static jl_status poll(void *context) {
+    struct jl_sim_port *port = context;
+    uint64_t left = jl_stream_left_ps(port->stream);
+    jl_board_wait_ps(port->board, left < POLL_PS ? left : POLL_PS);
+    return jl_stream_busy(port->stream) ? JL_BUSY : JL_OK;
 }
 
 static void wait_us(void *context, uint32_t microseconds) {
     struct jl_sim_port *port = context;
     jl_board_wait_ps(port->board, microseconds * (uint64_t)1000000);
+}
+
+static uint32_t now_us(void *context) {
+    struct jl_sim_port *port = context;
+    return (uint32_t)(jl_board_now_ps(port->board) / 1000000);
 }
 
 static void set_pin(void *context, enum jl_pin pin, bool high) {
@@ -53,8 +86,27 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
     }
 }
 
+static bool get_pin(void *context, enum jl_pin pin) {
+    struct jl_sim_port *port = context;
+    return pin == JL_PIN_TE && port->device && jl_device_pin(port->device, JL_DEVICE_TE);
+}
+
 const struct jl_port_ops jl_sim_port_ops = {
     .send = send,
     .wait_us = wait_us,
     .set_pin = set_pin,
+    .get_pin = get_pin,
+    .now_us = now_us,
+};
+
+const struct jl_port_ops jl_sim_port_rich_ops = {
+    .send = send,
+    .wait_us = wait_us,
+    .set_pin = set_pin,
+    .get_pin = get_pin,
+    .repeat = repeat,
+    .send_nine = send_nine,
+    .start = start,
+    .poll = poll,
+    .now_us = now_us,
 };

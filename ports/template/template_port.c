@@ -71,13 +71,13 @@ static jl_status spi_put_all(volatile struct template_registers *r, const uint8_
     return wait_for(&r->status, SPI_IDLE) ? JL_OK : JL_TIMEOUT;
 }
 
-static jl_status spi_send(void *context, const struct jl_transfer *t) {
+jl_status template_spi_send(void *context, const struct jl_transfer *t) {
     struct template_hardware *hw = context;
     jl_status status = spi_put_all(hw->bus, t->head, t->head_bytes);
     return status == JL_OK ? spi_put_all(hw->bus, t->body, t->body_bytes) : status;
 }
 
-static void wait_us(void *context, uint32_t microseconds) {
+void template_wait_us(void *context, uint32_t microseconds) {
     struct template_hardware *hw = context;
     uint32_t start =
         *hw->microseconds; /* yours: any counter that runs at 1 MHz and wraps at 2^32 */
@@ -85,13 +85,13 @@ static void wait_us(void *context, uint32_t microseconds) {
     }
 }
 
-static void set_pin(void *context, enum jl_pin pin, bool high) {
+void template_set_pin(void *context, enum jl_pin pin, bool high) {
     struct template_hardware *hw = context;
     uint32_t bit = pin == JL_PIN_RESET ? hw->reset_bit : pin == JL_PIN_DC ? hw->dc_bit : hw->cs_bit;
     *hw->outputs = high ? *hw->outputs | bit : *hw->outputs & ~bit;
 }
 
 const struct jl_port_ops template_i2c_ops = {
-    .send = i2c_send, .wait_us = wait_us, .set_pin = set_pin};
+    .send = i2c_send, .wait_us = template_wait_us, .set_pin = template_set_pin};
 const struct jl_port_ops template_spi_ops = {
-    .send = spi_send, .wait_us = wait_us, .set_pin = set_pin};
+    .send = template_spi_send, .wait_us = template_wait_us, .set_pin = template_set_pin};

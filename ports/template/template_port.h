@@ -21,4 +21,24 @@ struct template_hardware {
 extern const struct jl_port_ops template_i2c_ops;
 extern const struct jl_port_ops template_spi_ops;
 
+/* A made-up DMA channel that feeds the bus. */
+struct template_dma {
+    uint32_t source;
+    uint32_t count;
+    uint32_t control;
+};
+
+/* SPI by DMA, in template_dma.c. */
+struct template_dma_hardware {
+    struct template_hardware spi; /* first: the SPI operations take it, too */
+    volatile struct template_dma *dma;
+};
+
+extern const struct jl_port_ops template_spi_dma_ops;
+
+/* What both SPI ports do. */
+jl_status template_spi_send(void *context, const struct jl_transfer *transfer);
+void template_wait_us(void *context, uint32_t microseconds);
+void template_set_pin(void *context, enum jl_pin pin, bool high);
+
 #endif

@@ -8,6 +8,9 @@
  * configuration says, and the glass is bonded to pads. So a wrong register shows
  * the same wrong picture as on the bench.
  *
+ * The usual module, seen from the front: segment 0 at the right, common 0 at the bottom,
+ * neighbouring rows on alternate sides of the chip, the panel voltage from its own pump.
+ *
  * Taken where the datasheet leaves room:
  *  - A column remap acts when a byte is written (10.1.8): RAM is kept by segment.
  *  - In page addressing mode the column returns to the start column of 00h..1Fh.
@@ -17,7 +20,7 @@
  *  - Oscillator settings other than 8 are taken as 4 % a step (the datasheet gives
  *    only "increases with the value").
  */
-#include "device.h"
+#include "control_byte.h"
 
 #include "jadelamp/sim/emulators.h"
 
@@ -26,8 +29,6 @@
 enum { SEGMENTS = 128, PAGES = 8, LINES = 64, MOST_ARGUMENTS = 6, PADS_A_SIDE = 32 };
 
 enum addressing { ADDRESS_HORIZONTAL = 0, ADDRESS_VERTICAL = 1, ADDRESS_PAGE = 2 };
-
-enum i2c_phase { I2C_CONTROL, I2C_ONE_BYTE, I2C_ALL_BYTES };
 
 struct scroll {
     bool running;
@@ -61,12 +62,11 @@ struct ssd1306 {
     struct scroll scroll;
     uint8_t fixed_rows, scroll_rows;
     /* the stream */
-    enum i2c_phase phase;
-    bool data_follows;
+    struct control control;
     uint8_t command, arguments[MOST_ARGUMENTS];
     uint8_t argument_count, arguments_due;
     /* reset and once-only reports */
-    bool in_reset, reset_reported, clock_reported, asleep_reported, scroll_reported;
+    bool in_reset, reset_reported, asleep_reported, scroll_reported;
     uint64_t reset_edge_ps;
     bool reset_pulsed, recovery_reported;
 };
@@ -91,7 +91,6 @@ static void load_reset_values(struct ssd1306 *chip) {
     memcpy(fresh.ram, chip->ram, sizeof fresh.ram);
     fresh.reset_edge_ps = chip->reset_edge_ps;
     fresh.reset_pulsed = chip->reset_pulsed;
-    fresh.clock_reported = chip->clock_reported;
     *chip = fresh;
 }
 
@@ -539,36 +538,22 @@ static bool listens(struct jl_device *device) {
 }
 
 static bool i2c_begin(struct jl_device *device, bool read) {
-    chip_of(device)->phase = I2C_CONTROL;
+    control_begin(&chip_of(device)->control);
     (void)read; /* both directions are acknowledged */
     return listens(device);
 }
 
-/* Control byte: Co in bit 7, D/C in bit 6, the others 0 (8.1.5.2, 5 b). */
 static bool i2c_write(struct jl_device *device, uint8_t byte) {
     struct ssd1306 *chip = chip_of(device);
     if (chip->in_reset) {
         return false;
     }
-    if (chip->phase == I2C_CONTROL) {
-        if (byte & 0x3F) {
-            device_report(
-                device, JL_SEVERITY_ERROR,
-                "0x%02X stands where a control byte belongs (00 commands, 40 data, 80 one "
-                "command, C0 one data byte)",
-                byte);
+    if (!control_took(device, &chip->control, byte)) {
+        if (chip->control.data) {
+            take_data(device, byte);
+        } else {
+            take_command_byte(device, byte);
         }
-        chip->data_follows = (byte & 0x40) != 0;
-        chip->phase = byte & 0x80 ? I2C_ONE_BYTE : I2C_ALL_BYTES;
-        return true;
-    }
-    if (chip->data_follows) {
-        take_data(device, byte);
-    } else {
-        take_command_byte(device, byte);
-    }
-    if (chip->phase == I2C_ONE_BYTE) {
-        chip->phase = I2C_CONTROL;
     }
     return true;
 }
@@ -578,12 +563,7 @@ static uint8_t i2c_read(struct jl_device *device) {
     return chip_of(device)->on ? 0x00 : 0x40;
 }
 
-static void spi_select(struct jl_device *device, bool selected) {
-    (void)device;
-    (void)selected; /* CS frames bits, not commands: arguments may follow in the next frame */
-}
-
-static void spi_write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     if (!listens(device)) {
         return;
     }
@@ -596,17 +576,6 @@ static void spi_write(struct jl_device *device, const uint8_t *bytes, size_t cou
     }
 }
 
-/* Tables 13-5 and 13-6: I2C clock cycle 2.5 us, SPI clock cycle 100 ns at least. */
-static void clocked(struct jl_device *device, bool i2c, uint32_t clock_hz) {
-    struct ssd1306 *chip = chip_of(device);
-    uint32_t most = i2c ? 400000 : 10000000;
-    if (clock_hz > most && !chip->clock_reported) {
-        chip->clock_reported = true;
-        device_report(device, JL_SEVERITY_WARNING, "%s clock %u Hz, the datasheet allows %u Hz",
-                      i2c ? "I2C" : "SPI", (unsigned)clock_hz, (unsigned)most);
-    }
-}
-
 /* ---- the glass ---- */
 
 /*
@@ -615,7 +584,7 @@ static void clocked(struct jl_device *device, bool i2c, uint32_t clock_hz) {
  * bonding takes all of A, then B.
  */
 static int pad_of_row(const struct jl_glass *glass, int y) {
-    int row = glass->common0_top ? y : glass->height - 1 - y;
+    int row = glass->mirrored_y ? y : glass->height - 1 - y;
     if (glass->rows_sequential) {
         return row;
     }
@@ -661,7 +630,7 @@ static void show(struct jl_device *device, struct jl_picture *picture) {
         int line = ram_line_of_row(chip, row);
         for (int x = 0; x < glass->width; x++) {
             int output = glass->column_offset + x;
-            int segment = glass->segment0_left ? output : SEGMENTS - 1 - output;
+            int segment = glass->mirrored_x ? output : SEGMENTS - 1 - output;
             bool bit = chip->ram[line / 8][segment] >> (line % 8) & 1;
             if (chip->all_on || bit != chip->inverted) {
                 memset(jl_picture_at(picture, x, y), 255, 3);
@@ -708,9 +677,11 @@ const struct jl_device_ops jl_emulated_ssd1306 = {
     .i2c_begin = i2c_begin,
     .i2c_write = i2c_write,
     .i2c_read = i2c_read,
-    .spi_select = spi_select,
-    .spi_write = spi_write,
-    .clocked = clocked,
+    .write = write,
+    /* Tables 13-3, 13-4 and 13-6. */
+    .parallel_cycle_ps = 300000,
+    .serial_cycle_ps = 100000,
+    .i2c_cycle_ps = 2500000,
     .show = show,
     .brightness = brightness,
     .why_dark = why_dark,

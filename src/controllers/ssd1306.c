@@ -4,6 +4,9 @@
  */
 #include "jadelamp/controllers/ssd1306.h"
 
+#include "../core/mem.h"
+#include "../core/orientation.h"
+
 #define NOP 0xE3
 
 /*
@@ -25,45 +28,43 @@ static const uint8_t wake_steps[] = {
     JL_STEP_SEND(0xAF),
 };
 
-static size_t put1(uint8_t *out, size_t at, uint8_t a) {
-    out[at] = a;
-    return at + 1;
-}
-
-static size_t put2(uint8_t *out, size_t at, uint8_t a, uint8_t b) {
-    return put1(out, put1(out, at, a), b);
-}
-
 /*
- * On the usual module column 0 is at SEG127's side and row 0 at the last COM,
- * so the upright picture needs both remaps; mounting and flip each turn it once.
+ * Two bytes. On the usual module column 0 is at SEG127's side and row 0 at the last COM,
+ * so the upright picture needs both remaps.
  */
-static size_t put_flip(uint8_t *out, size_t at, uint8_t module, uint8_t flip) {
-    bool x_normal = ((module & JL_MODULE_MIRROR_X) != 0) != ((flip & JL_FLIP_X) != 0);
-    bool y_normal = ((module & JL_MODULE_MIRROR_Y) != 0) != ((flip & JL_FLIP_Y) != 0);
-    return put2(out, at, x_normal ? 0xA0 : 0xA1, y_normal ? 0xC0 : 0xC8);
+static void put_turn(uint8_t *out, const struct jl_panel_config *config, unsigned turn) {
+    unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(config);
+    out[0] = (uint8_t)(0xA1 - (mirrors & AXES_MIRROR_X));
+    out[1] = (uint8_t)(0xC8 - (mirrors & AXES_MIRROR_Y) * 4);
 }
 
-/* The length byte of a send step, once its end is known. */
-static size_t finish(uint8_t *out, size_t end) {
-    out[0] = (uint8_t)(end - 1);
-    return end;
-}
+/* Offsets in setup_steps, the bytes of the usual 128x64 module. */
+enum { ROWS = 2, PINS = 4, PUMP = 6, PRECHARGE = 8, TURN = 9, CONTRAST = 12, INVERSE = 14 };
+static const uint8_t setup_steps[] = {
+    JL_STEP_SEND(0xA8, 63,    /* multiplex ratio: rows - 1 */
+                 0xDA, 0x12,  /* COM pins: alternate; 02 sequential */
+                 0x8D, 0x14,  /* charge pump on; counts from AFh on */
+                 0xD9, 0xF1,  /* precharge: 15 clocks for the weaker pump (app. note) */
+                 0xA1, 0xC8,  /* remaps */
+                 0x81, 0,     /* contrast */
+                 0xA4, 0xA6), /* show the RAM, not inverted */
+};
 
 static size_t setup(const struct jl_panel *panel, uint8_t *out) {
     const struct jl_panel_config *config = panel->config;
-    bool pump = !(config->module & JL_MODULE_EXTERNAL_SUPPLY);
-    bool sequential = (config->module & JL_MODULE_ROWS_SEQUENTIAL) != 0;
-    size_t n = 1;
-    n = put2(out, n, 0xA8, (uint8_t)(config->height - 1)); /* multiplex ratio: rows - 1 */
-    n = put2(out, n, 0xDA, sequential ? 0x02 : 0x12);      /* COM pins */
-    n = put2(out, n, 0x8D, pump ? 0x14 : 0x10);            /* charge pump; counts from AFh on */
-    /* Precharge: 15 clocks for the weaker pump, 2 for an external supply (app. note). */
-    n = put2(out, n, 0xD9, pump ? 0xF1 : 0x22);
-    n = put_flip(out, n, config->module, panel->flip);
-    n = put2(out, n, 0x81, panel->contrast);
-    n = put2(out, n, 0xA4, panel->inverted ? 0xA7 : 0xA6); /* show the RAM */
-    return finish(out, n);
+    memcpy(out, setup_steps, sizeof setup_steps);
+    out[ROWS] = (uint8_t)(config->height - 1);
+    if (config->module & JL_MODULE_ROWS_SEQUENTIAL) {
+        out[PINS] = 0x02;
+    }
+    if (config->module & JL_MODULE_EXTERNAL_SUPPLY) {
+        out[PUMP] = 0x10;
+        out[PRECHARGE] = 0x22; /* 2 clocks are enough for a strong supply (app. note) */
+    }
+    put_turn(out + TURN, config, panel->turn);
+    out[CONTRAST] = panel->contrast;
+    out[INVERSE] = panel->inverted ? 0xA7 : 0xA6;
+    return sizeof setup_steps;
 }
 
 static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
@@ -71,16 +72,19 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
     /* Pairs of opcodes whose lowest bit is off or on. */
     static const uint8_t switches[] = {
         [JL_SETTING_POWER] = 0xAE, [JL_SETTING_INVERT] = 0xA6, [JL_SETTING_ALL_ON] = 0xA4};
+    out[0] = 2;
     if (what == JL_SETTING_CONTRAST) {
-        return finish(out, put2(out, 1, 0x81, value));
-    }
-    if (what == JL_SETTING_FLIP) {
-        return finish(out, put_flip(out, 1, panel->config->module, value));
-    }
-    if (what >= sizeof switches) {
+        out[1] = 0x81;
+        out[2] = value;
+    } else if (what == JL_SETTING_TURN) {
+        put_turn(out + 1, panel->config, value);
+    } else if (what < sizeof switches) {
+        out[0] = 1;
+        out[1] = (uint8_t)(switches[what] | (value != 0));
+    } else {
         return 0;
     }
-    return finish(out, put1(out, 1, (uint8_t)(switches[what] | (value != 0))));
+    return 1u + out[0];
 }
 
 /*
@@ -89,18 +93,21 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
  */
 static int16_t first_column(const struct jl_panel *panel) {
     const struct jl_panel_config *config = panel->config;
-    bool mirrored = (panel->flip & JL_FLIP_X) != 0;
+    bool mirrored = (jl_mirrors_of_turn(panel->turn) & AXES_MIRROR_X) != 0;
     return mirrored ? (int16_t)(128 - config->width - config->column_offset)
                     : config->column_offset;
 }
 
 static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
-    uint8_t left = (uint8_t)(first_column(panel) + area.x);
-    size_t n = put2(out, 1, 0x21, left);
-    n = put1(out, n, (uint8_t)(left + area.w - 1)); /* inclusive */
-    n = put2(out, n, 0x22, (uint8_t)(area.y / 8));
-    n = put1(out, n, (uint8_t)((area.y + area.h - 1) / 8));
-    return finish(out, n);
+    int left = first_column(panel) + area.x;
+    out[0] = 6;
+    out[1] = 0x21;
+    out[2] = (uint8_t)left;
+    out[3] = (uint8_t)(left + area.w - 1); /* inclusive */
+    out[4] = 0x22;
+    out[5] = (uint8_t)(area.y >> 3);
+    out[6] = (uint8_t)((area.y + area.h - 1) >> 3);
+    return 7;
 }
 
 /* Interval codes of 26h/27h, argument C, by display frames. */
@@ -110,19 +117,21 @@ static const struct {
 } intervals[] = {{5, 0}, {64, 1}, {128, 2}, {256, 3}, {3, 4}, {4, 5}, {25, 6}, {2, 7}};
 
 static size_t encode_scroll(const struct jl_scroll *request, uint8_t *out) {
+    static const uint8_t stop[] = {JL_STEP_SEND(0x2E)};
     if (!request) {
-        return finish(out, put1(out, 1, 0x2E));
+        memcpy(out, stop, sizeof stop);
+        return sizeof stop;
     }
     for (size_t i = 0; i < sizeof intervals / sizeof intervals[0]; i++) {
         if (intervals[i].frames != request->frames_per_step) {
             continue;
         }
         /* The setup must not change while a scroll runs: stop, set, start. */
-        size_t n = put2(out, 1, 0x2E, request->direction == JL_SCROLL_LEFT ? 0x27 : 0x26);
-        n = put2(out, n, 0x00, request->first_page); /* dummy, start */
-        n = put2(out, n, intervals[i].code, request->last_page);
-        n = put2(out, n, 0x00, 0xFF); /* dummies */
-        return finish(out, put1(out, n, 0x2F));
+        const uint8_t start[] = {JL_STEP_SEND(
+            0x2E, request->direction == JL_SCROLL_LEFT ? 0x27 : 0x26, 0x00, request->first_page,
+            intervals[i].code, request->last_page, 0x00, 0xFF, 0x2F)};
+        memcpy(out, start, sizeof start);
+        return sizeof start;
     }
     return 0;
 }
@@ -132,7 +141,11 @@ const struct jl_controller jl_ssd1306 = {
     .format = &jl_mono_columns,
     .ram_width = 128,
     .ram_height = 64,
-    .buses = 1 << JL_BUS_I2C | 1 << JL_BUS_SPI,
+    .buses = 1 << JL_BUS_I2C | 1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8,
+    .serial_layouts = 1 << JL_LAYOUT_MONO_COLUMNS,
+    .parallel_layouts = 1 << JL_LAYOUT_MONO_COLUMNS,
+    .serial_cycle_ns = 100,   /* datasheet table 13-4 */
+    .parallel_cycle_ns = 300, /* table 13-3 */
     .default_contrast = 0xCF,
     .reset_low_us = 3,
     .reset_recovery_us = 3,

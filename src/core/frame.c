@@ -25,6 +25,7 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
     frame->format = format;
     frame->pixels = pixels;
     frame->damage = NULL;
+    frame->palette = NULL;
     frame->stride_bytes = (uint16_t)stride;
     memset(pixels, 0, needed);
     return JL_OK;

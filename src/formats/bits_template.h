@@ -1,6 +1,7 @@
 /*
  * Formats of 1, 2 or 4 bits a pixel in rows. Included by one file a format, which
- * defines BITS (pixel size) and LOW_FIRST (the leftmost pixel in the lowest bits).
+ * defines BITS (pixel size), LOW_FIRST (the leftmost pixel in the lowest bits) and the
+ * functions pack() (a colour to a value) and unpack(); grey_template.h has them for greys.
  */
 #include "format.h"
 
@@ -12,9 +13,8 @@ static inline unsigned shift_of(int x) {
     return BITS * (LOW_FIRST ? place : PIXELS_A_BYTE - 1 - place);
 }
 
-static inline unsigned pack(jl_color color) {
-    return jl_channel_pack(jl_color_luminance(color), BITS);
-}
+static inline unsigned pack(const struct jl_frame *frame, jl_color color);
+static inline jl_color unpack(const struct jl_frame *frame, unsigned value);
 
 static inline void store(uint8_t *line, int x, unsigned value) {
     unsigned shift = shift_of(x);
@@ -41,7 +41,7 @@ static void fill_row(uint8_t *line, int x, int end, unsigned value) {
 static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
     struct jl_frame *frame = (struct jl_frame *)target;
     uint8_t *line = jl_format_line(frame, area.y, 0);
-    unsigned value = pack(color);
+    unsigned value = pack(frame, color);
     for (int y = 0; y < area.h; y++, line += frame->stride_bytes) {
         fill_row(line, area.x, area.x + area.w, value);
     }
@@ -54,24 +54,25 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
     uint8_t *line = jl_format_line(frame, y, 0);
     for (int i = 0; i < count; i++) {
         if (row[i] != JL_CLEAR) {
-            store(line, x + i, pack(row[i]));
+            store(line, x + i, pack(frame, row[i]));
         }
     }
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
 
 static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
-    const uint8_t *line = jl_format_line((struct jl_frame *)target, y, 0);
+    const struct jl_frame *frame = (const struct jl_frame *)target;
+    const uint8_t *line = jl_format_line(frame, y, 0);
     for (int i = 0; i < count; i++) {
         unsigned value = line[(x + i) / PIXELS_A_BYTE] >> shift_of(x + i) & VALUE_MASK;
-        row[i] = JL_GREY(value * (255u / VALUE_MASK));
+        row[i] = unpack(frame, value);
     }
 }
 
 static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
                     int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
     struct jl_frame *frame = (struct jl_frame *)target;
-    unsigned ink_value = pack(ink), paper_value = pack(paper);
+    unsigned ink_value = pack(frame, ink), paper_value = pack(frame, paper);
     for (int y = 0; y < area.h; y += 8) {
         uint8_t *line = jl_format_line(frame, area.y + y, 0);
         int rows = area.h - y < 8 ? area.h - y : 8;
@@ -88,9 +89,9 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     jl_format_changed(frame, area);
 }
 
-#define BITS_FORMAT                                                                                \
+#define BITS_FORMAT(its_layout)                                                                    \
     {                                                                                              \
         .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .bits_per_pixel = BITS, \
         .planes = 1, .line_rows_log2 = 0, .channel_bits = {BITS, BITS, BITS},                      \
-        .window_price_px = 80 / BITS                                                               \
+        .layout = its_layout, .window_price_px = 80 / BITS                                         \
     }

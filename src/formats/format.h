@@ -12,6 +12,9 @@ static inline uint8_t *jl_format_line(const struct jl_frame *frame, int y, unsig
     return frame->pixels + line * frame->stride_bytes;
 }
 
+/* 0xFF for a colour that counts as lit in 1-bit formats, else 0. */
+uint8_t jl_lit_bits(jl_color color);
+
 /* Marks an area as changed, where somebody wants to know. */
 static inline void jl_format_changed(const struct jl_frame *frame, struct jl_rect area) {
     if (frame->damage) {

@@ -8,10 +8,6 @@
  */
 #include "format.h"
 
-static uint8_t lit_bits(jl_color color) {
-    return jl_color_luminance(color) >= 128 ? 0xFF : 0x00;
-}
-
 /* A byte with row 0 in bit 0, in the order of the format; its own inverse. */
 static inline unsigned ordered(unsigned bits) {
 #if COLUMN_MSB
@@ -32,8 +28,8 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     struct jl_frame *frame = (struct jl_frame *)target;
     unsigned ink_writes = ink == JL_CLEAR ? 0x00 : 0xFF;
     unsigned paper_writes = paper == JL_CLEAR ? 0x00 : 0xFF;
-    unsigned ink_bits = lit_bits(ink);
-    unsigned paper_bits = lit_bits(paper);
+    unsigned ink_bits = jl_lit_bits(ink);
+    unsigned paper_bits = jl_lit_bits(paper);
     int end_y = area.y + area.h;
     int first_page = area.y >> 3;
     /* Columns (within the area) and pages in which a byte really changed. */
@@ -79,9 +75,9 @@ static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, j
     }
 }
 
-#define MONO_COLUMNS_FORMAT                                                                        \
+#define MONO_COLUMNS_FORMAT(its_layout)                                                            \
     {                                                                                              \
         .ops = {.fill = fill, .stencil = stencil, .get = get}, .bits_per_pixel = 1, .planes = 1,   \
-        .line_rows_log2 = 3, .channel_bits = {1, 1, 1},                                            \
+        .line_rows_log2 = 3, .channel_bits = {1, 1, 1}, .layout = its_layout,                      \
         .window_price_px = 80 /* a window of ssd1306-like parts on I2C costs 10 bytes */           \
     }

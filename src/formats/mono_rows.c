@@ -1,6 +1,6 @@
 /* 1 bit, rows, the leftmost pixel in bit 7. */
 #define BITS      1
 #define LOW_FIRST 0
-#include "bits_template.h"
+#include "grey_template.h"
 
-const struct jl_format jl_mono_rows = BITS_FORMAT;
+const struct jl_format jl_mono_rows = BITS_FORMAT(JL_LAYOUT_OTHER);

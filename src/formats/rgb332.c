@@ -14,4 +14,4 @@ static inline jl_color unpack(const uint8_t *in) {
     return JL_RGB(of_3_bits[in[0] >> 5], of_3_bits[in[0] >> 2 & 7], (in[0] & 3) * 85u);
 }
 
-const struct jl_format jl_rgb332 = BYTES_FORMAT(3, 3, 2);
+const struct jl_format jl_rgb332 = BYTES_FORMAT(JL_LAYOUT_RGB332, 3, 3, 2);

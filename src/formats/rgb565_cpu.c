@@ -15,4 +15,4 @@ static inline jl_color unpack(const uint8_t *in) {
     return jl_rgb565_unpack(v);
 }
 
-const struct jl_format jl_rgb565_cpu = BYTES_FORMAT(5, 6, 5);
+const struct jl_format jl_rgb565_cpu = BYTES_FORMAT(JL_LAYOUT_RGB565_CPU, 5, 6, 5);

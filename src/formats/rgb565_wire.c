@@ -14,4 +14,4 @@ static inline jl_color unpack(const uint8_t *in) {
     return jl_rgb565_unpack((uint16_t)(in[0] << 8 | in[1]));
 }
 
-const struct jl_format jl_rgb565 = BYTES_FORMAT(5, 6, 5);
+const struct jl_format jl_rgb565 = BYTES_FORMAT(JL_LAYOUT_RGB565, 5, 6, 5);

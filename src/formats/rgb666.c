@@ -12,4 +12,4 @@ static inline jl_color unpack(const uint8_t *in) {
     return JL_RGB(in[0] | in[0] >> 6, in[1] | in[1] >> 6, in[2] | in[2] >> 6);
 }
 
-const struct jl_format jl_rgb666 = BYTES_FORMAT(6, 6, 6);
+const struct jl_format jl_rgb666 = BYTES_FORMAT(JL_LAYOUT_RGB666, 6, 6, 6);

@@ -12,4 +12,4 @@ static inline jl_color unpack(const uint8_t *in) {
     return JL_RGB(in[0], in[1], in[2]);
 }
 
-const struct jl_format jl_rgb888 = BYTES_FORMAT(8, 8, 8);
+const struct jl_format jl_rgb888 = BYTES_FORMAT(JL_LAYOUT_RGB666, 8, 8, 8);

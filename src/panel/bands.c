@@ -18,16 +18,15 @@ jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *m
     if (bands->status != JL_OK) {
         return bands->status;
     }
-    const struct jl_panel_config *config = panel->config;
-    const struct jl_format *format = config->controller->format;
-    size_t line_bytes = jl_line_bytes(format, config->width);
+    const struct jl_format *format = panel->format;
+    size_t line_bytes = jl_line_bytes(format, panel->width);
     if (format->planes > 1) {
         return bands->status = JL_UNSUPPORTED;
     }
     if (memory_bytes < line_bytes) {
         return bands->status = JL_TOO_SMALL;
     }
-    jl_target_init(&bands->frame.target, &format->ops, config->width, config->height);
+    jl_target_init(&bands->frame.target, &format->ops, panel->width, panel->height);
     bands->frame.target.bounds.h = 0; /* no band yet */
     bands->frame.format = format;
     bands->frame.pixels = memory;
@@ -42,11 +41,13 @@ bool jl_bands_next(struct jl_bands *bands) {
         return false;
     }
     if (band->h > 0) {
-        bands->status =
-            jl_panel_settle(bands->panel, jl_present_area(bands->panel, &bands->frame, *band));
+        bands->status = bands->send
+                            ? bands->send(bands, *band)
+                            : jl_panel_settle(bands->panel,
+                                              jl_present_area(bands->panel, &bands->frame, *band));
     }
     int16_t rows_left =
-        (int16_t)(bands->panel->config->height - band->y - band->h); /* below the last band */
+        (int16_t)(bands->panel->height - band->y - band->h); /* below the last band */
     band->y = (int16_t)(band->y + band->h);
     band->h = 0;
     if (bands->status != JL_OK || rows_left == 0) {
@@ -68,7 +69,10 @@ bool jl_bands_next(struct jl_bands *bands) {
 jl_status jl_bands_end(struct jl_bands *bands) {
     /* Whatever the panel held as its last frame is gone: the next present sends everything. */
     if (bands->panel) {
-        bands->panel->stale = true;
+        bands->panel->shown = NULL;
+    }
+    if (bands->send && bands->status == JL_OK) {
+        bands->status = bands->send(bands, (struct jl_rect){0, 0, 0, 0});
     }
     return bands->status;
 }

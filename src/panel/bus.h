@@ -1,4 +1,4 @@
-/* Framing of commands and data on the panel's bus. */
+/* What the buses share. */
 #ifndef JADELAMP_SRC_BUS_H
 #define JADELAMP_SRC_BUS_H
 
@@ -7,10 +7,10 @@
 /* Drives a pin if the port has pins. */
 void jl_bus_pin(const struct jl_port *port, enum jl_pin pin, bool high);
 
-/* Sends command bytes, opcode first, in one transfer. */
-jl_status jl_bus_command(const struct jl_panel *panel, const uint8_t *bytes, size_t count);
-
-/* Sends pixel bytes from the caller's memory, split as the port asks. */
-jl_status jl_bus_data(const struct jl_panel *panel, const uint8_t *bytes, size_t count);
+/* Bytes of the next transfer when `left` are to be sent: what the port takes at a time. */
+static inline size_t jl_bus_part(const struct jl_port *port, size_t left) {
+    size_t most = port->most_body_bytes;
+    return most && most < left ? most : left;
+}
 
 #endif

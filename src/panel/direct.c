@@ -5,16 +5,12 @@
 #include "jadelamp/direct.h"
 
 #include "../core/paint.h"
-#include "bus.h"
+#include "direct.h"
 #include "panel.h"
 #include "window.h"
 
-/* Draws a part of an operation on a piece; `part` is the piece's place in the picture. */
-typedef void (*piece_fn)(struct jl_frame *piece, struct jl_rect area, int16_t x, int16_t y,
-                         const void *context);
-
 static struct jl_frame piece_frame(const struct jl_direct *direct, int16_t width, int16_t rows) {
-    const struct jl_format *format = direct->panel->config->controller->format;
+    const struct jl_format *format = direct->panel->format;
     struct jl_frame frame = {.format = format,
                              .pixels = direct->buffer,
                              .stride_bytes = (uint16_t)jl_line_bytes(format, width)};
@@ -24,7 +20,7 @@ static struct jl_frame piece_frame(const struct jl_direct *direct, int16_t width
 
 /* One piece: background where the area does not reach, the operation where it does. */
 static jl_status send_piece(struct jl_direct *direct, struct jl_rect piece, struct jl_rect area,
-                            piece_fn draw, const void *context) {
+                            jl_piece_fn draw, const void *context) {
     struct jl_frame frame = piece_frame(direct, piece.w, piece.h);
     struct jl_rect part = jl_rect_intersect(piece, area);
     if (part.h < piece.h) {
@@ -34,15 +30,16 @@ static jl_status send_piece(struct jl_direct *direct, struct jl_rect piece, stru
                             part.h};
     draw(&frame, local, part.x, part.y, context);
     size_t bytes = (size_t)frame.stride_bytes * jl_lines(frame.format, piece.h);
-    return jl_bus_data(direct->panel, direct->buffer, bytes);
+    return direct->panel->config->bus->send(direct->panel, true, direct->buffer, bytes);
 }
 
-static void stream(struct jl_direct *direct, struct jl_rect area, piece_fn draw,
-                   const void *context) {
-    const struct jl_format *format = direct->panel->config->controller->format;
+void jl_direct_stream(struct jl_direct *direct, struct jl_rect area, jl_piece_fn draw,
+                      const void *context) {
+    const struct jl_format *format = direct->panel->format;
     unsigned shift = format->line_rows_log2;
-    size_t columns = direct->buffer_bytes / jl_line_bytes(format, 1);
-    int fitting = columns < INT16_MAX ? (int)columns : INT16_MAX;
+    unsigned unit = direct->panel->config->controller->column_unit;
+    size_t units = direct->buffer_bytes / jl_line_bytes(format, (int16_t)unit);
+    int fitting = (int)((units < INT16_MAX / unit ? units : INT16_MAX / unit) * unit);
     if (direct->status != JL_OK || fitting < 1 || area.w < 1) {
         return;
     }
@@ -69,7 +66,7 @@ static void stream(struct jl_direct *direct, struct jl_rect area, piece_fn draw,
     }
     direct->status = jl_panel_settle(direct->panel, status);
     /* The RAM no longer holds the last frame: a later present must send all of it. */
-    direct->panel->stale = true;
+    direct->panel->shown = NULL;
 }
 
 /* ---- the operations ---- */
@@ -81,8 +78,27 @@ static void draw_fill(struct jl_frame *piece, struct jl_rect area, int16_t x, in
     piece->target.ops->fill(&piece->target, area, *(const jl_color *)context);
 }
 
+/* One pixel, sent over and over: as fast as the wire where pixels are whole bytes. */
+static void fill_solid(struct jl_direct *direct, struct jl_rect area, jl_color color) {
+    struct jl_panel *panel = direct->panel;
+    struct jl_frame pixel = piece_frame(direct, 1, 1);
+    pixel.target.ops->fill(&pixel.target, pixel.target.bounds, color);
+    jl_status status = jl_window_open(panel, area);
+    if (status == JL_OK) {
+        status = panel->config->bus->fill(panel, direct->buffer, (uint8_t)pixel.stride_bytes,
+                                          (uint32_t)area.w * (uint32_t)area.h * pixel.stride_bytes);
+    }
+    direct->status = jl_panel_settle(panel, status);
+    panel->shown = NULL;
+}
+
 static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
-    stream((struct jl_direct *)target, area, draw_fill, &color);
+    struct jl_direct *direct = (struct jl_direct *)target;
+    if (direct->panel->format->bits_per_pixel < 8) {
+        jl_direct_stream(direct, area, draw_fill, &color);
+    } else if (direct->status == JL_OK) {
+        fill_solid(direct, area, color);
+    }
 }
 
 struct placed_stencil {
@@ -125,7 +141,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
                     int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
     struct jl_direct *direct = (struct jl_direct *)target;
     struct placed_stencil s = {area, map, map_x, map_y, ink, paper};
-    bool shares_bytes = direct->panel->config->controller->format->line_rows_log2 > 0;
+    bool shares_bytes = direct->panel->format->line_rows_log2 > 0;
     if (ink == JL_CLEAR && paper == JL_CLEAR) {
         return;
     }
@@ -135,7 +151,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     }
     s.ink = ink == JL_CLEAR ? direct->background : ink;
     s.paper = paper == JL_CLEAR ? direct->background : paper;
-    stream(direct, area, draw_stencil, &s);
+    jl_direct_stream(direct, area, draw_stencil, &s);
 }
 
 struct placed_row {
@@ -160,7 +176,7 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
         if (!clear) {
             struct jl_rect run = {(int16_t)(x + start), y, (int16_t)(end - start), 1};
             struct placed_row placed = {row + start, run.x};
-            stream((struct jl_direct *)target, run, draw_row, &placed);
+            jl_direct_stream((struct jl_direct *)target, run, draw_row, &placed);
         }
     }
 }
@@ -181,13 +197,12 @@ jl_status jl_direct_init(struct jl_direct *direct, struct jl_panel *panel, void 
     if (status != JL_OK) {
         return status;
     }
-    const struct jl_panel_config *config = panel->config;
-    const struct jl_format *format = config->controller->format;
-    if (format->planes > 1 || config->controller->column_unit > 1) {
+    const struct jl_format *format = panel->format;
+    if (format->planes > 1 || panel->config->controller->column_unit > 1) {
         direct->status = JL_UNSUPPORTED;
     } else if (buffer_bytes < jl_line_bytes(format, 1)) {
         direct->status = JL_TOO_SMALL;
     }
-    jl_target_init(&direct->target, &direct_ops, config->width, config->height);
+    jl_target_init(&direct->target, &direct_ops, panel->width, panel->height);
     return direct->status;
 }

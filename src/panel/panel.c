@@ -4,31 +4,35 @@
 #include "bus.h"
 #include "steps.h"
 
-#define FLIP_ALL JL_FLIP_HALF_TURN
+/* Also a size below 1 and a negative offset, which are great as uint16_t. */
+static bool outside(int16_t offset, int16_t size, int16_t ram) {
+    return (uint32_t)(uint16_t)offset + (uint16_t)(size - 1) >= (uint16_t)ram;
+}
 
-static jl_status check_config(const struct jl_panel_config *config, const struct jl_port *port) {
+static jl_status check_config(const struct jl_panel_config *config, const struct jl_format *format,
+                              const struct jl_port *port) {
     const struct jl_controller *controller = config->controller;
-    if (!controller || !port->ops || !port->ops->send || !port->ops->wait_us || config->width < 1 ||
-        config->height < 1 || config->column_offset < 0 || (config->flip & ~FLIP_ALL)) {
-        return JL_BAD_ARGUMENT;
+    const struct jl_port_ops *ops = port->ops;
+    if (!ops || !ops->send || !ops->wait_us ||
+        ((config->module & JL_MODULE_RESET_WIRED) && !ops->set_pin)) {
+        return JL_BAD_PORT;
     }
-    if ((unsigned)config->bus > JL_BUS_SPI || !(controller->buses & (1u << config->bus))) {
-        return JL_UNSUPPORTED;
+    if (!(controller->buses >> config->bus->kind & 1)) {
+        return JL_BAD_BUS;
     }
-    if (config->bus == JL_BUS_I2C && (config->i2c_address < 0x08 || config->i2c_address > 0x77)) {
-        return JL_BAD_ADDRESS;
+    if (outside(config->column_offset, config->width, controller->ram_width) ||
+        outside(config->row_offset, config->height, controller->ram_height) ||
+        (config->width & (controller->column_unit - 1)) ||
+        (config->row_offset && format->line_rows_log2)) { /* pages begin at the glass's edge */
+        return JL_BAD_SIZE;
     }
-    bool needs_pins = config->bus == JL_BUS_SPI || (config->module & JL_MODULE_RESET_WIRED);
-    if (needs_pins && !port->ops->set_pin) {
-        return JL_BAD_ARGUMENT;
+    if (!jl_turn_possible(controller, config->turn)) {
+        return JL_BAD_TURN;
     }
-    if ((int32_t)config->column_offset + config->width > controller->ram_width ||
-        config->height > controller->ram_height ||
-        (config->width & (controller->column_unit - 1))) {
-        return JL_OUT_OF_RANGE;
+    if (config->wake_steps && jl_steps_check(config->wake_steps, config->wake_steps_bytes)) {
+        return JL_BAD_STEPS;
     }
-    return config->wake_steps ? jl_steps_check(config->wake_steps, config->wake_steps_bytes)
-                              : JL_OK;
+    return config->bus->check(config, format, port);
 }
 
 jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *config,
@@ -37,10 +41,11 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
         return JL_BAD_ARGUMENT;
     }
     *panel = (struct jl_panel){.state = STATE_UNUSABLE};
-    if (!config || !port) {
+    if (!config || !config->controller || !config->bus || !port) {
         return JL_BAD_ARGUMENT;
     }
-    jl_status status = check_config(config, port);
+    panel->format = config->format ? config->format : config->controller->format;
+    jl_status status = check_config(config, panel->format, port);
     if (status == JL_OK) {
         panel->config = config;
         panel->port = port;
@@ -56,13 +61,13 @@ jl_status jl_panel_settle(struct jl_panel *panel, jl_status status) {
     return status;
 }
 
-jl_status jl_panel_ready(const struct jl_panel *panel) {
+jl_status jl_panel_ready(struct jl_panel *panel) {
     if (!panel) {
         return JL_BAD_ARGUMENT;
     }
-    return panel->state == STATE_AWAKE       ? JL_OK
-           : panel->state == STATE_SCROLLING ? JL_BUSY
-                                             : JL_NOT_AWAKE;
+    static const uint8_t of_states[] = {JL_NOT_AWAKE, JL_NOT_AWAKE, JL_OK, JL_BUSY, JL_NOT_AWAKE};
+    return panel->state == STATE_SENDING ? panel->sending->finish(panel->sending)
+                                         : of_states[panel->state];
 }
 
 static void reset_pulse(const struct jl_panel *panel) {
@@ -84,14 +89,12 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
     }
     const struct jl_panel_config *config = panel->config;
     const struct jl_controller *controller = config->controller;
-    panel->flip = config->flip;
+    (void)jl_panel_ready(panel); /* what is under way must end; its error is past then */
+    jl_panel_take_turn(panel, config->turn);
     panel->contrast = config->contrast ? config->contrast : controller->default_contrast;
     panel->inverted = config->inverted;
-    panel->all_on = false;
-    panel->stale = true;
-    if (config->bus == JL_BUS_SPI) {
-        jl_bus_pin(panel->port, JL_PIN_CS, true);
-    }
+    panel->shown = NULL;
+    jl_bus_pin(panel->port, JL_PIN_CS, true); /* where there is one: no transfer is open */
     if (config->module & JL_MODULE_RESET_WIRED) {
         reset_pulse(panel);
     }

@@ -10,10 +10,28 @@ enum {
     STATE_AWAKE,
     STATE_SCROLLING,
     STATE_ASLEEP,
+    STATE_SENDING, /* awake, with a transfer under way */
 };
 
-/* JL_OK when the controller takes commands and may change its RAM or settings. */
-jl_status jl_panel_ready(const struct jl_panel *panel);
+/* Whether the controller can show a picture turned so. */
+static inline bool jl_turn_possible(const struct jl_controller *controller, uint8_t turn) {
+    return turn <= (JL_TURN_270 | JL_TURN_MIRROR) && (!(turn & 1) || controller->quarter_turns);
+}
+
+/* Width and height of the picture follow the turn. */
+static inline void jl_panel_take_turn(struct jl_panel *panel, uint8_t turn) {
+    const struct jl_panel_config *config = panel->config;
+    panel->turn = turn;
+    panel->width = turn & 1 ? config->height : config->width;
+    panel->height = turn & 1 ? config->width : config->height;
+}
+
+/*
+ * JL_OK when the controller takes commands and may change its RAM or settings. Waits for
+ * the end of an asynchronous present, through a pointer, so that programs without one do not
+ * carry its code.
+ */
+jl_status jl_panel_ready(struct jl_panel *panel);
 
 /* After a bus error nobody knows what the controller holds: only a wake-up helps. */
 jl_status jl_panel_settle(struct jl_panel *panel, jl_status status);

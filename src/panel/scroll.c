@@ -1,4 +1,4 @@
-/* The controller's own scroll. */
+/* The controller's own scrolls, and its partial display. */
 #include "panel.h"
 #include "steps.h"
 
@@ -19,10 +19,10 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
     if (!scroll) {
         return JL_BAD_ARGUMENT;
     }
-    if (!panel->config->scroller) {
+    if (!panel->config->scroller || !panel->config->scroller->encode) {
         return JL_UNSUPPORTED;
     }
-    uint8_t shift = panel->config->controller->format->line_rows_log2;
+    uint8_t shift = panel->format->line_rows_log2;
     if (scroll->last_page < scroll->first_page ||
         scroll->last_page << shift >= panel->config->height) {
         return JL_OUT_OF_RANGE;
@@ -41,6 +41,6 @@ jl_status jl_panel_scroll_stop(struct jl_panel *panel) {
     }
     panel->state = STATE_AWAKE;
     /* The scroll moved the RAM's content by an unknown number of steps. */
-    panel->stale = true;
+    panel->shown = NULL;
     return send_scroll(panel, NULL);
 }

@@ -1,4 +1,4 @@
-/* Settings that need no picture data: contrast, inversion, flip, lamp test. */
+/* Settings that need no picture data: contrast, inversion, turn, lamp test, idle mode. */
 #include "panel.h"
 
 jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast) {
@@ -23,28 +23,27 @@ jl_status jl_panel_invert(struct jl_panel *panel, bool inverted) {
     return status;
 }
 
-jl_status jl_panel_flip(struct jl_panel *panel, uint8_t flip) {
+jl_status jl_panel_turn(struct jl_panel *panel, uint8_t turn) {
     jl_status status = jl_panel_ready(panel);
-    if (status == JL_OK && (flip & ~JL_FLIP_HALF_TURN)) {
-        status = JL_BAD_ARGUMENT;
+    if (status == JL_OK && !jl_turn_possible(panel->config->controller, turn)) {
+        status = JL_BAD_TURN;
     }
     if (status == JL_OK) {
-        status = jl_panel_apply(panel, JL_SETTING_FLIP, flip);
+        status = jl_panel_apply(panel, JL_SETTING_TURN, turn);
     }
     if (status == JL_OK) {
-        panel->flip = flip;
-        panel->stale = true;
+        jl_panel_take_turn(panel, turn);
+        panel->shown = NULL;
     }
     return status;
 }
 
+jl_status jl_panel_idle(struct jl_panel *panel, bool idle) {
+    jl_status status = jl_panel_ready(panel);
+    return status == JL_OK ? jl_panel_apply(panel, JL_SETTING_IDLE, idle) : status;
+}
+
 jl_status jl_panel_all_on(struct jl_panel *panel, bool all_on) {
     jl_status status = jl_panel_ready(panel);
-    if (status == JL_OK) {
-        status = jl_panel_apply(panel, JL_SETTING_ALL_ON, all_on);
-    }
-    if (status == JL_OK) {
-        panel->all_on = all_on;
-    }
-    return status;
+    return status == JL_OK ? jl_panel_apply(panel, JL_SETTING_ALL_ON, all_on) : status;
 }

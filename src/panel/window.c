@@ -11,19 +11,15 @@ jl_status jl_window_open(const struct jl_panel *panel, struct jl_rect area) {
 }
 
 jl_status jl_window_clear(const struct jl_panel *panel) {
-    /* In flash: long enough that the control bytes cost 6 % on I2C, short for an 8 KB part. */
-    static const uint8_t black[32] = {0};
-    const struct jl_panel_config *config = panel->config;
-    const struct jl_format *format = config->controller->format;
-    struct jl_rect whole = {0, 0, config->width, config->height};
+    static const uint8_t black[3] = {0};
+    const struct jl_format *format = panel->format;
+    struct jl_rect whole = {0, 0, panel->width, panel->height};
     jl_status status = jl_window_open(panel, whole);
-
-    uint32_t lines = jl_lines(format, config->height);
-    uint32_t left = lines * jl_line_bytes(format, config->width);
-    while (left && status == JL_OK) {
-        uint32_t part = left < sizeof black ? left : sizeof black;
-        status = jl_bus_data(panel, black, part);
-        left -= part;
+    if (status != JL_OK) {
+        return status;
     }
-    return status;
+    uint8_t pixel_bytes = (uint8_t)((format->bits_per_pixel + 7) >> 3);
+    uint32_t lines = jl_lines(format, panel->height);
+    return panel->config->bus->fill(panel, black, pixel_bytes,
+                                    lines * jl_line_bytes(format, panel->width));
 }

@@ -21,15 +21,20 @@ struct jl_card {
     char name[JL_CARD_NAME_BYTES];
     const struct jl_catalog_entry *controller; /**< in the catalog, constant */
     int width, height;
-    int column_offset;
-    enum jl_bus bus;
+    int column_offset, row_offset;
+    int ram_width, ram_height; /**< as strapped; 0 is all of the controller's */
+    bool round;
+    const struct jl_format *format;
+    enum jl_bus_kind bus;
     uint8_t i2c_address;
-    uint32_t clock_hz;
+    uint32_t clock_hz;    /**< I2C and SPI */
+    uint32_t works_up_to; /**< Hz, SPI: a clock this module was seen to work at; 0: none */
+    uint32_t cycle_ns;    /**< 8080 */
     uint32_t overhead_ns;
     int spi_mode;
     uint16_t most_body_bytes;
     uint8_t module; /**< sum of enum jl_module */
-    uint8_t flip;   /**< sum of enum jl_flip */
+    uint8_t turn;   /**< sum of enum jl_turn */
     uint8_t contrast;
     bool inverted;
     enum jl_glass_kind glass_kind;

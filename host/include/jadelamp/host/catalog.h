@@ -19,12 +19,14 @@ struct jl_catalog_entry {
     const char *name;
     const struct jl_controller *driver;
     const struct jl_device_ops *emulator;
-    const char *kind;         /**< what it drives, in words */
-    const char *glasses;      /**< usual glass sizes */
-    const char *pixel_format; /**< in words */
-    uint8_t addresses[4];     /**< 7-bit, 0 ends the list */
-    uint32_t most_i2c_hz;     /**< 0: no I2C */
-    uint32_t most_spi_hz;     /**< write clock; 0: no SPI */
+    const char *kind;              /**< what it drives, in words */
+    const char *glasses;           /**< usual glass sizes */
+    const char *pixel_format;      /**< in words */
+    uint8_t addresses[4];          /**< 7-bit, 0 ends the list */
+    uint32_t most_i2c_hz;          /**< 0: no I2C */
+    uint32_t most_spi_hz;          /**< write clock; 0: no SPI */
+    uint32_t least_cycle_ns;       /**< write cycle on 8080; 0: no such bus */
+    enum jl_glass_kind glass_kind; /**< of the usual module */
 };
 
 /** All controllers; the count goes to *count. Constant memory. */

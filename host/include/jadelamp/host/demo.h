@@ -1,5 +1,6 @@
 /*
- * The demo: the harbour of Heron Quay. So far: the quay gauge.
+ * The demo: the harbour of Heron Quay, with its quay gauge, tide board, berth plate and wind
+ * dial.
  */
 #ifndef JADELAMP_HOST_DEMO_H
 #define JADELAMP_HOST_DEMO_H
@@ -57,6 +58,26 @@ struct jl_demo_result {
  */
 bool jl_demo_quay_gauge(const char *data, const char *directory, int first, int count,
                         struct jl_demo_result *result, struct jl_complaint *complaint);
+
+/** A board that shows two pictures, one after the other. */
+struct jl_demo_board {
+    struct jl_card card;
+    const char *way;    /**< how its pixels travel, in words */
+    const char *base;   /**< of its files: BASE-glass.png, BASE-photo.png */
+    size_t pixel_bytes; /**< of RAM, for frames or bands */
+    struct jl_wire_cost wake, first, second;
+    size_t diagnostics;
+};
+
+enum { JL_DEMO_BOARDS = 3 };
+
+/**
+ * Runs the tide board, the berth plate and the wind dial, and writes the second picture of each.
+ *
+ * @param boards receives JL_DEMO_BOARDS results
+ */
+bool jl_demo_boards(const char *data, const char *directory,
+                    struct jl_demo_board boards[JL_DEMO_BOARDS], struct jl_complaint *complaint);
 
 #ifdef __cplusplus
 }

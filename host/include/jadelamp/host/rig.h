@@ -19,10 +19,12 @@ struct jl_rig {
     struct jl_device *device;
     struct jl_sim_port sim;
     struct jl_port port;
+    struct jl_controller controller; /**< as the card has it strapped */
     struct jl_panel_config config;
     struct jl_panel panel;
     struct jl_frame frame;
     struct jl_damage damage;
+    uint16_t work_memory[256];
     uint8_t *pixels;
 };
 
@@ -42,7 +44,8 @@ uint64_t jl_rig_bus_bytes(const struct jl_rig *rig);
  * Lets the light settle (200 ms of virtual time) and writes BASE-glass.png (a
  * pixel a pixel) and BASE-photo.png into a directory.
  *
- * @param scale pixels of the photo for one of the glass, 2..32
+ * @param scale pixels of the photo for one of the glass, 2..32; 0: about 1000 for the longer
+ *              side, at most 8 each
  */
 bool jl_rig_photograph(struct jl_rig *rig, const char *directory, const char *base, int scale,
                        struct jl_complaint *complaint);

@@ -20,7 +20,7 @@ extern "C" {
 struct jl_board;
 struct jl_device;
 struct jl_i2c_bus;
-struct jl_spi_bus;
+struct jl_stream_bus;
 struct jl_device_ops;
 
 /* ---- the board and its clock ---- */
@@ -73,11 +73,19 @@ size_t jl_board_diagnostic_total(const struct jl_board *board);
 struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_device_ops *ops,
                                       const char *name, const struct jl_glass *glass);
 
-/** Pins of a device that firmware drives; all start high. */
-enum jl_device_pin { JL_DEVICE_RESET, JL_DEVICE_DC, JL_DEVICE_CS };
+/** Pins of a device. Firmware drives the first three; they start high. */
+enum jl_device_pin {
+    JL_DEVICE_RESET,
+    JL_DEVICE_DC,
+    JL_DEVICE_CS,
+    JL_DEVICE_TE, /**< an output of the device: high while it scans no line of the glass */
+};
 
 /** Drives a pin of a device. */
 void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high);
+
+/** The level of a pin now. */
+bool jl_device_pin(struct jl_device *device, enum jl_device_pin pin);
 
 /** Pulls the plug (no answer, no effect), or plugs in again: then it powers up anew. */
 void jl_device_set_plugged(struct jl_device *device, bool plugged);
@@ -93,6 +101,13 @@ const struct jl_glass *jl_device_glass(const struct jl_device *device);
  * picture; the caller frees it. False: no memory.
  */
 bool jl_device_picture(struct jl_device *device, struct jl_picture *picture);
+
+/**
+ * The same as a person would have seen it: each line of the glass as it was when the
+ * controller scanned it last, so a picture written across the scan is torn. On controllers
+ * without scan-out in the emulation it is jl_device_picture().
+ */
+bool jl_device_seen(struct jl_device *device, struct jl_picture *picture);
 
 /** How brightly lit pixels shine now, 0..255. */
 uint8_t jl_device_brightness(struct jl_device *device);
@@ -141,20 +156,67 @@ void jl_i2c_heal(struct jl_i2c_bus *bus);
 /** Fault: something holds SDA low, so that no START is possible, until released. */
 void jl_i2c_hold_sda(struct jl_i2c_bus *bus, bool held);
 
-/* ---- SPI: most significant bit first, devices chosen by their CS pin (low) ---- */
+/* ---- SPI and 8080: to the devices whose CS pin is low ---- */
 
-/** An SPI bus. Mode 0 (clock idles low) or 3 (high). Else as jl_board_add_i2c(). */
-struct jl_spi_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz, uint32_t overhead_ns,
-                                    int mode);
+/**
+ * An SPI bus, most significant bit first. Mode 0 (clock idles low) or 3 (high). Else as
+ * jl_board_add_i2c(); the clock may reach 200 MHz.
+ */
+struct jl_stream_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz,
+                                       uint32_t overhead_ns, int mode);
 
-/** Connects a device. False: no place (16 devices). */
-bool jl_spi_attach(struct jl_spi_bus *bus, struct jl_device *device);
+/**
+ * An 8080 bus. @param cycle_ns from strobe to strobe, 1..1000000. @param lines 8 or 16; with
+ * 16 the transfers below take 16-bit words in this machine's order.
+ */
+struct jl_stream_bus *jl_board_add_8080(struct jl_board *board, uint32_t cycle_ns,
+                                        uint32_t overhead_ns, int lines);
 
-/** Shifts bytes out to every device whose CS is low; 8 bit times a byte after the overhead. */
-void jl_spi_write(struct jl_spi_bus *bus, const uint8_t *bytes, size_t count);
+/** Connects a device. False: no place (16 devices), or the part has no such bus. */
+bool jl_stream_attach(struct jl_stream_bus *bus, struct jl_device *device);
+
+/** Straps a device for 3-wire SPI: words of 9 bits, D/C first. Before it is written to. */
+void jl_device_three_wire(struct jl_device *device, bool three_wire);
+
+/**
+ * A module that was seen to work faster than the datasheet allows: down to this clock cycle
+ * (SPI) or write cycle (8080) no bits are spoiled. The warning stays.
+ */
+void jl_device_tolerates(struct jl_device *device, uint64_t cycle_ps);
+
+/** Another SPI clock, for masters that talk to each device at its own. False: out of range,
+ * an 8080 bus, or a transfer is under way. */
+bool jl_stream_clock(struct jl_stream_bus *bus, uint32_t clock_hz);
+
+/** Sends bytes to every device whose CS is low, after the overhead. A transfer under way ends
+ * first. */
+void jl_stream_write(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count);
+
+/** SPI only: each byte as nine bits, the first one being `data`. */
+void jl_stream_write_nine(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count, bool data);
+
+/** Sends `count` (1..3) bytes `times` times over as one transfer. */
+void jl_stream_repeat(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
+                      uint32_t times);
+
+/**
+ * Starts a DMA transfer and returns; bytes leave the caller's memory as virtual time passes.
+ * What is overwritten in flight arrives overwritten, and is reported with the address and the
+ * times. False: one is under way, or no memory.
+ */
+bool jl_stream_start(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count);
+
+/** Whether a DMA transfer is under way. */
+bool jl_stream_busy(const struct jl_stream_bus *bus);
+
+/** Virtual time until it is out; 0: none is under way. */
+uint64_t jl_stream_left_ps(const struct jl_stream_bus *bus);
+
+/** Lets time pass until a transfer under way is out. */
+void jl_stream_finish(struct jl_stream_bus *bus);
 
 /** Bytes that were moved on the bus. */
-uint64_t jl_spi_byte_count(const struct jl_spi_bus *bus);
+uint64_t jl_stream_byte_count(const struct jl_stream_bus *bus);
 
 /* ---- recorder ---- */
 

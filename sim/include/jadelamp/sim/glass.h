@@ -11,28 +11,36 @@
 extern "C" {
 #endif
 
-/** Colour of the light. */
+/** How the glass makes its light. */
 enum jl_glass_kind {
     JL_GLASS_WHITE,
     JL_GLASS_BLUE,
     JL_GLASS_YELLOW_BLUE, /**< rows 0..15 yellow, the rest blue, a dark gap between */
+    JL_GLASS_YELLOW,
+    JL_GLASS_GREEN,
+    JL_GLASS_COLOR_OLED,
+    JL_GLASS_TFT, /**< colour filters in front of a light */
 };
 
 /**
- * A passive-matrix glass. The zero value of the last four members is the usual
- * module: seen from the front, the controller's segment 0 is at the right and
- * its common 0 at the bottom, neighbouring rows are bonded to alternate sides
- * of the chip, and the panel voltage comes from the chip's own charge pump.
+ * A glass. The zero value of the members after `kind` is the part's usual module; each
+ * emulated controller says in its file which one that is.
  */
 struct jl_glass {
     int width;         /**< pixels */
     int height;        /**< pixels */
-    int column_offset; /**< segment outputs left unbonded before the first column */
+    int column_offset; /**< outputs left unbonded before the first column */
+    int row_offset;    /**< outputs left unbonded before the first row */
     enum jl_glass_kind kind;
-    bool segment0_left;
-    bool common0_top;
+    bool mirrored_x; /**< the first column is where the usual module has the last */
+    bool mirrored_y; /**< the same for rows */
     bool rows_sequential;
     bool external_supply;
+    bool bgr;   /**< red and blue subpixels in each other's place */
+    bool ips;   /**< bright where the usual glass is dark, unless the controller inverts */
+    bool round; /**< only the circle inside can be seen */
+    /** RAM as strapped by pins of the controller, where it has such; 0 is all of it. */
+    int ram_width, ram_height;
 };
 
 /**

@@ -15,12 +15,16 @@ extern "C" {
 struct jl_sim_port {
     struct jl_board *board;
     struct jl_i2c_bus *i2c;
-    struct jl_spi_bus *spi;
+    struct jl_stream_bus *stream;
     struct jl_device *device; /**< whose pins the port drives; may be NULL on I2C */
+    uint32_t clock_hz;        /**< SPI: set before each transfer; 0: the bus stays as it is */
 };
 
-/** Operations that take a struct jl_sim_port as context. */
+/** Operations that take a struct jl_sim_port as context: what every port has. */
 extern const struct jl_port_ops jl_sim_port_ops;
+
+/** The same on SPI and 8080 with repeat(), send_nine(), start() and poll(). */
+extern const struct jl_port_ops jl_sim_port_rich_ops;
 
 #ifdef __cplusplus
 }

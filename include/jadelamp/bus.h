@@ -1,0 +1,69 @@
+/*
+ * How a controller is wired. Each bus is a constant: a program carries the framing of
+ * those it names in its panel descriptions, and no other.
+ */
+#ifndef JADELAMP_BUS_H
+#define JADELAMP_BUS_H
+
+#include <stdbool.h>
+#include <stddef.h>
+#include <stdint.h>
+
+#include "jadelamp/status.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+struct jl_panel;
+struct jl_panel_config;
+struct jl_format;
+struct jl_port;
+
+/** The kinds of buses; a controller says which of them it has. */
+enum jl_bus_kind {
+    JL_BUS_I2C,
+    JL_BUS_SPI,       /**< 4-wire: clock, data, CS, D/C; mode 0 or 3, most significant bit first */
+    JL_BUS_SPI_3WIRE, /**< clock, data, CS; D/C is a ninth bit in front of each byte */
+    JL_BUS_8080_8,    /**< parallel, write strobe WR, D7..D0 */
+    JL_BUS_8080_16,   /**< parallel, D15..D0: a 5-6-5 pixel a strobe */
+};
+
+/** A bus. The members are for the library; `kind` may be read. */
+struct jl_bus {
+    uint8_t kind; /**< enum jl_bus_kind */
+    /** What the description and the port must have for this bus. */
+    jl_status (*check)(const struct jl_panel_config *config, const struct jl_format *format,
+                       const struct jl_port *port);
+    /** Sends an opcode and its arguments, or pixels (`data`) from the caller's memory. */
+    jl_status (*send)(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count);
+    /** Sends lines of pixels between which memory has others. NULL: by send(), line by line. */
+    jl_status (*lines)(const struct jl_panel *panel, const uint8_t *line, uint32_t line_bytes,
+                       uint32_t lines, uint16_t stride_bytes);
+    /** Sends one pixel (1 to 3 bytes; on I2C one) over and over, total_bytes of it. */
+    jl_status (*fill)(const struct jl_panel *panel, const uint8_t *pixel, uint8_t pixel_bytes,
+                      uint32_t total_bytes);
+};
+
+/** I2C: one control byte, 0x00 or 0x40, in front of commands or data. */
+extern const struct jl_bus jl_bus_i2c;
+/** SPI, 4-wire. */
+extern const struct jl_bus jl_bus_spi;
+/**
+ * SPI, 3-wire, 9 bits. With the port's send_nine() nothing is copied; else the bits are
+ * packed into bytes through the stack, 64 bytes of payload a transfer.
+ */
+extern const struct jl_bus jl_bus_spi_3wire;
+/** 8080, 8 bits: the port's send() strobes one byte at a time. */
+extern const struct jl_bus jl_bus_8080_8;
+/**
+ * 8080, 16 bits: send() gets memory that is aligned to 2 and holds 16-bit words in the
+ * processor's own order, one a strobe; body_bytes is even. Frames are jl_rgb565_cpu.
+ */
+extern const struct jl_bus jl_bus_8080_16;
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,125 @@
+/*
+ * The emulated controllers that follow the MIPI Display Command Set: one machine, described by
+ * what the parts' datasheets have differently.
+ */
+#ifndef JADELAMP_SIM_DCS_H
+#define JADELAMP_SIM_DCS_H
+
+#include "../device.h"
+#include "jadelamp/sim/emulators.h"
+
+enum { DCS_ARGUMENTS = 128, DCS_KEPT_ARGUMENTS = 5 };
+
+struct dcs_chip;
+
+/* A vendor's command; opcodes first..last take least..most arguments. */
+struct dcs_vendor_command {
+    uint8_t first, last;
+    uint8_t least, most;
+};
+
+struct dcs_part {
+    int ram_width, ram_height;
+    const struct dcs_vendor_command *vendor; /* ends with most == 0 in a zeroed entry */
+    uint8_t lacks[8];                        /* standard opcodes that the part has not; 0 ends */
+    uint8_t lock_after[2];                   /* vendor commands need these before; or 0, 0 */
+    int command_wait_ms;                     /* after soft reset and sleep out */
+    bool serial_16_bits;                     /* takes 5-6-5 over a serial bus */
+    /* Scan-out: time of a line, and lines of vertical blanking before the first one. */
+    uint64_t (*line_ps)(const struct dcs_chip *chip);
+    int (*blank_lines)(const struct dcs_chip *chip);
+};
+
+struct dcs_chip {
+    int width, height; /* of the RAM as strapped */
+    /* registers */
+    uint8_t address_mode, pixel_format;
+    bool asleep, was_awake, on, was_on, inverted, idle, partial, scrolling, te_on;
+    int column_start, column_end, page_start, page_end;
+    int partial_start, partial_end;
+    int scroll_top, scroll_rows, scroll_start;
+    uint8_t brightness, light_control;
+    uint8_t kept[256][DCS_KEPT_ARGUMENTS]; /* first arguments of the vendor's commands */
+    uint8_t kept_count[256];
+    uint8_t unlocked; /* how many of lock_after came */
+    /* the stream */
+    uint8_t command;
+    bool command_known, command_ignored, writing;
+    uint8_t arguments[DCS_ARGUMENTS];
+    int argument_count, least_arguments, most_arguments;
+    uint8_t pixel[3];
+    int pixel_bytes;
+    int column, page;
+    bool window_full, wrapped_reported, asleep_reported, first_byte_seen, no_command_reported;
+    /* times */
+    bool in_reset, reset_reported;
+    uint64_t reset_edge_ps, deaf_until_ps, sleep_out_from_ps, toggled_ps;
+    const char *deaf_after;
+    bool deaf_reported;
+    /* scan-out */
+    uint64_t scan_start_ps, scanned_ps;
+    /* width * height each: 0x00RRGGBB as shown at full colours; RAM, then what was scanned last */
+    uint32_t cells[];
+};
+
+bool dcs_fits(const struct dcs_part *part, const struct jl_glass *glass);
+void dcs_power_on(struct jl_device *device, const struct dcs_part *part);
+void dcs_reset(struct jl_device *device, const struct dcs_part *part, bool low);
+void dcs_write(struct jl_device *device, const struct dcs_part *part, const uint8_t *bytes,
+               size_t count, bool data);
+void dcs_write_words(struct jl_device *device, const struct dcs_part *part, const uint16_t *words,
+                     size_t count, bool data);
+void dcs_show(struct jl_device *device, struct jl_picture *picture);
+void dcs_seen(struct jl_device *device, const struct dcs_part *part, struct jl_picture *picture);
+bool dcs_te(struct jl_device *device, const struct dcs_part *part, uint64_t at_ps);
+uint64_t dcs_te_change(struct jl_device *device, const struct dcs_part *part, uint64_t after_ps);
+uint8_t dcs_brightness(struct jl_device *device);
+const char *dcs_why_dark(struct jl_device *device);
+
+/* A part's callbacks and its table; the cycles are in picoseconds. */
+#define DCS_EMULATOR(NAME, PART, RAM_WIDTH, RAM_HEIGHT, SERIAL_PS, PARALLEL_PS)                    \
+    static bool fits(const struct jl_glass *glass) {                                               \
+        return dcs_fits(&(PART), glass);                                                           \
+    }                                                                                              \
+    static void power_on(struct jl_device *device) {                                               \
+        dcs_power_on(device, &(PART));                                                             \
+    }                                                                                              \
+    static void reset(struct jl_device *device, bool low) {                                        \
+        dcs_reset(device, &(PART), low);                                                           \
+    }                                                                                              \
+    static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {   \
+        dcs_write(device, &(PART), bytes, count, data);                                            \
+    }                                                                                              \
+    static void write_words(struct jl_device *device, const uint16_t *words, size_t count,         \
+                            bool data) {                                                           \
+        dcs_write_words(device, &(PART), words, count, data);                                      \
+    }                                                                                              \
+    static void seen(struct jl_device *device, struct jl_picture *picture) {                       \
+        dcs_seen(device, &(PART), picture);                                                        \
+    }                                                                                              \
+    static bool te(struct jl_device *device, uint64_t at_ps) {                                     \
+        return dcs_te(device, &(PART), at_ps);                                                     \
+    }                                                                                              \
+    static uint64_t te_change(struct jl_device *device, uint64_t after_ps) {                       \
+        return dcs_te_change(device, &(PART), after_ps);                                           \
+    }                                                                                              \
+    const struct jl_device_ops jl_emulated_##NAME = {                                              \
+        .part = #NAME,                                                                             \
+        .state_bytes =                                                                             \
+            sizeof(struct dcs_chip) + 2 * sizeof(uint32_t) * (RAM_WIDTH) * (RAM_HEIGHT),           \
+        .fits = fits,                                                                              \
+        .power_on = power_on,                                                                      \
+        .reset = reset,                                                                            \
+        .write = write,                                                                            \
+        .write_words = write_words,                                                                \
+        .serial_cycle_ps = (SERIAL_PS),                                                            \
+        .parallel_cycle_ps = (PARALLEL_PS),                                                        \
+        .show = dcs_show,                                                                          \
+        .seen = seen,                                                                              \
+        .te = te,                                                                                  \
+        .te_change = te_change,                                                                    \
+        .brightness = dcs_brightness,                                                              \
+        .why_dark = dcs_why_dark,                                                                  \
+    }
+
+#endif

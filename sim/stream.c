@@ -1,0 +1,426 @@
+/*
+ * SPI and 8080: buses on which the master streams bytes or words to the devices whose CS is
+ * low. On SPI, MOSI changes on the falling edge of SCK and is sampled on the rising one,
+ * in mode 0 as in mode 3. On 8080, data are taken with the rising edge of WR.
+ *
+ * Time passes piece by piece, so that a controller that scans its glass meanwhile sees
+ * the RAM as it fills. A DMA transfer's bytes leave memory when the wire takes them.
+ */
+#include "stream.h"
+
+#include <stdlib.h>
+#include <string.h>
+
+/* Bytes or words handed to devices at a time: about a scan line at usual clocks. */
+enum { PIECE_UNITS = 64 };
+
+static struct jl_stream_bus *add(struct jl_board *board, uint64_t unit_ps, uint32_t overhead_ns) {
+    if (board->stream_count == MOST_BUSES) {
+        return NULL;
+    }
+    struct jl_stream_bus *bus = calloc(1, sizeof *bus);
+    if (!bus) {
+        return NULL;
+    }
+    bus->board = board;
+    bus->unit_ps = unit_ps;
+    bus->unit_bytes = 1;
+    bus->overhead_ps = overhead_ns * (uint64_t)1000;
+    board->streams[board->stream_count++] = bus;
+    return bus;
+}
+
+static uint64_t spi_byte_ps(uint32_t clock_hz) {
+    return 1000000000000u / clock_hz * 8;
+}
+
+static bool good_clock(uint32_t clock_hz) {
+    return clock_hz >= 1000 && clock_hz <= 200000000;
+}
+
+struct jl_stream_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz,
+                                       uint32_t overhead_ns, int mode) {
+    if (!good_clock(clock_hz) || (mode != 0 && mode != 3)) {
+        return NULL;
+    }
+    struct jl_stream_bus *bus = add(board, spi_byte_ps(clock_hz), overhead_ns);
+    if (bus) {
+        bus->idle_high = mode == 3;
+        bus->strobe = wire_create(board, bus->idle_high);
+        bus->data[0] = wire_create(board, false);
+    }
+    return bus;
+}
+
+struct jl_stream_bus *jl_board_add_8080(struct jl_board *board, uint32_t cycle_ns,
+                                        uint32_t overhead_ns, int lines) {
+    if (cycle_ns < 1 || cycle_ns > 1000000 || (lines != 8 && lines != 16)) {
+        return NULL;
+    }
+    struct jl_stream_bus *bus = add(board, cycle_ns * (uint64_t)1000, overhead_ns);
+    if (bus) {
+        bus->lines = lines;
+        bus->unit_bytes = lines / 8;
+        bus->idle_high = true;
+        bus->strobe = wire_create(board, true);
+        bus->read_strobe = wire_create(board, true);
+        for (int i = 0; i < lines; i++) {
+            bus->data[i] = wire_create(board, false);
+        }
+    }
+    return bus;
+}
+
+bool jl_stream_clock(struct jl_stream_bus *bus, uint32_t clock_hz) {
+    if (bus->lines || !good_clock(clock_hz) || bus->flight.bytes) {
+        return false;
+    }
+    bus->unit_ps = spi_byte_ps(clock_hz);
+    return true;
+}
+
+bool jl_stream_attach(struct jl_stream_bus *bus, struct jl_device *device) {
+    const struct jl_device_ops *ops = device->ops;
+    if (bus->device_count == MOST_ON_BUS || (bus->lines == 16 ? !ops->write_words : !ops->write) ||
+        (bus->lines ? !ops->parallel_cycle_ps : !ops->serial_cycle_ps)) {
+        return false;
+    }
+    bus->devices[bus->device_count++] = device;
+    device->stream = bus;
+    return true;
+}
+
+void jl_device_three_wire(struct jl_device *device, bool three_wire) {
+    device->three_wire = three_wire;
+}
+
+void jl_device_tolerates(struct jl_device *device, uint64_t cycle_ps) {
+    device->tolerated_cycle_ps = cycle_ps;
+}
+
+bool device_is_serial(const struct jl_device *device) {
+    return device->stream && !device->stream->lines;
+}
+
+/* ---- too fast ---- */
+
+static void report_clock(struct jl_device *device, bool parallel, uint64_t cycle, uint64_t least) {
+    if (device->clock_reported) {
+        return;
+    }
+    device->clock_reported = true;
+    if (parallel) {
+        device_report(device, JL_SEVERITY_WARNING,
+                      "write cycle of %.1f ns, the datasheet asks for %.1f ns at least",
+                      (double)cycle / 1e3, (double)least / 1e3);
+    } else {
+        device_report(device, JL_SEVERITY_WARNING,
+                      "SPI clock %.2f MHz, the datasheet allows %.2f MHz", 1e6 / (double)cycle,
+                      1e6 / (double)least);
+    }
+}
+
+/* The chance of a wrong byte, in 65536ths: 0 within the part's limit. */
+static uint32_t error_chance(const struct jl_stream_bus *bus, struct jl_device *device) {
+    uint64_t least = bus->lines ? device->ops->parallel_cycle_ps : device->ops->serial_cycle_ps;
+    uint64_t cycle = bus->lines ? bus->unit_ps : bus->unit_ps / 8;
+    if (cycle >= least) {
+        return 0;
+    }
+    report_clock(device, bus->lines != 0, cycle, least);
+    if (device->tolerated_cycle_ps && cycle >= device->tolerated_cycle_ps) {
+        return 0;
+    }
+    /* A choice, not physics: at four times the clock about one byte in 85 is wrong. */
+    return (uint32_t)(256 * (least - cycle) / cycle) + 1;
+}
+
+static void spoil(struct jl_device *device, uint8_t *bytes, size_t count, uint32_t chance) {
+    for (size_t i = 0; i < count; i++) {
+        uint8_t noise[3];
+        device_noise(device, noise, sizeof noise);
+        if ((noise[0] | (uint32_t)noise[1] << 8) < chance) {
+            bytes[i] ^= (uint8_t)(1u << (noise[2] & 7));
+        }
+    }
+}
+
+/* ---- bits to words ---- */
+
+/* Puts bits into the device's shift register; whole words go to the device. */
+static void shift_in(struct jl_device *device, unsigned value, unsigned bits) {
+    unsigned word = device->three_wire ? 9 : 8;
+    for (unsigned bit = bits; bit > 0; bit--) {
+        device->shifted = device->shifted << 1 | (value >> (bit - 1) & 1);
+        if (++device->shifted_bits == word) {
+            uint8_t byte = (uint8_t)device->shifted;
+            bool data = device->three_wire ? device->shifted >> 8 & 1 : device->pins[JL_DEVICE_DC];
+            device->ops->write(device, &byte, 1, data);
+            device->shifted = 0;
+            device->shifted_bits = 0;
+        }
+    }
+}
+
+void stream_deselected(struct jl_device *device) {
+    if (device->shifted) {
+        device_report(device, JL_SEVERITY_ERROR,
+                      "CS rose in the middle of a word: %u of its %d bits are lost",
+                      device->shifted_bits, device->three_wire ? 9 : 8);
+    }
+    device->shifted = 0;
+    device->shifted_bits = 0;
+}
+
+/* How a transfer puts bytes on the wire. */
+struct framing {
+    bool nine; /* SPI: a ninth bit in front of each byte, */
+    bool data; /* and this is it */
+};
+
+static void deliver_serial(struct jl_device *device, const uint8_t *bytes, size_t count,
+                           struct framing framing) {
+    if (!framing.nine && !device->three_wire && !device->shifted_bits) {
+        device->ops->write(device, bytes, count, device->pins[JL_DEVICE_DC]);
+        return;
+    }
+    for (size_t i = 0; i < count; i++) {
+        shift_in(device, bytes[i] | (unsigned)framing.data << 8, framing.nine ? 9 : 8);
+    }
+}
+
+static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device,
+                       const uint8_t *bytes, size_t units, struct framing framing) {
+    uint8_t spoiled[PIECE_UNITS * 2];
+    size_t count = units * (size_t)bus->unit_bytes;
+    uint32_t chance = error_chance(bus, device);
+    if (chance) {
+        memcpy(spoiled, bytes, count);
+        spoil(device, spoiled, count, chance);
+        bytes = spoiled;
+    }
+    if (bus->lines == 16) {
+        uint16_t words[PIECE_UNITS];
+        memcpy(words, bytes, count);
+        device->ops->write_words(device, words, units, device->pins[JL_DEVICE_DC]);
+    } else if (bus->lines) {
+        device->ops->write(device, bytes, units, device->pins[JL_DEVICE_DC]);
+    } else {
+        deliver_serial(device, bytes, units, framing);
+    }
+}
+
+static void deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
+                    struct framing framing) {
+    const struct jl_device *selected = NULL;
+    for (size_t i = 0; i < bus->device_count; i++) {
+        struct jl_device *device = bus->devices[i];
+        if (device->unplugged || device->pins[JL_DEVICE_CS]) {
+            continue;
+        }
+        if (selected && !bus->contention_reported) {
+            bus->contention_reported = true;
+            device_report(device, JL_SEVERITY_ERROR,
+                          "takes bytes together with %s: the CS pins of both are low",
+                          selected->name);
+        }
+        selected = device;
+        deliver_to(bus, device, bytes, units, framing);
+    }
+}
+
+/* ---- wires of the recording ---- */
+
+static void record_bits(struct jl_stream_bus *bus, unsigned value, int bits, uint64_t start) {
+    uint64_t bit_ps = bus->unit_ps / 8;
+    for (int bit = bits - 1; bit >= 0; bit--, start += bit_ps) {
+        wire_set(bus->board, bus->strobe, false, start);
+        wire_set(bus->board, bus->data[0], value >> bit & 1, start);
+        wire_set(bus->board, bus->strobe, true, start + bit_ps / 2);
+    }
+}
+
+static void record_word(struct jl_stream_bus *bus, unsigned word, uint64_t start) {
+    wire_set(bus->board, bus->strobe, false, start);
+    for (int i = 0; i < bus->lines; i++) {
+        wire_set(bus->board, bus->data[i], word >> i & 1, start);
+    }
+    wire_set(bus->board, bus->strobe, true, start + bus->unit_ps / 2);
+}
+
+static void record_unit(struct jl_stream_bus *bus, const uint8_t *bytes, struct framing framing,
+                        uint64_t start) {
+    if (bus->lines == 16) {
+        uint16_t word;
+        memcpy(&word, bytes, sizeof word);
+        record_word(bus, word, start);
+    } else if (bus->lines) {
+        record_word(bus, bytes[0], start);
+    } else {
+        record_bits(bus, bytes[0] | (unsigned)framing.data << 8, framing.nine ? 9 : 8, start);
+    }
+}
+
+/* ---- blocking transfers ---- */
+
+static void write_pieces(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
+                         struct framing framing) {
+    struct jl_board *board = bus->board;
+    uint64_t unit_ps = framing.nine ? bus->unit_ps / 8 * 9 : bus->unit_ps;
+    size_t most = board_records(board) ? 1 : PIECE_UNITS;
+    while (units) {
+        size_t now = units < most ? units : most;
+        if (board_records(board)) {
+            record_unit(bus, bytes, framing, board->now_ps);
+        }
+        deliver(bus, bytes, now, framing);
+        board_advance(board, board->now_ps + now * unit_ps);
+        bus->byte_count += now * (size_t)bus->unit_bytes;
+        bytes += now * (size_t)bus->unit_bytes;
+        units -= now;
+    }
+}
+
+/* A transfer begins when the last one is out and the master's software is through. */
+static void begin(struct jl_stream_bus *bus) {
+    jl_stream_finish(bus);
+    board_advance(bus->board, bus->board->now_ps + bus->overhead_ps);
+}
+
+static void end(struct jl_stream_bus *bus) {
+    wire_set(bus->board, bus->strobe, bus->idle_high, bus->board->now_ps);
+}
+
+void jl_stream_write(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count) {
+    begin(bus);
+    write_pieces(bus, bytes, count / (size_t)bus->unit_bytes, (struct framing){false, false});
+    end(bus);
+}
+
+void jl_stream_write_nine(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
+                          bool data) {
+    begin(bus);
+    write_pieces(bus, bytes, count, (struct framing){true, data});
+    end(bus);
+}
+
+void jl_stream_repeat(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
+                      uint32_t times) {
+    uint8_t many[PIECE_UNITS * 6]; /* whole pixels of 1, 2 and 3 bytes */
+    size_t copies = sizeof many / count;
+    for (size_t i = 0; i < copies; i++) {
+        memcpy(many + i * count, bytes, count);
+    }
+    begin(bus);
+    while (times) {
+        size_t now = times < copies ? times : copies;
+        write_pieces(bus, many, now * count / (size_t)bus->unit_bytes,
+                     (struct framing){false, false});
+        times -= (uint32_t)now;
+    }
+    end(bus);
+}
+
+/* ---- DMA ---- */
+
+bool jl_stream_start(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count) {
+    if (bus->flight.bytes) {
+        return false;
+    }
+    uint8_t *copy = malloc(count ? count : 1);
+    if (!copy) {
+        return false;
+    }
+    begin(bus);
+    memcpy(copy, bytes, count);
+    bus->flight = (struct flight){.bytes = bytes,
+                                  .as_started = copy,
+                                  .units = count / (size_t)bus->unit_bytes,
+                                  .start_ps = bus->board->now_ps};
+    stream_deliver_until(bus, bus->board->now_ps);
+    return true;
+}
+
+bool jl_stream_busy(const struct jl_stream_bus *bus) {
+    return bus->flight.bytes != NULL;
+}
+
+uint64_t stream_next_ps(const struct jl_stream_bus *bus) {
+    const struct flight *flight = &bus->flight;
+    size_t piece = flight->units - flight->taken;
+    piece = piece < PIECE_UNITS ? piece : PIECE_UNITS;
+    return flight->start_ps + (flight->taken + piece) * bus->unit_ps;
+}
+
+static uint64_t end_ps(const struct jl_stream_bus *bus) {
+    return bus->flight.start_ps + bus->flight.units * bus->unit_ps;
+}
+
+static void report_overwritten(struct jl_stream_bus *bus, size_t first, size_t count) {
+    struct flight *flight = &bus->flight;
+    if (flight->reported || memcmp(flight->bytes + first, flight->as_started + first, count) == 0) {
+        return;
+    }
+    while (flight->bytes[first] == flight->as_started[first]) {
+        first++;
+    }
+    flight->reported = true;
+    for (size_t i = 0; i < bus->device_count; i++) {
+        if (!bus->devices[i]->pins[JL_DEVICE_CS]) {
+            device_report(bus->devices[i], JL_SEVERITY_ERROR,
+                          "the buffer at %p was overwritten in flight: byte %zu of %zu was %02X "
+                          "when the transfer started at %.3f ms, the wire took %02X",
+                          (const void *)flight->bytes, first,
+                          flight->units * (size_t)bus->unit_bytes, flight->as_started[first],
+                          (double)flight->start_ps / 1e9, flight->bytes[first]);
+        }
+    }
+}
+
+/* What the wire has taken whole by then. Devices see the time at which their piece began. */
+void stream_deliver_until(struct jl_stream_bus *bus, uint64_t until_ps) {
+    const struct framing plain = {false, false};
+    struct jl_board *board = bus->board;
+    struct flight *flight = &bus->flight;
+    uint64_t whole = (until_ps - flight->start_ps) / bus->unit_ps;
+    uint64_t kept = board->now_ps;
+    size_t most = board_records(board) ? 1 : PIECE_UNITS;
+    while (flight->taken < flight->units && flight->taken < whole) {
+        size_t units = (size_t)(whole < flight->units ? whole : flight->units) - flight->taken;
+        units = units < most ? units : most;
+        size_t first = flight->taken * (size_t)bus->unit_bytes;
+        size_t count = units * (size_t)bus->unit_bytes;
+        board->now_ps = flight->start_ps + flight->taken * bus->unit_ps;
+        if (board_records(board)) {
+            record_unit(bus, flight->bytes + first, plain, board->now_ps);
+        }
+        report_overwritten(bus, first, count);
+        deliver(bus, flight->bytes + first, units, plain);
+        bus->byte_count += count;
+        flight->taken += units;
+    }
+    board->now_ps = kept;
+    if (flight->taken == flight->units) {
+        free(flight->as_started);
+        *flight = (struct flight){0};
+        end(bus);
+    }
+}
+
+void jl_stream_finish(struct jl_stream_bus *bus) {
+    board_advance(bus->board, bus->board->now_ps + jl_stream_left_ps(bus));
+}
+
+uint64_t jl_stream_left_ps(const struct jl_stream_bus *bus) {
+    return bus->flight.bytes && end_ps(bus) > bus->board->now_ps ? end_ps(bus) - bus->board->now_ps
+                                                                 : 0;
+}
+
+uint64_t jl_stream_byte_count(const struct jl_stream_bus *bus) {
+    return bus->byte_count;
+}
+
+void stream_free(struct jl_stream_bus *bus) {
+    free(bus->flight.as_started);
+    free(bus);
+}

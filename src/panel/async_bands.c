@@ -1,0 +1,29 @@
+/* Bands through two pieces of memory: one is drawn while the other is on the wire. */
+#include "jadelamp/async.h"
+
+#include "panel.h"
+#include "run.h"
+
+static jl_status send(struct jl_bands *bands, struct jl_rect band) {
+    struct jl_async *async = bands->async;
+    if (band.h == 0) {
+        return jl_async_finish(async);
+    }
+    jl_status status = jl_async_send(async, band, bands->frame.pixels, bands->frame.stride_bytes);
+    uint8_t *drawn = bands->frame.pixels;
+    bands->frame.pixels = bands->other_memory;
+    bands->other_memory = drawn;
+    return status == JL_BUSY ? JL_OK : status;
+}
+
+jl_status jl_bands_begin_async(struct jl_bands *bands, struct jl_async *async, void *memory_a,
+                               void *memory_b, size_t memory_bytes) {
+    jl_status status = jl_bands_begin(bands, async ? async->panel : NULL,
+                                      memory_b ? memory_a : NULL, memory_bytes);
+    if (status == JL_OK) {
+        bands->async = async;
+        bands->other_memory = memory_b;
+        bands->send = send;
+    }
+    return status;
+}

@@ -1,0 +1,26 @@
+/* Buses with a CS pin, and most of them with a D/C pin: SPI and 8080. */
+#ifndef JADELAMP_SRC_BUS_PINS_H
+#define JADELAMP_SRC_BUS_PINS_H
+
+#include "bus.h"
+
+/* Sends bytes, in as many transfers as the port asks, with D/C at a level and CS low. */
+jl_status jl_pins_send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count);
+
+/* Sends lines under one CS; gathered in the port's memory where that saves transfers. */
+jl_status jl_pins_lines(const struct jl_panel *panel, const uint8_t *line, uint32_t line_bytes,
+                        uint32_t lines, uint16_t stride_bytes);
+
+/* Sends one pixel over and over: by the port's repeat(), or many at a time from memory. */
+jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint8_t pixel_bytes,
+                       uint32_t total_bytes);
+
+/* The same without repeat(), by the bus's data(). */
+jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel, uint8_t pixel_bytes,
+                          uint32_t total_bytes);
+
+/* Whether the port has pins and the controller takes the layout. */
+jl_status jl_pins_check(const struct jl_port *port, const struct jl_format *format,
+                        uint16_t layouts);
+
+#endif

@@ -1,0 +1,75 @@
+/* A frame of another format, converted piece by piece. */
+#include "../core/paint.h"
+#include "direct.h"
+#include "panel.h"
+#include "run.h"
+
+enum { CHUNK = 16 };
+
+/* From the frame to a piece in the panel's format, some colours at a time. */
+static void draw_converted(struct jl_frame *piece, struct jl_rect area, int16_t x, int16_t y,
+                           const void *context) {
+    const struct jl_frame *frame = context;
+    jl_color row[CHUNK];
+    for (int16_t dy = 0; dy < area.h; dy++) {
+        for (int16_t dx = 0; dx < area.w; dx = (int16_t)(dx + CHUNK)) {
+            int16_t count = area.w - dx < CHUNK ? (int16_t)(area.w - dx) : CHUNK;
+            frame->target.ops->get((struct jl_target *)&frame->target, (int16_t)(x + dx),
+                                   (int16_t)(y + dy), count, row);
+            jl_ops_put(&piece->target, (int16_t)(area.x + dx), (int16_t)(area.y + dy), count, row);
+        }
+    }
+}
+
+/* Grown to what the controller can address. */
+static struct jl_rect grown(const struct jl_panel *panel, struct jl_rect area) {
+    int unit_mask = panel->config->controller->column_unit - 1;
+    int left = area.x & ~unit_mask;
+    int end = (area.x + area.w + unit_mask) & ~unit_mask;
+    return (struct jl_rect){(int16_t)left, area.y, (int16_t)(end - left), area.h};
+}
+
+jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, void *memory,
+                              size_t memory_bytes) {
+    jl_status status = jl_panel_ready(panel);
+    if (status != JL_OK) {
+        if (panel) {
+            panel->shown = NULL; /* as in jl_panel_present() */
+        }
+        return status;
+    }
+    if (!frame || !memory) {
+        return JL_BAD_ARGUMENT;
+    }
+    if (!frame->target.ops->get || panel->format->planes > 1) {
+        return JL_UNSUPPORTED;
+    }
+    if (frame->target.bounds.w != panel->width || frame->target.bounds.h != panel->height) {
+        return JL_OUT_OF_RANGE;
+    }
+    int16_t unit = panel->config->controller->column_unit;
+    if (memory_bytes < jl_line_bytes(panel->format, unit)) {
+        return JL_TOO_SMALL;
+    }
+    struct jl_direct direct = {
+        .panel = panel, .buffer = memory, .buffer_bytes = memory_bytes, .status = JL_OK};
+    const struct jl_rect *areas;
+    uint8_t count = jl_present_areas(panel, frame, &areas);
+    for (uint8_t i = 0; i < count && direct.status == JL_OK; i++) {
+        struct jl_rect area = grown(panel, areas[i]);
+        /* Pages are drawn whole: the rows above and below come from the frame, too. */
+        int mask = (1 << panel->format->line_rows_log2) - 1;
+        int top = area.y & ~mask, end = (area.y + area.h + mask) & ~mask;
+        end = end < panel->height ? end : panel->height;
+        area.y = (int16_t)top;
+        area.h = (int16_t)(end - top);
+        jl_direct_stream(&direct, area, draw_converted, frame);
+    }
+    if (direct.status == JL_OK) {
+        panel->shown = frame;
+        if (frame->damage) {
+            frame->damage->count = 0;
+        }
+    }
+    return direct.status;
+}

@@ -1,0 +1,43 @@
+/* Rows of the glass that show other rows of the RAM, or nothing. */
+#include "panel.h"
+#include "steps.h"
+
+static bool on_glass(const struct jl_panel *panel, int16_t top, int16_t rows) {
+    return top >= 0 && rows >= 1 && (int32_t)top + rows <= panel->config->height;
+}
+
+static jl_status send(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
+    return bytes ? jl_panel_settle(panel, jl_steps_run_plain(panel, steps, bytes)) : JL_UNSUPPORTED;
+}
+
+jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16_t first) {
+    uint8_t steps[JL_STEPS_MOST_BYTES];
+    jl_status status = jl_panel_ready(panel);
+    if (status != JL_OK) {
+        return status;
+    }
+    const struct jl_scroller *scroller = panel->config->scroller;
+    if (!scroller || !scroller->roll) {
+        return JL_UNSUPPORTED;
+    }
+    if (!on_glass(panel, top, rows) || first < 0 || first >= rows) {
+        return JL_OUT_OF_RANGE;
+    }
+    return send(panel, steps, scroller->roll(panel, top, rows, first, steps));
+}
+
+jl_status jl_panel_part(struct jl_panel *panel, int16_t top, int16_t rows) {
+    uint8_t steps[JL_STEPS_MOST_BYTES];
+    jl_status status = jl_panel_ready(panel);
+    if (status != JL_OK) {
+        return status;
+    }
+    const struct jl_scroller *scroller = panel->config->scroller;
+    if (!scroller || !scroller->part) {
+        return JL_UNSUPPORTED;
+    }
+    if (rows != 0 && !on_glass(panel, top, rows)) {
+        return JL_OUT_OF_RANGE;
+    }
+    return send(panel, steps, scroller->part(panel, top, rows, steps));
+}

@@ -1,0 +1,267 @@
+#include "stage.h"
+
+#include <string.h>
+
+#include "harness.h"
+#include "kinds.h"
+
+#define TFT_FORMATS                                                                                \
+    { &jl_rgb565, &jl_rgb666, NULL }
+
+const struct make makes[MAKES] = {
+    {"st7735 128x160 strapped", &jl_st7735_128x160, &jl_emulated_st7735, 128, 160, 0, 0, 128, 160,
+     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false},
+    {"st7735 128x160 offset", &jl_st7735, &jl_emulated_st7735, 128, 160, 2, 1, 0, 0,
+     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false},
+    {"st7735 128x128", &jl_st7735_132x132, &jl_emulated_st7735, 128, 128, 2, 1, 132, 132,
+     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false},
+    {"st7735 80x160", &jl_st7735, &jl_emulated_st7735, 80, 160, 26, 1, 0, 0,
+     JL_MODULE_BGR | JL_MODULE_IPS, 15151515, 66, TFT_FORMATS, false},
+    {"st7735 80x160 strapped", &jl_st7735_128x160, &jl_emulated_st7735, 80, 160, 24, 0, 128, 160,
+     JL_MODULE_BGR | JL_MODULE_IPS, 15151515, 66, TFT_FORMATS, false},
+    {"st7789 240x240", &jl_st7789, &jl_emulated_st7789, 240, 240, 0, 0, 0, 0, JL_MODULE_IPS,
+     15151515, 66, TFT_FORMATS, false},
+    {"st7789 240x320", &jl_st7789, &jl_emulated_st7789, 240, 320, 0, 0, 0, 0, JL_MODULE_IPS,
+     15151515, 66, TFT_FORMATS, false},
+    {"st7789 135x240", &jl_st7789, &jl_emulated_st7789, 135, 240, 52, 40, 0, 0, JL_MODULE_IPS,
+     15151515, 66, TFT_FORMATS, false},
+    {"st7789 170x320", &jl_st7789, &jl_emulated_st7789, 170, 320, 35, 0, 0, 0, JL_MODULE_IPS,
+     15151515, 66, TFT_FORMATS, false},
+    {"ili9341 240x320", &jl_ili9341, &jl_emulated_ili9341, 240, 320, 0, 0, 0, 0,
+     JL_MODULE_MIRROR_X | JL_MODULE_BGR, 10000000, 66, TFT_FORMATS, false},
+    {"ili9488 320x480",
+     &jl_ili9488,
+     &jl_emulated_ili9488,
+     320,
+     480,
+     0,
+     0,
+     0,
+     0,
+     JL_MODULE_MIRROR_X | JL_MODULE_BGR,
+     15151515,
+     30,
+     {&jl_rgb666, NULL, NULL},
+     false},
+    {"gc9a01 240x240", &jl_gc9a01, &jl_emulated_gc9a01, 240, 240, 0, 0, 0, 0,
+     JL_MODULE_IPS | JL_MODULE_BGR, 100000000, 66, TFT_FORMATS, true},
+    {"ssd1351 128x128",
+     &jl_ssd1351,
+     &jl_emulated_ssd1351,
+     128,
+     128,
+     0,
+     0,
+     0,
+     0,
+     0,
+     20000000,
+     300,
+     {&jl_rgb565, &jl_rgb666_low, NULL},
+     false},
+    {"ssd1331 96x64",
+     &jl_ssd1331,
+     &jl_emulated_ssd1331,
+     96,
+     64,
+     0,
+     0,
+     0,
+     0,
+     0,
+     6600000,
+     130,
+     {&jl_rgb565, &jl_rgb332, NULL},
+     false},
+    {"ssd1327 128x128",
+     &jl_ssd1327,
+     &jl_emulated_ssd1327,
+     128,
+     128,
+     0,
+     0,
+     0,
+     0,
+     0,
+     10000000,
+     300,
+     {&jl_grey4, NULL, NULL},
+     false},
+    {"ssd1327 96x96",
+     &jl_ssd1327,
+     &jl_emulated_ssd1327,
+     96,
+     96,
+     16,
+     0,
+     0,
+     0,
+     0,
+     10000000,
+     300,
+     {&jl_grey4, NULL, NULL},
+     false},
+    {"ssd1322 256x64",
+     &jl_ssd1322,
+     &jl_emulated_ssd1322,
+     256,
+     64,
+     112,
+     0,
+     0,
+     0,
+     0,
+     10000000,
+     300,
+     {&jl_grey4, NULL, NULL},
+     false},
+};
+
+static uint16_t memory[2][STAGE_BYTES / 2]; /* aligned for 16-bit buses */
+
+const struct make *make_named(const char *name) {
+    for (int i = 0; i < MAKES; i++) {
+        if (strcmp(makes[i].name, name) == 0) {
+            return &makes[i];
+        }
+    }
+    EXPECT(false);
+    return &makes[0];
+}
+
+static void connect(struct stage *stage, const struct make *make, const struct wish *wish) {
+    uint8_t kind = stage->config.bus->kind;
+    stage->sim = (struct jl_sim_port){.board = stage->board, .device = stage->device};
+    if (kind == JL_BUS_I2C) {
+        stage->sim.i2c = jl_board_add_i2c(stage->board, 400000, wish->overhead_ns);
+        EXPECT(jl_i2c_attach(stage->sim.i2c, stage->device, 0x3C));
+        return;
+    }
+    if (kind == JL_BUS_8080_8 || kind == JL_BUS_8080_16) {
+        stage->sim.stream = jl_board_add_8080(stage->board, make->cycle_ns, wish->overhead_ns,
+                                              kind == JL_BUS_8080_16 ? 16 : 8);
+    } else {
+        stage->sim.stream = jl_board_add_spi(
+            stage->board, wish->clock_hz ? wish->clock_hz : make->clock_hz, wish->overhead_ns, 0);
+        jl_device_three_wire(stage->device, kind == JL_BUS_SPI_3WIRE);
+    }
+    EXPECT(jl_stream_attach(stage->sim.stream, stage->device));
+}
+
+void stage_open(struct stage *stage, const struct make *make, const struct wish *wish) {
+    uint8_t module = make->module ^ wish->module_change;
+    const struct jl_glass glass = {
+        .width = make->width,
+        .height = make->height,
+        .column_offset = make->x,
+        .row_offset = make->y,
+        .kind = JL_GLASS_TFT,
+        .mirrored_x = (module & JL_MODULE_MIRROR_X) != 0,
+        .mirrored_y = (module & JL_MODULE_MIRROR_Y) != 0,
+        .bgr = (module & JL_MODULE_BGR) != 0,
+        .ips = (module & JL_MODULE_IPS) != 0,
+        .round = make->round,
+        .ram_width = make->ram_width,
+        .ram_height = make->ram_height,
+    };
+    *stage = (struct stage){.board = jl_board_create(44)};
+    stage->device = jl_board_add_device(stage->board, make->emulator, make->name, &glass);
+    EXPECT(stage->device != NULL);
+    stage->config = (struct jl_panel_config){
+        .controller = make->controller,
+        .bus = wish->bus ? wish->bus : &jl_bus_spi,
+        .format = wish->format,
+        .width = (int16_t)make->width,
+        .height = (int16_t)make->height,
+        .column_offset = (int16_t)make->x,
+        .row_offset = (int16_t)make->y,
+        .i2c_address = 0x3C,
+        .module = module | JL_MODULE_RESET_WIRED,
+        .turn = wish->turn,
+        .inverted = wish->inverted,
+        .scroller = wish->scroller,
+    };
+    connect(stage, make, wish);
+    stage->port =
+        (struct jl_port){.ops = wish->ops ? wish->ops : &jl_sim_port_ops, .context = &stage->sim};
+    EXPECT_INT(jl_panel_open(&stage->panel, &stage->config, &stage->port), JL_OK);
+}
+
+void stage_close(struct stage *stage) {
+    jl_board_destroy(stage->board);
+}
+
+struct jl_frame stage_frame(struct stage *stage, int which) {
+    struct jl_frame frame;
+    bool on_side = (stage->config.turn & 1) != 0;
+    int16_t width = on_side ? stage->config.height : stage->config.width;
+    int16_t height = on_side ? stage->config.width : stage->config.height;
+    EXPECT_INT(jl_frame_init(&frame, stage->panel.format, width, height, memory[which],
+                             sizeof memory[which]),
+               JL_OK);
+    return frame;
+}
+
+struct jl_picture stage_look(struct stage *stage) {
+    struct jl_picture picture;
+    jl_board_wait_ps(stage->board, 200000000000u);
+    EXPECT(jl_device_picture(stage->device, &picture));
+    return picture;
+}
+
+void stage_expect_content(struct stage *stage) {
+    const struct jl_diagnostic *list;
+    for (size_t i = jl_board_diagnostics(stage->board, &list); i > 0; i--) {
+        if (list[i - 1].severity != JL_SEVERITY_NOTE) {
+            EXPECT_TEXT(list[i - 1].text, "no complaint");
+        }
+    }
+}
+
+void stage_expect_complaint(struct stage *stage, const char *text) {
+    const struct jl_diagnostic *list;
+    const char *seen = "";
+    int complaints = 0;
+    size_t count = jl_board_diagnostics(stage->board, &list);
+    for (size_t i = 0; i < count; i++) {
+        if (list[i].severity != JL_SEVERITY_NOTE) {
+            seen = complaints++ ? seen : list[i].text;
+        }
+    }
+    EXPECT_INT(complaints, 1);
+    EXPECT_CONTAINS(seen, text);
+}
+
+/* A quarter turn clockwise moves what is at (x, y) of a picture `high` rows high. */
+static void turn_clockwise(int *x, int *y, int high) {
+    int before = *x;
+    *x = high - 1 - *y;
+    *y = before;
+}
+
+struct jl_picture stage_expected(const struct stage *stage, const struct jl_frame *frame,
+                                 const struct make *make) {
+    struct jl_picture picture;
+    const struct kind *kind = kind_of(frame->format);
+    int w = frame->target.bounds.w, h = frame->target.bounds.h;
+    EXPECT(jl_picture_create(&picture, make->width, make->height));
+    for (int y = 0; y < h; y++) {
+        for (int x = 0; x < w; x++) {
+            int glass_x = stage->config.turn & JL_TURN_MIRROR ? w - 1 - x : x, glass_y = y;
+            for (int quarter = 0; quarter < (stage->config.turn & 3); quarter++) {
+                turn_clockwise(&glass_x, &glass_y, quarter % 2 ? w : h);
+            }
+            jl_color c = kind->see(frame->pixels, w, h, x, y);
+            /* Visible when the middle of the pixel is inside the circle, in half pixels. */
+            int from_x = 2 * glass_x + 1 - make->width, from_y = 2 * glass_y + 1 - make->height;
+            if (make->round && from_x * from_x + from_y * from_y > make->width * make->width) {
+                c = JL_BLACK;
+            }
+            uint8_t *at = jl_picture_at(&picture, glass_x, glass_y);
+            at[0] = (uint8_t)(c >> 16);
+            at[1] = (uint8_t)(c >> 8);
+            at[2] = (uint8_t)c;
+        }
+    }
+    return picture;
+}

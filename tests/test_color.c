@@ -1,0 +1,898 @@
+/*
+ * Colour and grey panels: for every controller, size, turn, colour order, format and bus the
+ * glass shows what the frame holds, by geometry; the exact bytes of windows; the settings.
+ */
+#include "harness.h"
+
+#include <stdio.h>
+#include <string.h>
+
+#include "kinds.h"
+#include "naive.h"
+#include "stage.h"
+
+/* Every pixel its own: a wrong offset, turn or byte order cannot hide. */
+static void fill_with_noise(struct jl_frame *frame, uint32_t seed) {
+    struct test_random random = {seed + 1};
+    size_t bytes = (size_t)frame->stride_bytes * (size_t)frame->target.bounds.h;
+    for (size_t i = 0; i < bytes; i++) {
+        frame->pixels[i] = (uint8_t)(test_random_next(&random) >> 11);
+    }
+}
+
+static void expect_shown(struct stage *stage, const struct make *make, struct jl_frame *frame) {
+    struct jl_picture expected = stage_expected(stage, frame, make);
+    struct jl_picture seen = stage_look(stage);
+    EXPECT_PICTURE(&seen, &expected, make->name);
+    jl_picture_free(&seen);
+    jl_picture_free(&expected);
+    stage_expect_content(stage);
+}
+
+static void expect_noise_on_glass(const struct make *make, const struct wish *wish) {
+    struct stage stage;
+    stage_open(&stage, make, wish);
+    struct jl_frame frame = stage_frame(&stage, 0);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    fill_with_noise(&frame, wish->turn);
+    EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+    expect_shown(&stage, make, &frame);
+    stage_close(&stage);
+}
+
+static void every_size_turn_order_and_format(void) {
+    for (int i = 0; i < MAKES; i++) {
+        const struct make *make = &makes[i];
+        for (int turn = 0; turn < 8; turn++) {
+            if ((turn & 1) && !make->controller->quarter_turns) {
+                continue;
+            }
+            for (int format = 0; make->formats[format]; format++) {
+                /* Order and inversion of the glass, and its mounting, go with the turns. */
+                for (int order = 0; order < 2; order++) {
+                    bool colors = make->formats[format]->bits_per_pixel > 4;
+                    struct wish wish = {
+                        .turn = (uint8_t)turn,
+                        .format = make->formats[format],
+                        .module_change =
+                            (uint8_t)((order && colors ? JL_MODULE_BGR : 0) |
+                                      (order ? (turn >> 1 & 3) * JL_MODULE_MIRROR_X : 0))};
+                    test_row("%s, turn %d, format %d, order %d", make->name, turn, format, order);
+                    expect_noise_on_glass(make, &wish);
+                }
+            }
+        }
+    }
+}
+
+/* Each controller's buses; the way of the bits must not matter. */
+static void every_bus(void) {
+    static const struct jl_bus *const buses[] = {&jl_bus_i2c, &jl_bus_spi, &jl_bus_spi_3wire,
+                                                 &jl_bus_8080_8, &jl_bus_8080_16};
+    for (int i = 0; i < MAKES; i++) {
+        for (size_t bus = 0; bus < 5; bus++) {
+            for (int rich = 0; rich < 2; rich++) {
+                if (!(makes[i].controller->buses >> buses[bus]->kind & 1) ||
+                    (rich && buses[bus] == &jl_bus_i2c)) {
+                    continue;
+                }
+                struct wish wish = {.bus = buses[bus],
+                                    .turn = JL_TURN_180,
+                                    .ops = rich ? &jl_sim_port_rich_ops : &jl_sim_port_ops,
+                                    .format =
+                                        buses[bus] == &jl_bus_8080_16 ? &jl_rgb565_cpu : NULL};
+                test_row("%s, bus %d, rich %d", makes[i].name, buses[bus]->kind, rich);
+                expect_noise_on_glass(&makes[i], &wish);
+            }
+        }
+    }
+}
+
+static void inverted_and_turned_at_run_time(void) {
+    for (int i = 0; i < MAKES; i++) {
+        const struct make *make = &makes[i];
+        struct stage stage;
+        test_row("%s", make->name);
+        stage_open(&stage, make, &(struct wish){.inverted = true});
+        struct jl_frame frame = stage_frame(&stage, 0);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        fill_with_noise(&frame, 7);
+        EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+        struct jl_picture upright = stage_expected(&stage, &frame, make);
+        struct jl_picture seen = stage_look(&stage);
+        size_t bytes = (size_t)make->width * (size_t)make->height * 3;
+        size_t wrong = 0;
+        for (size_t at = 0; at < bytes; at++) {
+            bool corner = make->round && upright.rgb[at] == 0 && seen.rgb[at] == 0;
+            wrong += seen.rgb[at] != 255 - upright.rgb[at] && !corner;
+        }
+        EXPECT_INT((long long)wrong, 0);
+        jl_picture_free(&upright);
+        jl_picture_free(&seen);
+
+        EXPECT_INT(jl_panel_invert(&stage.panel, false), JL_OK);
+        expect_shown(&stage, make, &frame);
+        bool quarter = make->controller->quarter_turns;
+        EXPECT_INT(jl_panel_turn(&stage.panel, JL_TURN_270), quarter ? JL_OK : JL_BAD_TURN);
+        if (quarter && make->width != make->height) {
+            EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OUT_OF_RANGE);
+        }
+        stage.config.turn = quarter ? JL_TURN_270 : JL_TURN_180; /* what stage_expected() follows */
+        if (!quarter) {
+            EXPECT_INT(jl_panel_turn(&stage.panel, JL_TURN_180), JL_OK);
+        }
+        frame = stage_frame(&stage, 0);
+        fill_with_noise(&frame, 8);
+        EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+        expect_shown(&stage, make, &frame);
+        stage_close(&stage);
+    }
+}
+
+/* The cards by the naive reference, on every make. */
+static void test_cards(void) {
+    static struct naive card;
+    for (int i = 0; i < MAKES; i++) {
+        const struct make *make = &makes[i];
+        struct stage stage;
+        test_row("%s", make->name);
+        stage_open(&stage, make, &(struct wish){0});
+        struct jl_frame frame = stage_frame(&stage, 0);
+        bool grey = frame.format->bits_per_pixel == 4;
+        if (grey) {
+            jl_draw_grey_test_card(&frame.target, make->controller->name);
+        } else {
+            jl_draw_color_test_card(&frame.target, make->controller->name);
+        }
+        const struct kind *kind = kind_of(frame.format);
+        naive_init(&card, make->width, make->height);
+        card.quantize = kind->store;
+        naive_shades_test_card(&card, make->controller->name, !grey);
+        int wrong = 0;
+        for (int y = 0; y < make->height; y++) {
+            for (int x = 0; x < make->width; x++) {
+                wrong += card.px[y][x] != kind->see(frame.pixels, make->width, make->height, x, y);
+            }
+        }
+        EXPECT_INT(wrong, 0);
+        stage_close(&stage);
+    }
+}
+
+/* ---- exact bytes ---- */
+
+/* A port that writes down what it is asked to send: "C2A D000F ..." by D/C. */
+struct notebook {
+    char text[4096];
+    size_t length;
+    bool data, selected;
+    int kept; /* bytes of a transfer that are written down */
+};
+
+static void note(struct notebook *book, const char *text) {
+    size_t length = strlen(text);
+    if (book->length + length < sizeof book->text) {
+        memcpy(book->text + book->length, text, length + 1);
+        book->length += length;
+    }
+}
+
+static jl_status note_send(void *context, const struct jl_transfer *t) {
+    struct notebook *book = context;
+    char byte[4];
+    EXPECT(book->selected);
+    note(book, book->length ? " " : "");
+    note(book, book->data ? "D" : "C");
+    for (size_t i = 0; i < t->body_bytes; i++) {
+        if (i == (size_t)book->kept) {
+            note(book, "..");
+            break;
+        }
+        snprintf(byte, sizeof byte, "%02X", t->body[i]);
+        note(book, byte);
+    }
+    return JL_OK;
+}
+
+static void note_pin(void *context, enum jl_pin pin, bool high) {
+    struct notebook *book = context;
+    if (pin == JL_PIN_DC) {
+        book->data = high;
+    } else if (pin == JL_PIN_CS) {
+        book->selected = !high;
+    }
+}
+
+static void no_wait(void *context, uint32_t microseconds) {
+    (void)context;
+    (void)microseconds;
+}
+
+static const struct jl_port_ops note_ops = {
+    .send = note_send, .wait_us = no_wait, .set_pin = note_pin};
+
+static struct notebook book;
+
+/* A window of 3x2 pixels at (10, 20), from each datasheet's own command table. */
+static void window_bytes(void) {
+    static const struct {
+        const char *make;
+        int turn, x, w;
+        const char *expected;
+    } rows[] = {
+        /* DCS: 2A and 2B with 16-bit start and end, then 2C. */
+        {"ili9341 240x320", 0, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
+        {"ili9341 240x320", 1, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
+        {"ili9488 320x480", 0, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
+        {"gc9a01 240x240", 2, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
+        {"st7735 128x160 strapped", 0, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
+        /* mounted half-turned: MX and MY count from the far ends: 132-128-2 = 2, 162-160-1 = 1 */
+        {"st7735 128x160 offset", 0, 10, 3, "C2A D000C000E C2B D00150016 C2C D"},
+        {"st7735 128x128", 0, 10, 3, "C2A D000C000E C2B D00170018 C2C D"}, /* (2, 3) */
+        {"st7735 128x128", 2, 10, 3, "C2A D000C000E C2B D00150016 C2C D"}, /* (2, 1) */
+        {"st7735 80x160", 0, 10, 3, "C2A D00240026 C2B D00150016 C2C D"},  /* (26, 1) */
+        {"st7735 80x160", 3, 10, 3, "C2A D000B000D C2B D002E002F C2C D"},  /* (1, 26) */
+        /* 240x240 of 240x320: (0,0) (0,0) (0,80) (80,0); 135x240: (52,40) (40,53) (53,40) (40,52)
+         */
+        {"st7789 240x240", 0, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
+        {"st7789 240x240", 1, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
+        {"st7789 240x240", 2, 10, 3, "C2A D000A000C C2B D00640065 C2C D"},
+        {"st7789 240x240", 3, 10, 3, "C2A D005A005C C2B D00140015 C2C D"},
+        {"st7789 135x240", 0, 10, 3, "C2A D003E0040 C2B D003C003D C2C D"},
+        {"st7789 135x240", 1, 10, 3, "C2A D00320034 C2B D0049004A C2C D"},
+        {"st7789 135x240", 2, 10, 3, "C2A D003F0041 C2B D003C003D C2C D"},
+        {"st7789 135x240", 3, 10, 3, "C2A D00320034 C2B D00480049 C2C D"},
+        {"st7789 170x320", 0, 10, 3, "C2A D002D002F C2B D00140015 C2C D"},
+        /* 15h, 75h and 5Ch with arguments as data; columns of one pixel. */
+        {"ssd1351 128x128", 0, 10, 3, "C15 D0A0C C75 D1415 C5C D"},
+        /* on its side: columns are the picture's rows */
+        {"ssd1351 128x128", 1, 10, 3, "C15 D1415 C75 D0A0C C5C D"},
+        /* one burst with D/C low, and no opcode for pixels */
+        {"ssd1331 96x64", 0, 10, 3, "C150A0C751415 D"},
+        /* pairs of pixels: 10..13 are columns 5..6; 96 wide glass begins at column 8 */
+        {"ssd1327 128x128", 0, 10, 4, "C150506751415 D"},
+        {"ssd1327 96x96", 0, 10, 4, "C150D0E751415 D"},
+        /* fours: 12..15 are column 3 behind the 28 that the glass does not show */
+        {"ssd1322 256x64", 0, 12, 4, "C15 D1F1F C75 D1415 C5C D"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct make *make = make_named(rows[i].make);
+        struct jl_port port = {.ops = &note_ops, .context = &book};
+        struct stage stage;
+        uint8_t pixels[24];
+        test_row("%s, turn %d", rows[i].make, rows[i].turn);
+        stage_open(&stage, make, &(struct wish){.turn = (uint8_t)rows[i].turn});
+        memset(&book, 0, sizeof book);
+        EXPECT_INT(jl_panel_open(&stage.panel, &stage.config, &port), JL_OK);
+        EXPECT_INT((long long)book.length, 0); /* nothing is sent */
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        memset(&book, 0, sizeof book);
+        book.kept = 64;
+        memset(pixels, 0xA5, sizeof pixels);
+        struct jl_rect area = {(int16_t)rows[i].x, 20, (int16_t)rows[i].w, 2};
+        int bits = stage.panel.format->bits_per_pixel;
+        EXPECT_INT(jl_panel_send(&stage.panel, area, pixels, (uint16_t)(rows[i].w * bits / 8)),
+                   JL_OK);
+        char expected[256];
+        strcpy(expected, rows[i].expected);
+        for (int byte = 0; byte < rows[i].w * 2 * bits / 8; byte++) {
+            strcat(expected, "A5");
+        }
+        /* one window, one data transfer */
+        EXPECT_TEXT(book.text, expected);
+        stage_close(&stage);
+    }
+}
+
+/* What the description puts into the set-up: address mode, remap, pixel format, inversion. */
+static void setup_bytes(void) {
+    static const struct {
+        const char *make;
+        int turn, module_change;
+        bool inverted;
+        const struct jl_format *format;
+        const char *expected;
+    } rows[] = {
+        /* 36h: r = 0..3 on unmirrored glass are 00 60 C0 A0; 48 28 88 E8 on the usual ili9341 */
+        {"st7789 240x240", 0, 0, false, NULL, "C36 D00 C3A D55 C21"},
+        {"st7789 240x240", 1, 0, false, NULL, "C36 D60 C3A D55 C21"},
+        {"st7789 240x240", 2, 0, false, NULL, "C36 DC0 C3A D55 C21"},
+        {"st7789 240x240", 3, 0, false, NULL, "C36 DA0 C3A D55 C21"},
+        {"st7789 240x240", 0, JL_MODULE_IPS, false, NULL, "C36 D00 C3A D55 C20"},
+        {"st7789 240x240", 0, JL_MODULE_BGR, true, &jl_rgb666, "C36 D08 C3A D66 C20"},
+        {"ili9341 240x320", 0, 0, false, NULL, "C36 D48 C3A D55 C20"},
+        {"ili9341 240x320", 1, 0, false, NULL, "C36 D28 C3A D55 C20"},
+        {"ili9341 240x320", 2, 0, false, NULL, "C36 D88 C3A D55 C20"},
+        {"ili9341 240x320", 3, 0, false, NULL, "C36 DE8 C3A D55 C20"},
+        {"ili9488 320x480", 0, 0, false, NULL, "C36 D48 C3A D66 C20"},
+        {"st7735 128x160 offset", 0, 0, false, NULL, "C36 DC8 C3A D55 C20"},
+        {"st7735 128x160 offset", 1, 0, false, NULL, "C36 DA8 C3A D55 C20"},
+        {"st7735 128x160 offset", 2, 0, false, NULL, "C36 D08 C3A D55 C20"},
+        {"st7735 128x160 offset", 3, 0, false, NULL, "C36 D68 C3A D55 C20"},
+        {"ssd1351 128x128", 0, 0, false, NULL, "CCA D7F CA0 D74 CA1 D00 CC1 DC880C8 CA6"},
+        {"ssd1351 128x128", 2, JL_MODULE_BGR, true, &jl_rgb666_low,
+         "CCA D7F CA0 DA2 CA1 D00 CC1 DC880C8 CA7"},
+        {"ssd1331 96x64", 0, 0, false, NULL, "CA83F CA072 CA100 C81918250837D CA4"},
+        {"ssd1331 96x64", 0, JL_MODULE_BGR, false, &jl_rgb332,
+         "CA83F CA036 CA100 C81918250837D CA4"},
+        {"ssd1327 128x128", 0, 0, false, NULL, "CA87F CA051 CA100 C8180 CA4"},
+        {"ssd1327 128x128", 2, 0, false, NULL, "CA87F CA042 CA100 C8180 CA4"},
+        {"ssd1322 256x64", 0, 0, false, NULL, "CCA D3F CA0 D1411 CA1 D00 CC1 D9F CA6"},
+        {"ssd1322 256x64", 2, 0, true, NULL, "CCA D3F CA0 D0211 CA1 D00 CC1 D9F CA7"},
+    };
+    static const uint8_t only_setup[] = {JL_STEP_SETUP};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct make *make = make_named(rows[i].make);
+        struct jl_port port = {.ops = &note_ops, .context = &book};
+        struct stage stage;
+        test_row("%s, turn %d", rows[i].make, rows[i].turn);
+        stage_open(&stage, make,
+                   &(struct wish){.turn = (uint8_t)rows[i].turn,
+                                  .module_change = (uint8_t)rows[i].module_change,
+                                  .inverted = rows[i].inverted,
+                                  .format = rows[i].format});
+        stage.config.wake_steps = only_setup;
+        stage.config.wake_steps_bytes = sizeof only_setup;
+        memset(&book, 0, sizeof book);
+        book.kept = 64;
+        EXPECT_INT(jl_panel_open(&stage.panel, &stage.config, &port), JL_OK);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        char *light = strstr(book.text, " C53"); /* the brightness is looked at elsewhere */
+        if (light) {
+            *light = '\0';
+        }
+        EXPECT_TEXT(book.text, rows[i].expected);
+        stage_close(&stage);
+    }
+}
+
+static void setting_bytes(void) {
+    static const struct {
+        const char *make;
+        const char *contrast, *sleep, *resume, *idle, *all_on, *lit_again;
+    } rows[] = {
+        {"ili9341 240x320", "C53 D24 C51 D60", "C28 C10", "C11 C29", "C39", "", ""},
+        {"ili9488 320x480", "C53 D24 C51 D60", "C28 C10", "C11 C29", "C39", "", ""},
+        {"st7789 240x320", "C53 D24 C51 D60", "C28 C10", "C11 C29", "C39", "", ""},
+        {"gc9a01 240x240", "C53 D24 C51 D60", "C28 C10", "C11 C29", "C39", "", ""},
+        {"st7735 128x128", "", "C28 C10", "C11 C29", "C39", "", ""},
+        {"ssd1351 128x128", "CC1 D603D60", "CAE", "CAF", "", "CA5", "CA6"},
+        {"ssd1331 96x64", "C816082348352", "CAE", "CAF", "", "CA5", "CA4"},
+        {"ssd1327 128x128", "C8160", "CAE", "CAF", "", "CA5", "CA4"},
+        {"ssd1322 256x64", "CC1 D60", "CAE", "CAF", "", "CA5", "CA6"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_port port = {.ops = &note_ops, .context = &book};
+        struct stage stage;
+        test_row("%s", rows[i].make);
+        stage_open(&stage, make_named(rows[i].make), &(struct wish){0});
+        EXPECT_INT(jl_panel_open(&stage.panel, &stage.config, &port), JL_OK);
+        book.kept = 8;
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+#define EXPECT_SENT(call, bytes)                                                                   \
+    do {                                                                                           \
+        memset(&book, 0, sizeof book);                                                             \
+        book.kept = 8;                                                                             \
+        EXPECT_INT((call), *(bytes) ? JL_OK : JL_UNSUPPORTED);                                     \
+        EXPECT_TEXT(book.text, (bytes));                                                           \
+    } while (0)
+        EXPECT_SENT(jl_panel_contrast(&stage.panel, 0x60), rows[i].contrast);
+        EXPECT_SENT(jl_panel_idle(&stage.panel, true), rows[i].idle);
+        EXPECT_SENT(jl_panel_all_on(&stage.panel, true), rows[i].all_on);
+        EXPECT_SENT(jl_panel_all_on(&stage.panel, false), rows[i].lit_again);
+        EXPECT_SENT(jl_panel_sleep(&stage.panel), rows[i].sleep);
+        EXPECT_SENT(jl_panel_resume(&stage.panel), rows[i].resume);
+        stage_close(&stage);
+    }
+}
+
+/* What encoders write is run unchecked: it must be well-formed and fit. */
+static void encoders_write_good_steps(void) {
+    for (int i = 0; i <= MAKES; i++) {
+        static const struct make mono = {
+            "ssd1306", &jl_ssd1306, &jl_emulated_ssd1306,           128,  64, 0, 0, 0, 0, 0,
+            10000000,  300,         {&jl_mono_columns, NULL, NULL}, false};
+        const struct make *make = i < MAKES ? &makes[i] : &mono;
+        const struct jl_controller *controller = make->controller;
+        struct stage stage;
+        uint8_t steps[JL_STEPS_MOST_BYTES + 8];
+        test_row("%s", make->name);
+        EXPECT_INT(jl_steps_check(controller->wake_steps, controller->wake_steps_bytes), JL_OK);
+        stage_open(&stage, make, &(struct wish){0});
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        for (int call = 0; call < 2 + 6 * 256; call++) {
+            memset(steps, 0xEE, sizeof steps);
+            struct jl_rect all = {0, 0, stage.panel.width, stage.panel.height};
+            size_t bytes =
+                call == 0   ? controller->setup(&stage.panel, steps)
+                : call == 1 ? controller->window(&stage.panel, all, steps)
+                            : controller->setting(&stage.panel, (enum jl_setting)((call - 2) / 256),
+                                                  (uint8_t)(call - 2), steps);
+            if (bytes > JL_STEPS_MOST_BYTES || jl_steps_check(steps, bytes) != JL_OK ||
+                steps[JL_STEPS_MOST_BYTES] != 0xEE || (bytes && steps[bytes] != 0xEE)) {
+                EXPECT_INT(call, -1);
+            }
+        }
+        stage_close(&stage);
+    }
+}
+
+/* ---- settings, seen on the glass ---- */
+
+static void sleep_idle_and_light(void) {
+    for (int i = 0; i < MAKES; i++) {
+        const struct make *make = &makes[i];
+        struct stage stage;
+        test_row("%s", make->name);
+        stage_open(&stage, make, &(struct wish){0});
+        struct jl_frame frame = stage_frame(&stage, 0);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        jl_clear(&frame.target, JL_RGB(200, 90, 130));
+        EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+        EXPECT_INT(jl_panel_sleep(&stage.panel), JL_OK);
+        jl_board_wait_ps(stage.board, 200000000000u);
+        EXPECT(jl_device_why_dark(stage.device) != NULL);
+        EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_NOT_AWAKE);
+        EXPECT_INT(jl_panel_resume(&stage.panel), JL_OK);
+        expect_shown(&stage, make, &frame);
+        if (jl_panel_idle(&stage.panel, true) == JL_OK) {
+            struct jl_picture seen = stage_look(&stage);
+            const uint8_t *middle = jl_picture_at(&seen, make->width / 2, make->height / 2);
+            EXPECT_BYTES(middle, ((const uint8_t[]){255, 0, 255}), 3); /* the top bits alone */
+            jl_picture_free(&seen);
+            EXPECT_INT(jl_panel_idle(&stage.panel, false), JL_OK);
+            expect_shown(&stage, make, &frame);
+        }
+        if (jl_panel_contrast(&stage.panel, 40) == JL_OK) {
+            EXPECT_INT(jl_device_brightness(stage.device), 40);
+        }
+        if (jl_panel_all_on(&stage.panel, true) == JL_OK) {
+            struct jl_picture seen = stage_look(&stage);
+            EXPECT_BYTES(jl_picture_at(&seen, 0, 0), ((const uint8_t[]){255, 255, 255}), 3);
+            jl_picture_free(&seen);
+            EXPECT_INT(jl_panel_all_on(&stage.panel, false), JL_OK);
+            expect_shown(&stage, make, &frame);
+        }
+        stage_close(&stage);
+    }
+}
+
+/* What rolling and partial display do to the glass, row by row. */
+static void roll_and_part(void) {
+    static const struct {
+        const char *make;
+        const struct jl_scroller *scroller;
+        int turn, top, rows, first;
+        bool part; /* else roll */
+        jl_status status;
+    } rows[] = {
+        {"ili9341 240x320", &jl_dcs_scroller, 0, 40, 200, 33, false, JL_OK},
+        {"ili9341 240x320", &jl_dcs_scroller, JL_TURN_180, 40, 200, 33, false, JL_OK},
+        {"ili9341 240x320", &jl_dcs_scroller, JL_TURN_90, 0, 320, 319, false, JL_OK},
+        {"st7735 128x160 offset", &jl_dcs_scroller, 0, 10, 100, 7, false, JL_OK},
+        {"st7735 128x160 offset", &jl_dcs_scroller, 0, 10, 100, 0, false, JL_OK},
+        {"st7789 135x240", &jl_dcs_scroller, 0, 0, 240, 1, false, JL_OK},
+        {"ssd1351 128x128", &jl_ssd_oled_scroller, 0, 0, 128, 50, false, JL_OK},
+        {"ssd1351 128x128", &jl_ssd_oled_scroller, JL_TURN_180, 0, 128, 50, false, JL_OK},
+        {"ssd1331 96x64", &jl_ssd_oled_scroller, 0, 0, 64, 63, false, JL_OK},
+        {"ssd1327 128x128", &jl_ssd_oled_scroller, 0, 0, 128, 1, false, JL_OK},
+        {"ssd1327 96x96", &jl_ssd_oled_scroller, 0, 0, 96, 1, false, JL_UNSUPPORTED},
+        {"ssd1351 128x128", &jl_ssd_oled_scroller, 0, 8, 64, 1, false, JL_UNSUPPORTED},
+        {"ssd1351 128x128", NULL, 0, 0, 128, 1, false, JL_UNSUPPORTED},
+        {"ili9341 240x320", &jl_dcs_scroller, 0, 300, 21, 0, false, JL_OUT_OF_RANGE},
+        {"ili9341 240x320", &jl_dcs_scroller, 0, -1, 20, 0, false, JL_OUT_OF_RANGE},
+        {"ili9341 240x320", &jl_dcs_scroller, 0, 0, 20, 20, false, JL_OUT_OF_RANGE},
+        {"ili9341 240x320", &jl_dcs_scroller, 0, 40, 100, 0, true, JL_OK},
+        {"st7735 128x160 offset", &jl_dcs_scroller, 0, 0, 9, 0, true, JL_OK},
+        {"ssd1322 256x64", &jl_ssd1322_scroller, 0, 16, 20, 0, true, JL_OK},
+        {"ssd1322 256x64", &jl_ssd1322_scroller, JL_TURN_180, 16, 20, 0, true, JL_OK},
+        {"ssd1322 256x64", &jl_ssd1322_scroller, 0, 60, 5, 0, true, JL_OUT_OF_RANGE},
+        {"ssd1322 256x64", &jl_ssd1322_scroller, 0, 0, 64, 1, false, JL_UNSUPPORTED},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct make *make = make_named(rows[i].make);
+        struct stage stage;
+        test_row("row %zu: %s", i, make->name);
+        stage_open(&stage, make,
+                   &(struct wish){.turn = (uint8_t)rows[i].turn, .scroller = rows[i].scroller});
+        struct jl_frame frame = stage_frame(&stage, 0);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        fill_with_noise(&frame, 5);
+        EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+        int16_t top = (int16_t)rows[i].top, count = (int16_t)rows[i].rows;
+        EXPECT_INT(rows[i].part ? jl_panel_part(&stage.panel, top, count)
+                                : jl_panel_roll(&stage.panel, top, count, (int16_t)rows[i].first),
+                   rows[i].status);
+        struct jl_picture whole = stage_expected(&stage, &frame, make), expected;
+        struct jl_picture seen = stage_look(&stage);
+        EXPECT(jl_picture_create(&expected, make->width, make->height));
+        for (int y = 0; y < make->height && rows[i].status == JL_OK; y++) {
+            bool inside = y >= top && y < top + count;
+            int source = inside ? top + (y - top + rows[i].first) % count : y;
+            if (!rows[i].part || inside) {
+                memcpy(jl_picture_at(&expected, 0, y), jl_picture_at(&whole, 0, source),
+                       (size_t)make->width * 3);
+            }
+        }
+        EXPECT_PICTURE(&seen, rows[i].status == JL_OK ? &expected : &whole, "rolled");
+        stage_expect_content(&stage);
+        if (rows[i].part && rows[i].status == JL_OK) {
+            EXPECT_INT(jl_panel_part(&stage.panel, 0, 0), JL_OK);
+            expect_shown(&stage, make, &frame);
+        }
+        jl_picture_free(&seen);
+        jl_picture_free(&whole);
+        jl_picture_free(&expected);
+        stage_close(&stage);
+    }
+}
+
+/* ---- descriptions that cannot be ---- */
+
+static void bad_descriptions(void) {
+    static const struct jl_port_ops no_pins = {.send = note_send, .wait_us = no_wait};
+    static const struct jl_port_ops no_send = {.wait_us = no_wait, .set_pin = note_pin};
+    static const struct {
+        const char *name, *text;
+        struct jl_panel_config config;
+        const struct jl_port_ops *ops;
+        int most_bytes;
+        jl_status status;
+    } rows[] = {
+        {"good",
+         "ok",
+         {.controller = &jl_st7789,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 135,
+          .height = 240,
+          .column_offset = 52,
+          .row_offset = 40},
+         NULL,
+         0,
+         JL_OK},
+        {"past the columns",
+         "column_offset",
+         {.controller = &jl_st7789,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 135,
+          .height = 240,
+          .column_offset = 106,
+          .row_offset = 40},
+         NULL,
+         0,
+         JL_BAD_SIZE},
+        {"past the rows",
+         "row_offset",
+         {.controller = &jl_st7789,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 135,
+          .height = 240,
+          .column_offset = 52,
+          .row_offset = 81},
+         NULL,
+         0,
+         JL_BAD_SIZE},
+        {"offset below 0",
+         "row_offset",
+         {.controller = &jl_st7789,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 135,
+          .height = 240,
+          .column_offset = 52,
+          .row_offset = -1},
+         NULL,
+         0,
+         JL_BAD_SIZE},
+        {"odd width on pairs",
+         "addressed together",
+         {.controller = &jl_ssd1327,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 127,
+          .height = 128},
+         NULL,
+         0,
+         JL_BAD_SIZE},
+        {"strapped smaller",
+         "RAM",
+         {.controller = &jl_st7735_128x160,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 128,
+          .height = 160,
+          .column_offset = 2,
+          .row_offset = 1},
+         NULL,
+         0,
+         JL_BAD_SIZE},
+        {"5-6-5 on serial ili9488",
+         "config.format",
+         {.controller = &jl_ili9488,
+          .bus = &jl_bus_spi,
+          .format = &jl_rgb565,
+          .width = 320,
+          .height = 480},
+         NULL,
+         0,
+         JL_BAD_FORMAT},
+        {"5-6-5 on parallel ili9488",
+         "ok",
+         {.controller = &jl_ili9488,
+          .bus = &jl_bus_8080_8,
+          .format = &jl_rgb565,
+          .width = 320,
+          .height = 480},
+         NULL,
+         0,
+         JL_OK},
+        {"bytes on 16 lines",
+         "config.format",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_8080_16,
+          .format = &jl_rgb565,
+          .width = 240,
+          .height = 320},
+         NULL,
+         0,
+         JL_BAD_FORMAT},
+        {"words on 8 lines",
+         "config.format",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_8080_8,
+          .format = &jl_rgb565_cpu,
+          .width = 240,
+          .height = 320},
+         NULL,
+         0,
+         JL_BAD_FORMAT},
+        {"usual bytes on 16 lines",
+         "config.format",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_8080_16,
+          .format = NULL,
+          .width = 240,
+          .height = 320},
+         NULL,
+         0,
+         JL_BAD_FORMAT},
+        {"grey on colour",
+         "config.format",
+         {.controller = &jl_ssd1351,
+          .bus = &jl_bus_spi,
+          .format = &jl_grey4,
+          .width = 128,
+          .height = 128},
+         NULL,
+         0,
+         JL_BAD_FORMAT},
+        {"left-aligned on ssd1351",
+         "config.format",
+         {.controller = &jl_ssd1351,
+          .bus = &jl_bus_spi,
+          .format = &jl_rgb666,
+          .width = 128,
+          .height = 128},
+         NULL,
+         0,
+         JL_BAD_FORMAT},
+        {"8-8-8 as 6-6-6",
+         "ok",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_spi,
+          .format = &jl_rgb888,
+          .width = 240,
+          .height = 320},
+         NULL,
+         0,
+         JL_OK},
+        {"I2C on a TFT",
+         "config.bus",
+         {.controller = &jl_st7735,
+          .bus = &jl_bus_i2c,
+          .format = NULL,
+          .width = 128,
+          .height = 160,
+          .i2c_address = 0x3C},
+         NULL,
+         0,
+         JL_BAD_BUS},
+        {"16 lines on a grey part",
+         "config.bus",
+         {.controller = &jl_ssd1322,
+          .bus = &jl_bus_8080_16,
+          .format = NULL,
+          .width = 256,
+          .height = 64},
+         NULL,
+         0,
+         JL_BAD_BUS},
+        {"quarter turn of pairs",
+         "config.turn",
+         {.controller = &jl_ssd1327,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 128,
+          .height = 128,
+          .turn = JL_TURN_90},
+         NULL,
+         0,
+         JL_BAD_TURN},
+        {"no such turn",
+         "config.turn",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 240,
+          .height = 320,
+          .turn = 8},
+         NULL,
+         0,
+         JL_BAD_TURN},
+        {"no pins",
+         "port.ops",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 240,
+          .height = 320},
+         &no_pins,
+         0,
+         JL_BAD_PORT},
+        {"no pins, 3 wires",
+         "port.ops",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_spi_3wire,
+          .format = NULL,
+          .width = 240,
+          .height = 320},
+         &no_pins,
+         0,
+         JL_BAD_PORT},
+        {"no send",
+         "port.ops",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_spi,
+          .format = NULL,
+          .width = 240,
+          .height = 320},
+         &no_send,
+         0,
+         JL_BAD_PORT},
+        {"half words",
+         "port.ops",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_8080_16,
+          .format = &jl_rgb565_cpu,
+          .width = 240,
+          .height = 320},
+         NULL,
+         33,
+         JL_BAD_PORT},
+        {"no room for nine bits",
+         "port.ops",
+         {.controller = &jl_ili9341,
+          .bus = &jl_bus_spi_3wire,
+          .format = NULL,
+          .width = 240,
+          .height = 320},
+         NULL,
+         1,
+         JL_BAD_PORT},
+        {"no bus",
+         "bad argument",
+         {.controller = &jl_ili9341, .bus = NULL, .format = NULL, .width = 240, .height = 320},
+         NULL,
+         0,
+         JL_BAD_ARGUMENT},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_panel panel;
+        struct jl_port port = {.ops = rows[i].ops ? rows[i].ops : &note_ops,
+                               .context = &book,
+                               .most_body_bytes = (uint16_t)rows[i].most_bytes};
+        memset(&book, 0, sizeof book);
+        test_row("%s", rows[i].name);
+        jl_status status = jl_panel_open(&panel, &rows[i].config, &port);
+        EXPECT_INT(status, rows[i].status);
+        EXPECT_CONTAINS(jl_status_text(status), rows[i].text);
+        EXPECT_INT((long long)book.length, 0);
+        if (status != JL_OK) {
+            EXPECT_INT(jl_panel_wake(&panel), JL_NOT_AWAKE);
+            EXPECT_INT((long long)book.length, 0);
+        }
+    }
+}
+
+static void clock_warning(void) {
+    static const struct {
+        const struct jl_controller *controller;
+        const struct jl_bus *bus;
+        const struct jl_format *format;
+        uint32_t clock_hz, limit_hz;
+        jl_status status;
+    } rows[] = {
+        {&jl_ili9341, &jl_bus_spi, NULL, 10000000, 10000000, JL_OK},
+        {&jl_ili9341, &jl_bus_spi, NULL, 40000000, 10000000, JL_CLOCK_TOO_FAST},
+        {&jl_ili9341, &jl_bus_8080_8, NULL, 15000000, 15151515, JL_OK},
+        {&jl_ili9341, &jl_bus_8080_16, &jl_rgb565_cpu, 20000000, 15151515, JL_CLOCK_TOO_FAST},
+        {&jl_ssd1331, &jl_bus_spi, NULL, 8000000, 6666666, JL_CLOCK_TOO_FAST},
+        {&jl_ssd1327, &jl_bus_i2c, NULL, 400000, 400000, JL_OK},
+        {&jl_ssd1327, &jl_bus_i2c, NULL, 1000000, 400000, JL_CLOCK_TOO_FAST},
+        {&jl_st7789, &jl_bus_spi, NULL, 0, 15151515, JL_OK}, /* not known */
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_port port = {.ops = &note_ops, .context = &book, .clock_hz = rows[i].clock_hz};
+        struct jl_panel_config config = {.controller = rows[i].controller,
+                                         .bus = rows[i].bus,
+                                         .format = rows[i].format,
+                                         .width = 64,
+                                         .height = 64,
+                                         .i2c_address = 0x3C};
+        struct jl_panel panel;
+        uint32_t limit = 0;
+        test_row("row %zu", i);
+        EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
+        EXPECT_INT(jl_panel_check_clock(&panel, &limit), rows[i].status);
+        EXPECT_INT(limit, rows[i].limit_hz);
+        EXPECT_INT(jl_panel_check_clock(&panel, NULL), rows[i].status);
+    }
+    EXPECT_INT(jl_panel_check_clock(NULL, NULL), JL_BAD_ARGUMENT);
+}
+
+/* A caller cannot make a window that shears: sizes are checked, ends are computed. */
+static void pieces_off_the_picture(void) {
+    static const struct {
+        const char *make;
+        struct jl_rect area;
+        jl_status status;
+    } rows[] = {
+        {"st7789 135x240", {0, 0, 135, 240}, JL_OK},
+        {"st7789 135x240", {134, 239, 1, 1}, JL_OK},
+        {"st7789 135x240", {0, 0, 136, 1}, JL_OUT_OF_RANGE},
+        {"st7789 135x240", {0, 1, 1, 240}, JL_OUT_OF_RANGE},
+        {"st7789 135x240", {-1, 0, 10, 10}, JL_OUT_OF_RANGE},
+        {"st7789 135x240", {0, 0, 0, 10}, JL_OUT_OF_RANGE},
+        {"st7789 135x240", {0, 0, 10, -1}, JL_OUT_OF_RANGE},
+        {"st7789 135x240", {32767, 0, 32767, 1}, JL_OUT_OF_RANGE},
+        {"ssd1327 128x128", {1, 0, 2, 1}, JL_OUT_OF_RANGE},
+        {"ssd1327 128x128", {2, 0, 3, 1}, JL_OUT_OF_RANGE},
+        {"ssd1322 256x64", {4, 0, 8, 1}, JL_OK},
+        {"ssd1322 256x64", {2, 0, 8, 1}, JL_OUT_OF_RANGE},
+    };
+    static uint8_t pixels[135 * 240 * 2];
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_port port = {.ops = &note_ops, .context = &book};
+        struct stage stage;
+        test_row("row %zu", i);
+        stage_open(&stage, make_named(rows[i].make), &(struct wish){0});
+        EXPECT_INT(jl_panel_open(&stage.panel, &stage.config, &port), JL_OK);
+        EXPECT_INT(jl_panel_send(&stage.panel, rows[i].area, pixels, 270), JL_NOT_AWAKE);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        memset(&book, 0, sizeof book);
+        EXPECT_INT(jl_panel_send(&stage.panel, rows[i].area, pixels, 270), rows[i].status);
+        EXPECT_INT(book.length == 0, rows[i].status != JL_OK);
+        EXPECT_INT(jl_panel_send(&stage.panel, rows[i].area, NULL, 270), JL_BAD_ARGUMENT);
+        stage_close(&stage);
+    }
+}
+
+const struct test_group test_groups[] = {
+    {"every_size_turn_order_and_format", every_size_turn_order_and_format},
+    {"every_bus", every_bus},
+    {"inverted_and_turned_at_run_time", inverted_and_turned_at_run_time},
+    {"test_cards", test_cards},
+    {"window_bytes", window_bytes},
+    {"setup_bytes", setup_bytes},
+    {"setting_bytes", setting_bytes},
+    {"encoders_write_good_steps", encoders_write_good_steps},
+    {"sleep_idle_and_light", sleep_idle_and_light},
+    {"roll_and_part", roll_and_part},
+    {"bad_descriptions", bad_descriptions},
+    {"clock_warning", clock_warning},
+    {"pieces_off_the_picture", pieces_off_the_picture},
+    {NULL, NULL},
+};
