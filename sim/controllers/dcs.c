@@ -93,8 +93,13 @@ static void scan_line(struct dcs_chip *chip, int line) {
            chip->cells + (size_t)page_of_line(chip, line) * (size_t)chip->width, bytes);
 }
 
+static uint64_t lines_a_frame(const struct dcs_chip *chip, const struct dcs_part *part) {
+    int lines = part->blank_lines(chip) + chip->height;
+    return (uint64_t)lines;
+}
+
 static uint64_t frame_ps(const struct dcs_chip *chip, const struct dcs_part *part) {
-    return part->line_ps(chip) * (uint64_t)(part->blank_lines(chip) + chip->height);
+    return part->line_ps(chip) * lines_a_frame(chip, part);
 }
 
 /* Lines that began up to a time, those of blanking included; each is read as it begins. */
@@ -113,7 +118,7 @@ static void scan(struct jl_device *device, const struct dcs_part *part) {
     }
     uint64_t from = lines_until(chip, part, chip->scanned_ps);
     uint64_t until = lines_until(chip, part, now);
-    uint64_t a_frame = (uint64_t)(part->blank_lines(chip) + chip->height);
+    uint64_t a_frame = lines_a_frame(chip, part);
     if (until - from > a_frame) {
         from = until - a_frame;
     }
@@ -589,7 +594,7 @@ static void take_command(struct jl_device *device, const struct dcs_part *part, 
     struct dcs_chip *chip = chip_of(device);
     check_finished(device);
     const struct standard_command *known = find_standard(part, opcode);
-    const struct dcs_vendor_command *vendor = known ? NULL : find_vendor(part, opcode);
+    const struct dcs_vendor_command *vendor = find_vendor(part, opcode);
     chip->command = opcode;
     chip->argument_count = 0;
     chip->command_known = known || vendor;
@@ -598,11 +603,16 @@ static void take_command(struct jl_device *device, const struct dcs_part *part, 
         device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
         return;
     }
-    chip->least_arguments = known ? known->least : vendor->least;
-    chip->most_arguments = known ? known->most : vendor->most;
-    if (vendor && vendor_locked(device, part, opcode)) {
-        device_report(device, JL_SEVERITY_WARNING,
-                      "vendor command %02X without FE and EF before it has no effect", opcode);
+    if (known) {
+        chip->least_arguments = known->least;
+        chip->most_arguments = known->most;
+    } else {
+        chip->least_arguments = vendor->least;
+        chip->most_arguments = vendor->most;
+        if (vendor_locked(device, part, opcode)) {
+            device_report(device, JL_SEVERITY_WARNING,
+                          "vendor command %02X without FE and EF before it has no effect", opcode);
+        }
     }
     if (chip->least_arguments == 0) {
         run_command(device, part);

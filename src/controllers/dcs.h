@@ -37,6 +37,13 @@ enum {
 #define DCS_BUSES                                                                                  \
     (1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8 | 1 << JL_BUS_8080_16)
 
+/* What the descriptors of the parts have in common; the steps are called wake_steps. */
+#define DCS_CONTROLLER                                                                             \
+    .buses = DCS_BUSES, .quarter_turns = true, .arguments_as_data = true, .column_unit = 1,        \
+    .reset_low_us = 10, .reset_recovery_us = 5000, .window_price_px = 12,                          \
+    .parallel_layouts = DCS_BYTE_LAYOUTS, .word_layouts = DCS_WORD_LAYOUTS,                        \
+    .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .window = jl_dcs_window
+
 /* Address mode, pixel format, inversion; and with the light, what 51h and 53h drive. */
 size_t jl_dcs_setup(const struct jl_panel *panel, uint8_t *out);
 size_t jl_dcs_setup_with_light(const struct jl_panel *panel, uint8_t *out);
