@@ -2,22 +2,42 @@
 #include "cli.h"
 
 #include <stdio.h>
+#include <string.h>
 
 #include "jadelamp/host/catalog.h"
 
+/* A bus in the list of an entry's buses. */
+static void print_bus(bool *first, const char *text, double number, const char *unit) {
+    printf("%s%s%.3g %s", *first ? "            " : "; ", text, number, unit);
+    *first = false;
+}
+
 static void print_entry(const struct jl_catalog_entry *entry) {
-    printf("  %-9s %s, RAM %dx%d, %s\n", entry->name, entry->kind, entry->driver->ram_width,
-           entry->driver->ram_height, entry->pixel_format);
-    printf("            glass: %s\n            buses:", entry->glasses);
+    uint8_t buses = entry->driver->buses;
+    bool first = true;
+    printf("  %-9s %s, RAM %dx%d, %s; glass %s\n", entry->name, entry->kind,
+           entry->driver->ram_width, entry->driver->ram_height, entry->pixel_format,
+           entry->glasses);
     if (entry->most_i2c_hz) {
-        printf(" I2C at");
+        char text[64] = "I2C at";
         for (size_t i = 0; i < sizeof entry->addresses && entry->addresses[i]; i++) {
-            printf("%s 0x%02X", i ? " or" : "", entry->addresses[i]);
+            size_t length = strlen(text);
+            snprintf(text + length, sizeof text - length, "%s 0x%02X", i ? " or" : "",
+                     entry->addresses[i]);
         }
-        printf(", up to %u kHz", (unsigned)(entry->most_i2c_hz / 1000));
+        strcat(text, " up to ");
+        print_bus(&first, text, entry->most_i2c_hz / 1e3, "kHz");
     }
     if (entry->most_spi_hz) {
-        printf("%s SPI, up to %g MHz", entry->most_i2c_hz ? ";" : "", entry->most_spi_hz / 1e6);
+        print_bus(&first,
+                  buses >> JL_BUS_SPI_3WIRE & 1 ? "SPI with 4 or 3 wires up to " : "SPI up to ",
+                  entry->most_spi_hz / 1e6, "MHz");
+    }
+    if (entry->least_cycle_ns) {
+        print_bus(&first,
+                  buses >> JL_BUS_8080_16 & 1 ? "8080 with 8 or 16 lines, a write in "
+                                              : "8080 with 8 lines, a write in ",
+                  entry->least_cycle_ns, "ns");
     }
     putchar('\n');
 }
@@ -36,6 +56,7 @@ static cJSON *entry_json(const struct jl_catalog_entry *entry) {
     }
     cJSON_AddNumberToObject(json, "i2c_most_hz", entry->most_i2c_hz);
     cJSON_AddNumberToObject(json, "spi_most_hz", entry->most_spi_hz);
+    cJSON_AddNumberToObject(json, "parallel_least_ns", entry->least_cycle_ns);
     return json;
 }
 

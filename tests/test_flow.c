@@ -251,7 +251,9 @@ static void bands_in_two_buffers(void) {
             EXPECT_INT(two ? jl_bands_begin_async(&bands, &async, a, b, sizes[size])
                            : jl_bands_begin(&bands, &stage.panel, a, sizes[size]),
                        JL_OK);
-            while (jl_bands_next(&bands)) {
+            for (int band = 0; jl_bands_next(&bands); band++) {
+                /* with two, the band before is still on the wire */
+                EXPECT_INT(jl_stream_busy(stage.sim.stream), two && band > 0);
                 draw_scene(&bands.frame.target, 2);
             }
             EXPECT_INT(jl_bands_end(&bands), JL_OK);
