@@ -31,8 +31,8 @@ static jl_status show(struct jl_async *async, const struct wind_reading *wind) {
 
 jl_status example_run(const struct jl_port *port) {
     static const struct wind_reading winds[] = {{225, 11}, {262, 17}, {310, 24}};
-    struct jl_panel panel;
-    struct jl_async async;
+    static struct jl_panel panel;
+    static struct jl_async async;
     jl_status status = jl_panel_open(&panel, &round_tft, port);
     if (status == JL_OK) {
         status = jl_panel_wake(&panel);

@@ -86,7 +86,7 @@ static void usage(void) {
         {JADELAMP " dance", 2, "\"dance\" is not a verb"},
         {JADELAMP " catalog --help", 0, "--json"},
         {JADELAMP " catalog", 0, "ssd1306-72x40-i2c"},
-        {JADELAMP " catalog", 0, "I2C at 0x3C or 0x3D, up to 400 kHz"},
+        {JADELAMP " catalog", 0, "I2C at 0x3C or 0x3D up to 400 kHz"},
         {JADELAMP " catalog extra", 2, "\"extra\" is one argument too many"},
         {JADELAMP " catalog --nonsense", 2, "--nonsense"},
         {"JADELAMP_SHARE=nowhere " JADELAMP " catalog", 2, "JADELAMP_SHARE"},

@@ -268,6 +268,56 @@ static void bands_in_two_buffers(void) {
     }
 }
 
+/* All bands of a picture share a window, until another command comes between. */
+static void bands_share_a_window(void) {
+    static uint16_t a[240 * 16], b[240 * 16];
+    const struct make *make = make_named("st7789 240x240");
+    for (int two = 0; two < 2; two++) {
+        for (int call = 0; call < 5; call++) {
+            struct stage stage;
+            struct jl_async async;
+            struct jl_bands bands;
+            test_row("%d buffers, call %d", two + 1, call);
+            stage_open(&stage, make,
+                       &(struct wish){.ops = &jl_sim_port_rich_ops, .scroller = &jl_dcs_scroller});
+            struct jl_frame frame = stage_frame(&stage, 0);
+            EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+            EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+            draw_scene(&frame.target, 5);
+            uint64_t before = jl_stream_byte_count(stage.sim.stream);
+            EXPECT_INT(two ? jl_bands_begin_async(&bands, &async, a, b, sizeof a)
+                           : jl_bands_begin(&bands, &stage.panel, a, sizeof a),
+                       JL_OK);
+            for (int band = 0; jl_bands_next(&bands); band++) {
+                draw_scene(&bands.frame.target, 5);
+                jl_status status = JL_OK;
+                if (band == 6 && call == 1) {
+                    status = jl_panel_contrast(&stage.panel, 255);
+                } else if (band == 6 && call == 2) {
+                    status = jl_panel_roll(&stage.panel, 0, 240, 0);
+                } else if (band == 6 && call == 3) {
+                    status = jl_panel_send(&stage.panel, (struct jl_rect){0, 0, 3, 2}, frame.pixels,
+                                           480);
+                } else if (band == 6 && call == 4) {
+                    status = jl_panel_wake(&stage.panel);
+                }
+                EXPECT_INT(status, JL_OK);
+            }
+            EXPECT_INT(jl_bands_end(&bands), JL_OK);
+            if (call == 0) {
+                EXPECT_INT((long long)(jl_stream_byte_count(stage.sim.stream) - before),
+                           11 + 240 * 240 * 2);
+            }
+            if (call == 4) { /* the wake-up made the upper bands black */
+                jl_fill_rect(&frame.target, (struct jl_rect){0, 0, 240, 6 * 16}, JL_BLACK);
+            }
+            expect_shown(&stage, make, &frame);
+            stage_expect_content(&stage);
+            stage_close(&stage);
+        }
+    }
+}
+
 /* ---- errors ---- */
 
 /* A port on the board whose n-th call of send, start or poll fails. */
@@ -726,6 +776,7 @@ const struct test_group test_groups[] = {
     {"calls_wait_for_the_end", calls_wait_for_the_end},
     {"overwritten_in_flight", overwritten_in_flight},
     {"bands_in_two_buffers", bands_in_two_buffers},
+    {"bands_share_a_window", bands_share_a_window},
     {"async_fails_at_every_call", async_fails_at_every_call},
     {"converted", converted},
     {"palette_takes_the_nearest", palette_takes_the_nearest},

@@ -48,7 +48,8 @@ jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *m
                          size_t memory_bytes);
 
 /**
- * Sends the band that was drawn and makes the next one ready, black. False: that was the
+ * Sends the band that was drawn (all of them in one window, unless other calls on the panel
+ * come between) and makes the next one ready, black. False: that was the
  * last one, or there was an error.
  */
 bool jl_bands_next(struct jl_bands *bands);

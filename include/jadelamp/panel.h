@@ -76,6 +76,7 @@ struct jl_panel {
     const struct jl_format *format;
     const struct jl_frame *shown; /* what the RAM holds; NULL: send all of the next frame */
     struct jl_sending *sending;   /* what an asynchronous present has under way */
+    const void *streaming;        /* whose pixels go on in the open window; commands end that */
     int16_t width;                /* of the picture, as turned */
     int16_t height;
     uint8_t state;

@@ -1,9 +1,7 @@
 /* Asynchronous presents: a list of areas, of which one line or block at a time is in flight. */
-#include "jadelamp/async.h"
-
+#include "async.h"
 #include "bus.h"
 #include "panel.h"
-#include "run.h"
 
 static const uint8_t i2c_data_follow = 0x40; /* as in bus_i2c.c */
 
@@ -152,8 +150,7 @@ jl_status jl_async_init(struct jl_async *async, struct jl_panel *panel, jl_ready
     return panel->state == STATE_UNUSABLE ? JL_NOT_AWAKE : JL_OK;
 }
 
-/* Waits for what is under way; then whether the panel takes pixels. */
-static jl_status ready_for_more(struct jl_async *async) {
+jl_status jl_async_ready(struct jl_async *async) {
     if (!async || !async->panel) {
         return JL_BAD_ARGUMENT;
     }
@@ -165,7 +162,7 @@ static jl_status ready_for_more(struct jl_async *async) {
 }
 
 jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame) {
-    jl_status status = ready_for_more(async);
+    jl_status status = jl_async_ready(async);
     if (status == JL_OK) {
         status = jl_present_check(async->panel, frame);
     }
@@ -188,9 +185,14 @@ jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame) {
     return go_on(async);
 }
 
+jl_status jl_async_run(struct jl_async *async, const struct jl_run *run) {
+    take_run(async, run);
+    return go_on(async);
+}
+
 jl_status jl_async_send(struct jl_async *async, struct jl_rect area, const void *pixels,
                         uint16_t stride_bytes) {
-    jl_status status = ready_for_more(async);
+    jl_status status = jl_async_ready(async);
     if (status != JL_OK) {
         return status;
     }
@@ -204,6 +206,5 @@ jl_status jl_async_send(struct jl_async *async, struct jl_rect area, const void 
     if (status != JL_OK) {
         return jl_panel_settle(async->panel, status);
     }
-    take_run(async, &run);
-    return go_on(async);
+    return jl_async_run(async, &run);
 }

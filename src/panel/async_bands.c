@@ -1,15 +1,25 @@
 /* Bands through two pieces of memory: one is drawn while the other is on the wire. */
-#include "jadelamp/async.h"
-
+#include "async.h"
+#include "bands.h"
 #include "panel.h"
-#include "run.h"
 
 static jl_status send(struct jl_bands *bands, struct jl_rect band) {
     struct jl_async *async = bands->async;
     if (band.h == 0) {
         return jl_async_finish(async);
     }
-    jl_status status = jl_async_send(async, band, bands->frame.pixels, bands->frame.stride_bytes);
+    jl_status status = jl_async_ready(async);
+    if (status == JL_OK) {
+        status = jl_panel_settle(async->panel, jl_bands_open(bands, band));
+    }
+    if (status == JL_OK) {
+        struct jl_run run = {.line = bands->frame.pixels,
+                             .line_bytes = bands->frame.stride_bytes,
+                             .lines = jl_lines(bands->frame.format, band.h),
+                             .stride_bytes = bands->frame.stride_bytes};
+        jl_run_join(&run);
+        status = jl_async_run(async, &run);
+    }
     uint8_t *drawn = bands->frame.pixels;
     bands->frame.pixels = bands->other_memory;
     bands->other_memory = drawn;

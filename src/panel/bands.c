@@ -2,6 +2,7 @@
 #include "jadelamp/bands.h"
 
 #include "../core/mem.h"
+#include "bands.h"
 #include "panel.h"
 #include "window.h"
 
@@ -32,7 +33,27 @@ jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *m
     bands->frame.pixels = memory;
     bands->frame.stride_bytes = (uint16_t)line_bytes;
     bands->memory_bytes = memory_bytes;
+    panel->streaming = NULL; /* a picture of its own, even when `bands` is where another was */
     return JL_OK;
+}
+
+jl_status jl_bands_open(struct jl_bands *bands, struct jl_rect band) {
+    struct jl_panel *panel = bands->panel;
+    if (panel->streaming == bands) {
+        return JL_OK;
+    }
+    band.h = (int16_t)(panel->height - band.y);
+    jl_status status = jl_window_open(panel, band);
+    panel->streaming = bands;
+    return status;
+}
+
+static jl_status send_band(struct jl_bands *bands, struct jl_rect band) {
+    jl_status status = jl_bands_open(bands, band);
+    size_t bytes = (size_t)bands->frame.stride_bytes * jl_lines(bands->frame.format, band.h);
+    return status == JL_OK
+               ? bands->panel->config->bus->send(bands->panel, true, bands->frame.pixels, bytes)
+               : status;
 }
 
 bool jl_bands_next(struct jl_bands *bands) {
@@ -41,10 +62,8 @@ bool jl_bands_next(struct jl_bands *bands) {
         return false;
     }
     if (band->h > 0) {
-        bands->status = bands->send
-                            ? bands->send(bands, *band)
-                            : jl_panel_settle(bands->panel,
-                                              jl_present_area(bands->panel, &bands->frame, *band));
+        bands->status = bands->send ? bands->send(bands, *band)
+                                    : jl_panel_settle(bands->panel, send_band(bands, *band));
     }
     int16_t rows_left =
         (int16_t)(bands->panel->height - band->y - band->h); /* below the last band */

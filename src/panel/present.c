@@ -2,7 +2,7 @@
 #include "panel.h"
 #include "run.h"
 
-jl_status jl_present_area(const struct jl_panel *panel, const struct jl_frame *frame,
+jl_status jl_present_area(struct jl_panel *panel, const struct jl_frame *frame,
                           struct jl_rect area) {
     struct jl_run run;
     jl_status status = jl_run_open(panel, frame, area, &run);

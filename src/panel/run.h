@@ -37,7 +37,7 @@ static inline jl_status jl_run_send(const struct jl_panel *panel, struct jl_run 
  * Grows an area of a frame, or of a band, to what memory and controller can address, and opens
  * its window. Inline, because the two ways of sending should not pay for each other.
  */
-static inline jl_status jl_run_open(const struct jl_panel *panel, const struct jl_frame *frame,
+static inline jl_status jl_run_open(struct jl_panel *panel, const struct jl_frame *frame,
                                     struct jl_rect area, struct jl_run *run) {
     const struct jl_format *format = frame->format;
     /* Units of columns (whole bytes), and whole lines: pages for vertical bytes. */

@@ -45,7 +45,8 @@ static jl_status run_plain_step(const struct jl_panel *panel, const uint8_t *ste
     return JL_OK;
 }
 
-jl_status jl_steps_run_plain(const struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
+jl_status jl_steps_run_plain(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
+    panel->streaming = NULL;
     jl_status status = JL_OK;
     size_t length;
     for (; bytes && status == JL_OK; steps += length, bytes -= length) {
@@ -55,7 +56,7 @@ jl_status jl_steps_run_plain(const struct jl_panel *panel, const uint8_t *steps,
     return status;
 }
 
-jl_status jl_steps_run(const struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
+jl_status jl_steps_run(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
     uint8_t setup[JL_STEPS_MOST_BYTES];
     jl_status status = JL_OK;
     size_t length;

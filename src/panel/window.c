@@ -4,13 +4,13 @@
 #include "bus.h"
 #include "steps.h"
 
-jl_status jl_window_open(const struct jl_panel *panel, struct jl_rect area) {
+jl_status jl_window_open(struct jl_panel *panel, struct jl_rect area) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
     size_t bytes = panel->config->controller->window(panel, area, steps);
     return jl_steps_run_plain(panel, steps, bytes);
 }
 
-jl_status jl_window_clear(const struct jl_panel *panel) {
+jl_status jl_window_clear(struct jl_panel *panel) {
     static const uint8_t black[3] = {0};
     const struct jl_format *format = panel->format;
     struct jl_rect whole = {0, 0, panel->width, panel->height};

@@ -15,13 +15,13 @@ static inline uint32_t jl_line_bytes(const struct jl_format *format, int16_t wid
 }
 
 /* Opens the window of an area that is aligned to the format's lines. */
-jl_status jl_window_open(const struct jl_panel *panel, struct jl_rect area);
+jl_status jl_window_open(struct jl_panel *panel, struct jl_rect area);
 
 /* Sends an area of a frame, or of a band: grown to what memory and controller can address. */
-jl_status jl_present_area(const struct jl_panel *panel, const struct jl_frame *frame,
+jl_status jl_present_area(struct jl_panel *panel, const struct jl_frame *frame,
                           struct jl_rect area);
 
 /* Makes the visible RAM black. */
-jl_status jl_window_clear(const struct jl_panel *panel);
+jl_status jl_window_clear(struct jl_panel *panel);
 
 #endif
