@@ -238,6 +238,71 @@ static void scan_finds_each_address(void) {
     EXPECT_INT(jl_scan_i2c(NULL, found), JL_BAD_ARGUMENT);
 }
 
+/* 8080: what the lines hold as WR rises, and TE beside it; DMA recorded like the rest. */
+static void parallel_and_te_recorded(void) {
+    static const uint8_t script[] = {0x11, 0x35, 0x29, 0xA5, 0x5A, 0x0F};
+    for (int lines = 8; lines <= 16; lines += 8) {
+        for (int dma = 0; dma < 2; dma++) {
+            struct text_sink sink = {.refuse_after = SIZE_MAX};
+            struct jl_board *board = jl_board_create(5);
+            struct jl_glass glass = {.width = 240, .height = 240};
+            struct jl_stream_bus *bus = jl_board_add_8080(board, 100, 0, lines);
+            struct jl_device *device =
+                jl_board_add_device(board, &jl_emulated_st7789, "tft", &glass);
+            uint16_t words[6];
+            test_row("%d lines, DMA %d", lines, dma);
+            EXPECT(jl_stream_attach(bus, device));
+            EXPECT(jl_board_record(board, take_text, &sink));
+            jl_device_set_pin(device, JL_DEVICE_DC, false);
+            jl_device_set_pin(device, JL_DEVICE_CS, false);
+            for (int i = 0; i < 6; i++) {
+                words[i] = (uint16_t)(script[i] | (lines == 16 ? 0x9000 : 0));
+                const uint8_t *bytes = lines == 16 ? (const uint8_t *)&words[i] : &script[i];
+                if (dma) {
+                    EXPECT(jl_stream_start(bus, bytes, (size_t)lines / 8));
+                    jl_stream_finish(bus);
+                } else {
+                    jl_stream_write(bus, bytes, (size_t)lines / 8);
+                }
+                jl_board_wait_ps(board, 6000000000u);
+            }
+            jl_board_wait_ps(board, 100000000000u);
+            EXPECT(jl_board_record_end(board));
+            struct vcd vcd = vcd_parse(sink.text);
+            EXPECT(vcd.good);
+            int wr = vcd_wire(&vcd, "tft", "wr"), te = vcd_wire(&vcd, "tft", "te"), strobes = 0;
+            int te_rises = 0;
+            unsigned value = 0;
+            uint64_t fell = 0, te_rose = 0;
+            for (size_t i = 0; i < vcd.edge_count; i++) {
+                const struct vcd_edge *edge = &vcd.edges[i];
+                const char *name = vcd.wires[edge->wire].name;
+                int line = 0;
+                if (name[0] == 'd' && sscanf(name, "d%d", &line) == 1) {
+                    value = edge->high ? value | 1u << line : value & ~(1u << line);
+                } else if (edge->wire == wr && !edge->high) {
+                    fell = edge->ns;
+                } else if (edge->wire == wr && edge->ns && strobes < 6) {
+                    EXPECT_INT(value, words[strobes]);
+                    EXPECT_INT((long long)(edge->ns - fell), 50);
+                    strobes++;
+                } else if (edge->wire == te && edge->high) {
+                    /* C6 0F after reset: (320 + 24) lines of 49 us */
+                    if (te_rises++ > 1) {
+                        EXPECT_INT((long long)(edge->ns - te_rose), 344 * 49000);
+                    }
+                    te_rose = edge->ns;
+                }
+            }
+            EXPECT_INT(strobes, 6);
+            EXPECT(te_rises >= 5);
+            vcd_free(&vcd);
+            free(sink.text);
+            jl_board_destroy(board);
+        }
+    }
+}
+
 const struct test_group test_groups[] = {
     {"i2c_recording", i2c_recording},
     {"spi_recording", spi_recording},
@@ -245,5 +310,6 @@ const struct test_group test_groups[] = {
     {"whole_present", whole_present_on_the_wires},
     {"limits_are_kept", limits_are_kept},
     {"scan_finds", scan_finds_each_address},
+    {"parallel_and_te_recorded", parallel_and_te_recorded},
     {NULL, NULL},
 };

@@ -159,6 +159,27 @@ static void test_cards(void) {
     }
 }
 
+/* A row offset on the OLEDs is the row that the scan begins with: it does not show. */
+static void row_offset_of_oleds(void) {
+    static const char *const names[] = {"ssd1351 128x128", "ssd1327 96x96", "ssd1322 256x64"};
+    for (int i = 0; i < 3; i++) {
+        for (int turn = 0; turn < 4; turn += 2) {
+            const struct make *make = make_named(names[i]);
+            struct stage stage;
+            test_row("%s, turn %d", names[i], turn);
+            stage_open(&stage, make, &(struct wish){.turn = (uint8_t)turn});
+            stage.config.row_offset = (int16_t)(i ? 23 : 0);
+            EXPECT_INT(jl_panel_open(&stage.panel, &stage.config, &stage.port), JL_OK);
+            struct jl_frame frame = stage_frame(&stage, 0);
+            EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+            fill_with_noise(&frame, 9);
+            EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+            expect_shown(&stage, make, &frame);
+            stage_close(&stage);
+        }
+    }
+}
+
 /* ---- exact bytes ---- */
 
 /* A port that writes down what it is asked to send: "C2A D000F ..." by D/C. */
@@ -885,6 +906,7 @@ const struct test_group test_groups[] = {
     {"every_bus", every_bus},
     {"inverted_and_turned_at_run_time", inverted_and_turned_at_run_time},
     {"test_cards", test_cards},
+    {"row_offset_of_oleds", row_offset_of_oleds},
     {"window_bytes", window_bytes},
     {"setup_bytes", setup_bytes},
     {"setting_bytes", setting_bytes},

@@ -426,6 +426,11 @@ static const jl_color palette[16] = {JL_BLACK,
                                      JL_SILVER,
                                      JL_GRAY};
 
+/* The index of a pixel of two to a byte, the left one in the high nibble. */
+static int palette_index(const uint8_t *pixels, int w, int x, int y) {
+    return pixels[(w + 1) / 2 * y + x / 2] >> (x % 2 ? 0 : 4) & 15;
+}
+
 static void converted(void) {
     static uint8_t pixels[240 * 240], memory[600];
     static const struct {
@@ -468,8 +473,8 @@ static void converted(void) {
         int wrong = 0;
         for (int y = 0; y < h; y++) {
             for (int x = 0; x < w; x++) {
-                int nibble = pixels[(w + 1) / 2 * y + x / 2] >> (x % 2 ? 0 : 4) & 15;
-                jl_color c = to->store(from ? from->see(pixels, w, h, x, y) : palette[nibble]);
+                jl_color c = to->store(from ? from->see(pixels, w, h, x, y)
+                                            : palette[palette_index(pixels, w, x, y)]);
                 const uint8_t *at = jl_picture_at(&seen, x, y);
                 wrong += JL_RGB((jl_color)at[0], (jl_color)at[1], (jl_color)at[2]) != c;
             }
