@@ -104,19 +104,21 @@ bool device_is_serial(const struct jl_device *device) {
 
 /* ---- too fast ---- */
 
-static void report_clock(struct jl_device *device, bool parallel, uint64_t cycle, uint64_t least) {
+static void report_clock(struct jl_device *device, bool parallel, bool tolerated, uint64_t cycle,
+                         uint64_t least) {
+    const char *effect = tolerated ? "" : ": some bytes arrive wrong";
     if (device->clock_reported) {
         return;
     }
     device->clock_reported = true;
     if (parallel) {
         device_report(device, JL_SEVERITY_WARNING,
-                      "write cycle of %.1f ns, the datasheet asks for %.1f ns at least",
-                      (double)cycle / 1e3, (double)least / 1e3);
+                      "write cycle of %.1f ns, the datasheet asks for %.1f ns at least%s",
+                      (double)cycle / 1e3, (double)least / 1e3, effect);
     } else {
         device_report(device, JL_SEVERITY_WARNING,
-                      "SPI clock %.2f MHz, the datasheet allows %.2f MHz", 1e6 / (double)cycle,
-                      1e6 / (double)least);
+                      "SPI clock %.2f MHz, the datasheet allows %.2f MHz%s", 1e6 / (double)cycle,
+                      1e6 / (double)least, effect);
     }
 }
 
@@ -127,8 +129,9 @@ static uint32_t error_chance(const struct jl_stream_bus *bus, struct jl_device *
     if (cycle >= least) {
         return 0;
     }
-    report_clock(device, bus->lines != 0, cycle, least);
-    if (device->tolerated_cycle_ps && cycle >= device->tolerated_cycle_ps) {
+    bool tolerated = device->tolerated_cycle_ps && cycle >= device->tolerated_cycle_ps;
+    report_clock(device, bus->lines != 0, tolerated, cycle, least);
+    if (tolerated) {
         return 0;
     }
     /* A choice, not physics: at four times the clock about one byte in 85 is wrong. */

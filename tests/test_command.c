@@ -439,8 +439,9 @@ static void examples_show_what_they_should(void) {
         const char *name;
         int width, height;
     } drawings[] = {{"wind_dial", 1456, 480},   {"tide_curve", 968, 320}, {"text_page", 1280, 800},
-                    {"buoy_sprite", 1304, 240}, {"wire_buoy", 1048, 256}, {"gallery", 1308, 840}};
-    for (int i = 0; i < 6; i++) {
+                    {"buoy_sprite", 1304, 240}, {"wire_buoy", 1048, 256}, {"gallery", 1308, 840},
+                    {"tearing", 1056, 978}};
+    for (int i = 0; i < 7; i++) {
         char line[1024];
         snprintf(line, sizeof line, "%s/example_%s .", EXAMPLE_DIR, drawings[i].name);
         EXPECT_INT(run(line), 0);
@@ -450,6 +451,40 @@ static void examples_show_what_they_should(void) {
         EXPECT_INT(seen.height, drawings[i].height);
         jl_picture_free(&seen);
     }
+    /* Left: the lamp where the buoy was, its foot where it is; right: both where it is. */
+    struct jl_picture pair = read_picture("tearing.png");
+    static const struct {
+        int x, y; /* of the glass */
+        bool torn, whole;
+    } spots[] = {{60, 54, true, false},   {110, 54, false, true}, {110, 262, true, true},
+                 {60, 262, false, false}, {60, 100, true, false}, {110, 100, false, true}};
+    for (size_t i = 0; i < sizeof spots / sizeof spots[0]; i++) {
+        test_row("spot %d, %d", spots[i].x, spots[i].y);
+        for (int half = 0; half < 2; half++) {
+            const uint8_t *at = jl_picture_at(&pair, half * 528 + (3 + spots[i].x) * 3 + 1,
+                                              (3 + spots[i].y) * 3 + 1);
+            EXPECT_INT(at[0] > 240, half ? spots[i].whole : spots[i].torn);
+        }
+    }
+    jl_picture_free(&pair);
+    /* The round dial after its last wind, drawn by the same code on a whole frame. */
+    static uint8_t pixels[JL_RGB565_BYTES(240, 240)];
+    struct jl_frame frame;
+    EXPECT_INT(run(EXAMPLE_DIR "/example_round_dial gc9a01-240x240-round ."), 0);
+    EXPECT_CONTAINS(output, "ok");
+    struct jl_picture dial = read_picture("round_dial-glass.png");
+    EXPECT_INT(jl_frame_init(&frame, &jl_rgb565, 240, 240, pixels, sizeof pixels), JL_OK);
+    wind_dial_draw(&frame.target, 120, 120, 118, &(struct wind_reading){310, 24});
+    int wrong = 0;
+    for (int y = 36; y < 204; y++) { /* a square inside the circle */
+        for (int x = 36; x < 204; x++) {
+            const uint8_t *at = jl_picture_at(&dial, x, y);
+            wrong += JL_RGB((jl_color)at[0], (jl_color)at[1], (jl_color)at[2]) !=
+                     kind_of(&jl_rgb565)->see(pixels, 240, 240, x, y);
+        }
+    }
+    EXPECT_INT(wrong, 0);
+    jl_picture_free(&dial);
     remove_folder();
 }
 
