@@ -134,7 +134,7 @@ jl_status jl_frame_init_palette(struct jl_frame *frame, const jl_color palette[1
 /**
  * Makes the frame remember what changes, so that presenting sends only that. The
  * damage is the caller's and must live as long as it is set; NULL ends it. The
- * whole frame counts as changed at first. 76 bytes of RAM on a 32-bit target.
+ * whole frame counts as changed at first. 104 bytes of RAM on a 32-bit target.
  */
 void jl_frame_track(struct jl_frame *frame, struct jl_damage *damage);
 
