@@ -549,6 +549,40 @@ static void direct_on_color(void) {
     }
 }
 
+/* Drawing directly waits for what is on the wire, and leaves a sleeping panel alone. */
+static void direct_knows_the_panel(void) {
+    static uint8_t line[240 * 2];
+    const struct make *make = make_named("st7789 240x240");
+    struct stage stage;
+    struct jl_async async;
+    struct jl_direct direct;
+    struct jl_bands bands;
+    stage_open(&stage, make, &(struct wish){.ops = &jl_sim_port_rich_ops});
+    struct jl_frame frame = stage_frame(&stage, 0);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+    EXPECT_INT(jl_direct_init(&direct, &stage.panel, line, sizeof line), JL_OK);
+    draw_scene(&frame.target, 2);
+    EXPECT_INT(jl_async_present(&async, &frame), JL_BUSY);
+    jl_fill_rect(&direct.target, (struct jl_rect){20, 30, 50, 40}, JL_LIME);
+    EXPECT_INT(direct.status, JL_OK);
+    jl_fill_rect(&frame.target, (struct jl_rect){20, 30, 50, 40}, JL_LIME);
+    expect_shown(&stage, make, &frame);
+    EXPECT_INT(jl_bands_begin(&bands, &stage.panel, line, sizeof line), JL_OK);
+    EXPECT(jl_bands_next(&bands));
+    EXPECT_INT(jl_panel_sleep(&stage.panel), JL_OK);
+    uint64_t bytes = jl_stream_byte_count(stage.sim.stream);
+    EXPECT(!jl_bands_next(&bands));
+    EXPECT_INT(jl_bands_end(&bands), JL_NOT_AWAKE);
+    jl_clear(&direct.target, JL_RED);
+    EXPECT_INT(direct.status, JL_NOT_AWAKE);
+    EXPECT_INT((long long)(jl_stream_byte_count(stage.sim.stream) - bytes), 0);
+    EXPECT_INT(jl_panel_resume(&stage.panel), JL_OK);
+    expect_shown(&stage, make, &frame);
+    stage_expect_content(&stage);
+    stage_close(&stage);
+}
+
 /* A clear is one window and, with repeat(), one transfer; else few of what memory there is. */
 static void fills_use_few_transfers(void) {
     static uint8_t memory[4096];
@@ -786,6 +820,7 @@ const struct test_group test_groups[] = {
     {"converted", converted},
     {"palette_takes_the_nearest", palette_takes_the_nearest},
     {"direct_on_color", direct_on_color},
+    {"direct_knows_the_panel", direct_knows_the_panel},
     {"fills_use_few_transfers", fills_use_few_transfers},
     {"narrow_areas_are_gathered", narrow_areas_are_gathered},
     {"two_panels_on_a_bus", two_panels_on_a_bus},

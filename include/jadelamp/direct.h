@@ -25,7 +25,11 @@ struct jl_direct {
     uint8_t *buffer; /**< the caller's */
     size_t buffer_bytes;
     jl_color background; /**< may be changed at any time; black at first */
-    jl_status status;    /**< the first error; after it nothing is sent */
+    /**
+     * The first error; after it nothing is sent. JL_NOT_AWAKE when the panel was sent to sleep:
+     * set it to JL_OK after resuming, or set up the target again.
+     */
+    jl_status status;
 };
 
 /**

@@ -47,8 +47,7 @@ static void take_run(struct jl_async *async, const struct jl_run *run) {
 static void step(struct jl_async *async, size_t bytes) {
     async->left_in_line -= (uint32_t)bytes;
     async->line += bytes;
-    if (async->left_in_line == 0) {
-        async->lines--;
+    if (async->left_in_line == 0 && --async->lines) {
         async->line += async->stride_bytes - async->line_bytes;
         async->left_in_line = async->line_bytes;
     }

@@ -10,7 +10,7 @@ static jl_status send(struct jl_bands *bands, struct jl_rect band) {
     }
     jl_status status = jl_async_ready(async);
     if (status == JL_OK) {
-        status = jl_panel_settle(async->panel, jl_bands_open(bands, band));
+        status = jl_bands_open(bands, band);
     }
     if (status == JL_OK) {
         struct jl_run run = {.line = bands->frame.pixels,

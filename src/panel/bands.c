@@ -39,21 +39,25 @@ jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *m
 
 jl_status jl_bands_open(struct jl_bands *bands, struct jl_rect band) {
     struct jl_panel *panel = bands->panel;
-    if (panel->streaming == bands) {
-        return JL_OK;
+    jl_status status = jl_panel_ready(panel);
+    if (status != JL_OK || panel->streaming == bands) {
+        return status;
     }
     band.h = (int16_t)(panel->height - band.y);
-    jl_status status = jl_window_open(panel, band);
+    status = jl_panel_settle(panel, jl_window_open(panel, band));
     panel->streaming = bands;
     return status;
 }
 
 static jl_status send_band(struct jl_bands *bands, struct jl_rect band) {
+    struct jl_panel *panel = bands->panel;
     jl_status status = jl_bands_open(bands, band);
+    if (status != JL_OK) {
+        return status;
+    }
     size_t bytes = (size_t)bands->frame.stride_bytes * jl_lines(bands->frame.format, band.h);
-    return status == JL_OK
-               ? bands->panel->config->bus->send(bands->panel, true, bands->frame.pixels, bytes)
-               : status;
+    return jl_panel_settle(panel,
+                           panel->config->bus->send(panel, true, bands->frame.pixels, bytes));
 }
 
 bool jl_bands_next(struct jl_bands *bands) {
@@ -62,8 +66,7 @@ bool jl_bands_next(struct jl_bands *bands) {
         return false;
     }
     if (band->h > 0) {
-        bands->status = bands->send ? bands->send(bands, *band)
-                                    : jl_panel_settle(bands->panel, send_band(bands, *band));
+        bands->status = bands->send ? bands->send(bands, *band) : send_band(bands, *band);
     }
     int16_t rows_left =
         (int16_t)(bands->panel->height - band->y - band->h); /* below the last band */

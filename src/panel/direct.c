@@ -33,6 +33,14 @@ static jl_status send_piece(struct jl_direct *direct, struct jl_rect piece, stru
     return direct->panel->config->bus->send(direct->panel, true, direct->buffer, bytes);
 }
 
+/* What is under way ends first; a panel that sleeps takes no pixels, and may be resumed. */
+static bool takes_pixels(struct jl_direct *direct) {
+    if (direct->status == JL_OK) {
+        direct->status = jl_panel_ready(direct->panel);
+    }
+    return direct->status == JL_OK;
+}
+
 void jl_direct_stream(struct jl_direct *direct, struct jl_rect area, jl_piece_fn draw,
                       const void *context) {
     const struct jl_format *format = direct->panel->format;
@@ -40,7 +48,7 @@ void jl_direct_stream(struct jl_direct *direct, struct jl_rect area, jl_piece_fn
     unsigned unit = direct->panel->config->controller->column_unit;
     size_t units = direct->buffer_bytes / jl_line_bytes(format, (int16_t)unit);
     int fitting = (int)((units < INT16_MAX / unit ? units : INT16_MAX / unit) * unit);
-    if (direct->status != JL_OK || fitting < 1 || area.w < 1) {
+    if (fitting < 1 || area.w < 1 || !takes_pixels(direct)) {
         return;
     }
     /* Grown to whole lines of the controller's memory. */
@@ -96,7 +104,7 @@ static void fill(struct jl_target *target, struct jl_rect area, jl_color color) 
     struct jl_direct *direct = (struct jl_direct *)target;
     if (direct->panel->format->bits_per_pixel < 8) {
         jl_direct_stream(direct, area, draw_fill, &color);
-    } else if (direct->status == JL_OK) {
+    } else if (takes_pixels(direct)) {
         fill_solid(direct, area, color);
     }
 }
