@@ -23,7 +23,10 @@ void bench_open(struct bench_panel *bench, const struct jl_panel_config *config,
         bench->sim.i2c = jl_board_add_i2c(bench->board, 400000, 0);
         EXPECT(jl_i2c_attach(bench->sim.i2c, bench->device, config->i2c_address));
     } else {
-        bench->sim.stream = jl_board_add_spi(bench->board, 8000000, 0, 0);
+        bench->sim.stream = config->bus->kind == JL_BUS_8080_8
+                                ? jl_board_add_8080(bench->board, 300, 0, 8)
+                                : jl_board_add_spi(bench->board, 8000000, 0, 0);
+        jl_device_three_wire(bench->device, config->bus->kind == JL_BUS_SPI_3WIRE);
         EXPECT(jl_stream_attach(bench->sim.stream, bench->device));
     }
     EXPECT_INT(jl_frame_init(&bench->frame, &jl_mono_columns, config->width, config->height,

@@ -91,6 +91,22 @@ static void every_size_bus_mounting_and_flip(void) {
     }
 }
 
+/* The buses that such modules rarely have wired. */
+static void three_wires_and_parallel(void) {
+    static const struct jl_bus *const buses[] = {&jl_bus_spi_3wire, &jl_bus_8080_8};
+    for (int i = 0; i < 2; i++) {
+        struct bench_panel bench;
+        test_row("bus %d", buses[i]->kind);
+        struct jl_panel_config config = config_of(&sizes[0], buses[i], 0);
+        bench_open_usual(&bench, &config);
+        EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
+        jl_draw_test_card(&bench.frame.target, "ssd1306");
+        EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+        expect_card(&bench, &sizes[0], 0);
+        bench_close(&bench);
+    }
+}
+
 /* The same pictures as stored files, which a person has looked at. */
 static void stored_test_cards(void) {
     for (int i = 0; i < 4; i++) {
@@ -313,5 +329,6 @@ const struct test_group test_groups[] = {
     {"wrong_descriptions_show", wrong_descriptions_show},
     {"photo_of_the_glass", photo_of_the_glass},
     {"terminal_characters", terminal_characters},
+    {"three_wires_and_parallel", three_wires_and_parallel},
     {NULL, NULL},
 };
