@@ -82,12 +82,19 @@ void cli_print_card(const struct jl_card *card) {
         printf("8080 of %d bits, a write in %u ns", card->bus == JL_BUS_8080_8 ? 8 : 16,
                (unsigned)card->cycle_ns);
         return;
+    case JL_BUS_6800_8:
+        printf("6800 of 8 bits, a write in %u ns", (unsigned)card->cycle_ns);
+        return;
+    case JL_BUS_SPI_SYNC:
+        printf("synced SPI, ");
+        break;
     }
     print_clock(card->clock_hz);
 }
 
 cJSON *cli_card_json(const struct jl_card *card) {
-    static const char *const buses[] = {"i2c", "spi", "spi-3wire", "8080-8", "8080-16"};
+    static const char *const buses[] = {"i2c",     "spi",    "spi-3wire", "8080-8",
+                                        "8080-16", "6800-8", "spi-sync"};
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "name", card->name);
     cJSON_AddStringToObject(json, "controller", card->controller->name);

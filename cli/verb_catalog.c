@@ -30,13 +30,17 @@ static void print_entry(const struct jl_catalog_entry *entry) {
     }
     if (entry->most_spi_hz) {
         print_bus(&first,
-                  buses >> JL_BUS_SPI_3WIRE & 1 ? "SPI with 4 or 3 wires up to " : "SPI up to ",
+                  buses >> JL_BUS_SPI_SYNC & 1    ? "synced SPI up to "
+                  : buses >> JL_BUS_SPI_3WIRE & 1 ? "SPI with 4 or 3 wires up to "
+                                                  : "SPI up to ",
                   entry->most_spi_hz / 1e6, "MHz");
     }
     if (entry->least_cycle_ns) {
         print_bus(&first,
-                  buses >> JL_BUS_8080_16 & 1 ? "8080 with 8 or 16 lines, a write in "
-                                              : "8080 with 8 lines, a write in ",
+                  !(buses >> JL_BUS_8080_8 & 1) ? "6800 with 8 lines, a write in "
+                  : buses >> JL_BUS_8080_16 & 1 ? "8080 with 8 or 16 lines, a write in "
+                  : buses >> JL_BUS_6800_8 & 1  ? "8080 or 6800 with 8 lines, a write in "
+                                                : "8080 with 8 lines, a write in ",
                   entry->least_cycle_ns, "ns");
     }
     putchar('\n');

@@ -218,6 +218,9 @@ static bool read_color(struct reading *reading, const char *key, const char *val
                                             {"green", JL_GLASS_GREEN},
                                             {"color-oled", JL_GLASS_COLOR_OLED},
                                             {"tft", JL_GLASS_TFT},
+                                            {"lcd-green", JL_GLASS_LCD_GREEN},
+                                            {"lcd-grey", JL_GLASS_LCD_GREY},
+                                            {"lcd-blue", JL_GLASS_LCD_BLUE},
                                             {NULL, 0}};
     int kind = 0;
     bool good = read_choice(reading, key, value, choices, &kind);
@@ -226,9 +229,14 @@ static bool read_color(struct reading *reading, const char *key, const char *val
 }
 
 static bool read_bus_kind(struct reading *reading, const char *key, const char *value) {
-    static const struct choice choices[] = {
-        {"i2c", JL_BUS_I2C},       {"spi", JL_BUS_SPI},         {"spi-3wire", JL_BUS_SPI_3WIRE},
-        {"8080-8", JL_BUS_8080_8}, {"8080-16", JL_BUS_8080_16}, {NULL, 0}};
+    static const struct choice choices[] = {{"i2c", JL_BUS_I2C},
+                                            {"spi", JL_BUS_SPI},
+                                            {"spi-3wire", JL_BUS_SPI_3WIRE},
+                                            {"8080-8", JL_BUS_8080_8},
+                                            {"8080-16", JL_BUS_8080_16},
+                                            {"6800-8", JL_BUS_6800_8},
+                                            {"spi-sync", JL_BUS_SPI_SYNC},
+                                            {NULL, 0}};
     int kind = 0;
     bool good = read_choice(reading, key, value, choices, &kind);
     reading->card->bus = (enum jl_bus_kind)kind;
@@ -483,13 +491,17 @@ static bool seen(const struct reading *reading, const char *section, const char 
     return false;
 }
 
+bool jl_card_is_parallel(const struct jl_card *card) {
+    return card->bus == JL_BUS_8080_8 || card->bus == JL_BUS_8080_16 || card->bus == JL_BUS_6800_8;
+}
+
 static bool check_bus(struct reading *reading) {
-    static const char *const names[] = {"I2C", "SPI", "3-wire SPI", "8-bit 8080 bus",
-                                        "16-bit 8080 bus"};
+    static const char *const names[] = {
+        "I2C", "SPI", "3-wire SPI", "8-bit 8080 bus", "16-bit 8080 bus", "6800 bus", "synced SPI"};
     struct jl_card *card = reading->card;
     const struct jl_catalog_entry *part = card->controller;
     bool i2c = card->bus == JL_BUS_I2C;
-    bool parallel = card->bus == JL_BUS_8080_8 || card->bus == JL_BUS_8080_16;
+    bool parallel = jl_card_is_parallel(card);
     if (!(part->driver->buses >> card->bus & 1)) {
         return FAIL(reading, "[bus] kind: the %s has no %s", part->name, names[card->bus]);
     }
@@ -505,7 +517,7 @@ static bool check_bus(struct reading *reading) {
     if (parallel ? card->clock_hz != 0 : card->cycle_ns != 0) {
         return FAIL(reading, "[bus] %s: expected %s, which is what %s has",
                     parallel ? "clock" : "cycle", parallel ? "cycle" : "clock",
-                    parallel ? "an 8080 bus" : "a serial bus");
+                    parallel ? "a parallel bus" : "a serial bus");
     }
     if (!card->clock_hz && !parallel) {
         card->clock_hz = i2c ? 400000 : part->most_spi_hz < 8000000 ? part->most_spi_hz : 8000000;
@@ -535,8 +547,10 @@ static bool check_glass(struct reading *reading) {
                     card->width, card->height, card->column_offset, card->row_offset, part->name,
                     width, height);
     }
-    if ((card->turn & 1) && !part->driver->quarter_turns) {
-        return FAIL(reading, "[panel] orientation: the %s cannot turn by a quarter", part->name);
+    if (!(part->driver->turns >> card->turn & 1)) {
+        return FAIL(reading, "[panel] orientation: the %s cannot turn %s", part->name,
+                    part->driver->turns == JL_TURNS_NONE ? "its picture: expected upright"
+                                                         : "by a quarter");
     }
     if (!seen(reading, "glass", "color")) {
         card->glass_kind = part->glass_kind;
@@ -556,9 +570,9 @@ static bool check_format(struct reading *reading) {
                    {PIXELS_666, &jl_rgb666_low}};
     struct jl_card *card = reading->card;
     const struct jl_controller *driver = card->controller->driver;
-    uint16_t layouts = card->bus == JL_BUS_8080_16  ? driver->word_layouts
-                       : card->bus == JL_BUS_8080_8 ? driver->parallel_layouts
-                                                    : driver->serial_layouts;
+    uint16_t layouts = card->bus == JL_BUS_8080_16 ? driver->word_layouts
+                       : jl_card_is_parallel(card) ? driver->parallel_layouts
+                                                   : driver->serial_layouts;
     enum pixels pixels = reading->pixels;
     card->format = driver->format;
     if (pixels == PIXELS_USUAL && layouts >> driver->format->layout & 1) {

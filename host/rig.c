@@ -39,11 +39,15 @@ static struct jl_glass glass_of(const struct jl_card *card) {
 
 static bool build_stream(struct jl_rig *rig) {
     const struct jl_card *card = &rig->card;
-    bool parallel = card->bus == JL_BUS_8080_8 || card->bus == JL_BUS_8080_16;
-    rig->sim.stream =
-        parallel ? jl_board_add_8080(rig->board, card->cycle_ns, card->overhead_ns,
-                                     card->bus == JL_BUS_8080_16 ? 16 : 8)
-                 : jl_board_add_spi(rig->board, card->clock_hz, card->overhead_ns, card->spi_mode);
+    if (card->bus == JL_BUS_6800_8) {
+        rig->sim.stream = jl_board_add_6800(rig->board, card->cycle_ns, card->overhead_ns);
+    } else if (jl_card_is_parallel(card)) {
+        rig->sim.stream = jl_board_add_8080(rig->board, card->cycle_ns, card->overhead_ns,
+                                            card->bus == JL_BUS_8080_16 ? 16 : 8);
+    } else {
+        rig->sim.stream =
+            jl_board_add_spi(rig->board, card->clock_hz, card->overhead_ns, card->spi_mode);
+    }
     jl_device_three_wire(rig->device, card->bus == JL_BUS_SPI_3WIRE);
     if (card->works_up_to) {
         jl_device_tolerates(rig->device, 1000000000000u / card->works_up_to);
@@ -77,8 +81,11 @@ static const struct jl_bus *bus_of(const struct jl_card *card) {
         [JL_BUS_SPI_3WIRE] = &jl_bus_spi_3wire,
         [JL_BUS_8080_8] = &jl_bus_8080_8,
         [JL_BUS_8080_16] = &jl_bus_8080_16,
+        [JL_BUS_6800_8] = &jl_bus_6800_8,
+        [JL_BUS_SPI_SYNC] = &jl_bus_spi_sync,
     };
-    return buses[card->bus];
+    bool paced = card->bus == JL_BUS_6800_8 && card->controller->driver->byte_us;
+    return paced ? &jl_bus_6800_8_paced : buses[card->bus];
 }
 
 /* The card may strap the RAM to another size, and may wait for a BUSY pin. */

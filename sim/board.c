@@ -160,7 +160,7 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
         return;
     }
     if (pin != JL_DEVICE_RESET && device->stream && jl_stream_busy(device->stream) &&
-        !device->pins[JL_DEVICE_CS]) {
+        device_is_selected(device)) {
         device_report(device, JL_SEVERITY_ERROR,
                       "%s changed while a transfer was still on the wire: wait for its end first",
                       pin == JL_DEVICE_CS ? "CS" : "D/C");
@@ -172,8 +172,10 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     }
     if (pin == JL_DEVICE_RESET) {
         device->ops->reset(device, !high);
-    } else if (pin == JL_DEVICE_CS && high) {
+    } else if (pin == JL_DEVICE_CS && !device_is_selected(device)) {
         stream_deselected(device);
+    } else if (pin == JL_DEVICE_CS && device->ops->selected) {
+        device->ops->selected(device);
     }
 }
 

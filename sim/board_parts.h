@@ -87,11 +87,12 @@ struct jl_stream_bus {
     uint64_t unit_ps; /* a byte, or a word of 16 lines */
     uint64_t overhead_ps;
     int unit_bytes;
-    int lines; /* 0: SPI; 8 or 16: 8080 */
+    int lines;   /* 0: SPI; 8 or 16: 8080, or 6800 */
+    bool enable; /* 6800: E instead of WR */
     bool idle_high;
     struct jl_device *devices[MOST_ON_BUS];
     size_t device_count;
-    wire_id strobe, read_strobe; /* SCK; WR and RD */
+    wire_id strobe, read_strobe; /* SCK; WR and RD; E and R/W */
     wire_id data[16];
     uint64_t byte_count;
     bool contention_reported;

@@ -15,6 +15,7 @@ enum { DEVICE_PINS = 4, DEVICE_NAME_BYTES = 32 };
  */
 struct jl_device_ops {
     const char *part;
+    const void *facts; /* for a machine behind several parts: what this one has differently */
     size_t state_bytes;
     /* Whether such a glass can be bonded to the part. */
     bool (*fits)(const struct jl_glass *glass);
@@ -31,6 +32,10 @@ struct jl_device_ops {
     void (*write_words)(struct jl_device *device, const uint16_t *words, size_t count, bool data);
     /* Least write cycles by the datasheet: a bit on SPI, a strobe on 8080, SCL. 0: no such bus. */
     uint32_t serial_cycle_ps, parallel_cycle_ps, i2c_cycle_ps;
+    bool select_high; /* CS selects while it is high; on a parallel bus it is low as usual */
+    /* CS begins to select. Or NULL. */
+    void (*selected)(struct jl_device *device);
+    bool no_8080; /* of the parallel buses it has 6800 only */
     /* The picture is black and has the size of the glass. */
     void (*show)(struct jl_device *device, struct jl_picture *picture);
     uint8_t (*brightness)(struct jl_device *device);
@@ -65,6 +70,12 @@ struct jl_device {
 /* Adds a diagnostic, printf-like. */
 __attribute__((format(printf, 3, 4))) void
 device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...);
+
+/* Whether its CS pin selects it now. */
+bool device_is_selected(const struct jl_device *device);
+
+/* Time of a byte on its SPI, 8080 or 6800 bus. */
+uint64_t device_unit_ps(const struct jl_device *device);
 
 /* Whether bits come one by one to it, and not from 8080. */
 bool device_is_serial(const struct jl_device *device);

@@ -26,6 +26,12 @@ static struct shade lit_shade(const struct jl_glass *glass, int row) {
         return yellow;
     case JL_GLASS_GREEN:
         return green;
+    case JL_GLASS_LCD_GREEN:
+        return (struct shade){40, 50, 34};
+    case JL_GLASS_LCD_GREY:
+        return (struct shade){34, 38, 52};
+    case JL_GLASS_LCD_BLUE:
+        return (struct shade){228, 240, 255};
     case JL_GLASS_COLOR_OLED:
     case JL_GLASS_TFT:
         return (struct shade){255, 255, 255};
@@ -35,8 +41,24 @@ static struct shade lit_shade(const struct jl_glass *glass, int row) {
     }
 }
 
+static bool is_lcd(const struct jl_glass *glass) {
+    return glass->kind >= JL_GLASS_LCD_GREEN && glass->kind <= JL_GLASS_LCD_BLUE;
+}
+
+/* What is between the dots of an LCD. */
+static struct shade lcd_ground(const struct jl_glass *glass) {
+    static const struct shade grounds[] = {{160, 184, 62}, {190, 196, 188}, {26, 62, 196}};
+    return grounds[glass->kind - JL_GLASS_LCD_GREEN];
+}
+
 /* The light behind a TFT shines a little through black. */
 static struct shade unlit_shade(const struct jl_glass *glass, unsigned glow) {
+    if (is_lcd(glass)) { /* dots that do not turn are seen a little */
+        struct shade ground = lcd_ground(glass), dot = lit_shade(glass, 0);
+        return (struct shade){(uint8_t)((ground.r * 15 + dot.r) / 16),
+                              (uint8_t)((ground.g * 15 + dot.g) / 16),
+                              (uint8_t)((ground.b * 15 + dot.b) / 16)};
+    }
     if (glass->kind != JL_GLASS_TFT) {
         return unlit;
     }
@@ -85,14 +107,15 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
     /* None where it would take half of a small dot's light away; TFT dots nearly touch. */
     int gap = scale >= 5 ? scale / 5 : scale > (glass->kind == JL_GLASS_TFT ? 3 : 2);
     /* Even at the lowest contrast an OLED glows: eyes are closer to logarithmic than linear. */
-    unsigned glow = 70 + brightness * 185u / 255;
+    unsigned glow = is_lcd(glass) ? brightness : 70 + brightness * 185u / 255;
     struct shade dark = unlit_shade(glass, glow);
+    struct shade around = is_lcd(glass) ? lcd_ground(glass) : bezel;
     if (!jl_picture_create(photo, logical->width * scale + 2 * margin,
                            logical->height * scale + 2 * margin + (split ? scale : 0))) {
         return false;
     }
     for (int i = 0; i < photo->width * photo->height; i++) {
-        memcpy(photo->rgb + i * 3, &bezel, 3);
+        memcpy(photo->rgb + i * 3, &around, 3);
     }
     for (int y = 0; y < logical->height; y++) {
         struct shade light = lit_shade(glass, y);

@@ -88,11 +88,11 @@ static void declare_stream(struct jl_board *board, const struct jl_device *devic
         declare(board, bus->data[0], "mosi");
     }
     if (!device->three_wire) {
-        declare(board, device->pin_wires[JL_DEVICE_DC], "dc");
+        declare(board, device->pin_wires[JL_DEVICE_DC], bus->enable ? "rs" : "dc");
     }
     if (bus->lines) {
-        declare(board, bus->strobe, "wr");
-        declare(board, bus->read_strobe, "rd");
+        declare(board, bus->strobe, bus->enable ? "e" : "wr");
+        declare(board, bus->read_strobe, bus->enable ? "rw" : "rd");
     }
     for (int i = 0; i < bus->lines; i++) {
         char name[8];

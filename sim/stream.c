@@ -71,6 +71,18 @@ struct jl_stream_bus *jl_board_add_8080(struct jl_board *board, uint32_t cycle_n
     return bus;
 }
 
+struct jl_stream_bus *jl_board_add_6800(struct jl_board *board, uint32_t cycle_ns,
+                                        uint32_t overhead_ns) {
+    struct jl_stream_bus *bus = jl_board_add_8080(board, cycle_ns, overhead_ns, 8);
+    if (bus) {
+        bus->enable = true;
+        bus->idle_high = false;
+        board->levels[bus->strobe] = false;
+        board->levels[bus->read_strobe] = false; /* R/W: write */
+    }
+    return bus;
+}
+
 bool jl_stream_clock(struct jl_stream_bus *bus, uint32_t clock_hz) {
     if (bus->lines || !good_clock(clock_hz) || bus->flight.bytes) {
         return false;
@@ -82,7 +94,8 @@ bool jl_stream_clock(struct jl_stream_bus *bus, uint32_t clock_hz) {
 bool jl_stream_attach(struct jl_stream_bus *bus, struct jl_device *device) {
     const struct jl_device_ops *ops = device->ops;
     if (bus->device_count == MOST_ON_BUS || (bus->lines == 16 ? !ops->write_words : !ops->write) ||
-        (bus->lines ? !ops->parallel_cycle_ps : !ops->serial_cycle_ps)) {
+        (bus->lines ? !ops->parallel_cycle_ps : !ops->serial_cycle_ps) ||
+        (bus->lines && !bus->enable && ops->no_8080)) {
         return false;
     }
     bus->devices[bus->device_count++] = device;
@@ -96,6 +109,15 @@ void jl_device_three_wire(struct jl_device *device, bool three_wire) {
 
 void jl_device_tolerates(struct jl_device *device, uint64_t cycle_ps) {
     device->tolerated_cycle_ps = cycle_ps;
+}
+
+bool device_is_selected(const struct jl_device *device) {
+    bool high = device->ops->select_high && device_is_serial(device);
+    return device->pins[JL_DEVICE_CS] == high;
+}
+
+uint64_t device_unit_ps(const struct jl_device *device) {
+    return device->stream->unit_ps;
 }
 
 bool device_is_serial(const struct jl_device *device) {
@@ -218,7 +240,7 @@ static void deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size_t unit
     const struct jl_device *selected = NULL;
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
-        if (device->unplugged || device->pins[JL_DEVICE_CS]) {
+        if (device->unplugged || !device_is_selected(device)) {
             continue;
         }
         if (selected && !bus->contention_reported) {
@@ -244,11 +266,11 @@ static void record_bits(struct jl_stream_bus *bus, unsigned value, int bits, uin
 }
 
 static void record_word(struct jl_stream_bus *bus, unsigned word, uint64_t start) {
-    wire_set(bus->board, bus->strobe, false, start);
+    wire_set(bus->board, bus->strobe, !bus->idle_high, start);
     for (int i = 0; i < bus->lines; i++) {
         wire_set(bus->board, bus->data[i], word >> i & 1, start);
     }
-    wire_set(bus->board, bus->strobe, true, start + bus->unit_ps / 2);
+    wire_set(bus->board, bus->strobe, bus->idle_high, start + bus->unit_ps / 2);
 }
 
 static void record_unit(struct jl_stream_bus *bus, const uint8_t *bytes, struct framing framing,
@@ -369,7 +391,7 @@ static void report_overwritten(struct jl_stream_bus *bus, size_t first, size_t c
     }
     flight->reported = true;
     for (size_t i = 0; i < bus->device_count; i++) {
-        if (!bus->devices[i]->pins[JL_DEVICE_CS]) {
+        if (device_is_selected(bus->devices[i])) {
             device_report(bus->devices[i], JL_SEVERITY_ERROR,
                           "the buffer at %p was overwritten in flight: byte %zu of %zu was %02X "
                           "when the transfer started at %.3f ms, the wire took %02X",

@@ -105,7 +105,9 @@ void fake_open_in_units(struct fake_panel *fake, const struct jl_format *format,
                                               .column_unit = (uint8_t)unit,
                                               .wake_steps = steps,
                                               .wake_steps_bytes = sizeof steps,
-                                              .window = window};
+                                              .turns = JL_TURNS_EVEN,
+                                              .window = window,
+                                              .write = jl_write_window};
     fake->config = (struct jl_panel_config){.controller = &fake->controller,
                                             .width = (int16_t)width,
                                             .height = (int16_t)height,

@@ -10,25 +10,28 @@
 
 const struct make makes[MAKES] = {
     {"st7735 128x160 strapped", &jl_st7735_128x160, &jl_emulated_st7735, 128, 160, 0, 0, 128, 160,
-     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false},
+     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false,
+     NULL},
     {"st7735 128x160 offset", &jl_st7735, &jl_emulated_st7735, 128, 160, 2, 1, 0, 0,
-     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false},
+     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false,
+     NULL},
     {"st7735 128x128", &jl_st7735_132x132, &jl_emulated_st7735, 128, 128, 2, 1, 132, 132,
-     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false},
+     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false,
+     NULL},
     {"st7735 80x160", &jl_st7735, &jl_emulated_st7735, 80, 160, 26, 1, 0, 0,
-     JL_MODULE_BGR | JL_MODULE_IPS, 15151515, 66, TFT_FORMATS, false},
+     JL_MODULE_BGR | JL_MODULE_IPS, 15151515, 66, TFT_FORMATS, false, NULL},
     {"st7735 80x160 strapped", &jl_st7735_128x160, &jl_emulated_st7735, 80, 160, 24, 0, 128, 160,
-     JL_MODULE_BGR | JL_MODULE_IPS, 15151515, 66, TFT_FORMATS, false},
+     JL_MODULE_BGR | JL_MODULE_IPS, 15151515, 66, TFT_FORMATS, false, NULL},
     {"st7789 240x240", &jl_st7789, &jl_emulated_st7789, 240, 240, 0, 0, 0, 0, JL_MODULE_IPS,
-     15151515, 66, TFT_FORMATS, false},
+     15151515, 66, TFT_FORMATS, false, NULL},
     {"st7789 240x320", &jl_st7789, &jl_emulated_st7789, 240, 320, 0, 0, 0, 0, JL_MODULE_IPS,
-     15151515, 66, TFT_FORMATS, false},
+     15151515, 66, TFT_FORMATS, false, NULL},
     {"st7789 135x240", &jl_st7789, &jl_emulated_st7789, 135, 240, 52, 40, 0, 0, JL_MODULE_IPS,
-     15151515, 66, TFT_FORMATS, false},
+     15151515, 66, TFT_FORMATS, false, NULL},
     {"st7789 170x320", &jl_st7789, &jl_emulated_st7789, 170, 320, 35, 0, 0, 0, JL_MODULE_IPS,
-     15151515, 66, TFT_FORMATS, false},
+     15151515, 66, TFT_FORMATS, false, NULL},
     {"ili9341 240x320", &jl_ili9341, &jl_emulated_ili9341, 240, 320, 0, 0, 0, 0,
-     JL_MODULE_MIRROR_X | JL_MODULE_BGR, 10000000, 66, TFT_FORMATS, false},
+     JL_MODULE_MIRROR_X | JL_MODULE_BGR, 10000000, 66, TFT_FORMATS, false, NULL},
     {"ili9488 320x480",
      &jl_ili9488,
      &jl_emulated_ili9488,
@@ -42,9 +45,10 @@ const struct make makes[MAKES] = {
      15151515,
      30,
      {&jl_rgb666, NULL, NULL},
-     false},
+     false,
+     NULL},
     {"gc9a01 240x240", &jl_gc9a01, &jl_emulated_gc9a01, 240, 240, 0, 0, 0, 0,
-     JL_MODULE_IPS | JL_MODULE_BGR, 100000000, 66, TFT_FORMATS, true},
+     JL_MODULE_IPS | JL_MODULE_BGR, 100000000, 66, TFT_FORMATS, true, NULL},
     {"ssd1351 128x128",
      &jl_ssd1351,
      &jl_emulated_ssd1351,
@@ -58,7 +62,8 @@ const struct make makes[MAKES] = {
      20000000,
      300,
      {&jl_rgb565, &jl_rgb666_low, NULL},
-     false},
+     false,
+     NULL},
     {"ssd1331 96x64",
      &jl_ssd1331,
      &jl_emulated_ssd1331,
@@ -72,7 +77,8 @@ const struct make makes[MAKES] = {
      6600000,
      130,
      {&jl_rgb565, &jl_rgb332, NULL},
-     false},
+     false,
+     NULL},
     {"ssd1327 128x128",
      &jl_ssd1327,
      &jl_emulated_ssd1327,
@@ -86,7 +92,8 @@ const struct make makes[MAKES] = {
      10000000,
      300,
      {&jl_grey4, NULL, NULL},
-     false},
+     false,
+     NULL},
     {"ssd1327 96x96",
      &jl_ssd1327,
      &jl_emulated_ssd1327,
@@ -100,7 +107,8 @@ const struct make makes[MAKES] = {
      10000000,
      300,
      {&jl_grey4, NULL, NULL},
-     false},
+     false,
+     NULL},
     {"ssd1322 256x64",
      &jl_ssd1322,
      &jl_emulated_ssd1322,
@@ -114,7 +122,8 @@ const struct make makes[MAKES] = {
      10000000,
      300,
      {&jl_grey4, NULL, NULL},
-     false},
+     false,
+     NULL},
 };
 
 static uint16_t memory[2][STAGE_BYTES / 2]; /* aligned for 16-bit buses */
@@ -137,7 +146,9 @@ static void connect(struct stage *stage, const struct make *make, const struct w
         EXPECT(jl_i2c_attach(stage->sim.i2c, stage->device, 0x3C));
         return;
     }
-    if (kind == JL_BUS_8080_8 || kind == JL_BUS_8080_16) {
+    if (kind == JL_BUS_6800_8) {
+        stage->sim.stream = jl_board_add_6800(stage->board, make->cycle_ns, wish->overhead_ns);
+    } else if (kind == JL_BUS_8080_8 || kind == JL_BUS_8080_16) {
         stage->sim.stream = jl_board_add_8080(stage->board, make->cycle_ns, wish->overhead_ns,
                                               kind == JL_BUS_8080_16 ? 16 : 8);
     } else {
@@ -156,6 +167,7 @@ void stage_open(struct stage *stage, const struct make *make, const struct wish 
         .column_offset = make->x,
         .row_offset = make->y,
         .kind = JL_GLASS_TFT,
+        .rows_sequential = (module & JL_MODULE_ROWS_SEQUENTIAL) != 0,
         .mirrored_x = (module & JL_MODULE_MIRROR_X) != 0,
         .mirrored_y = (module & JL_MODULE_MIRROR_Y) != 0,
         .bgr = (module & JL_MODULE_BGR) != 0,
@@ -169,7 +181,9 @@ void stage_open(struct stage *stage, const struct make *make, const struct wish 
     EXPECT(stage->device != NULL);
     stage->config = (struct jl_panel_config){
         .controller = make->controller,
-        .bus = wish->bus ? wish->bus : &jl_bus_spi,
+        .bus = wish->bus   ? wish->bus
+               : make->bus ? make->bus
+                           : &jl_bus_spi,
         .format = wish->format,
         .width = (int16_t)make->width,
         .height = (int16_t)make->height,

@@ -24,6 +24,7 @@ struct make {
     uint32_t cycle_ns;
     const struct jl_format *formats[3]; /* that fit a byte-wise bus; ends with NULL */
     bool round;
+    const struct jl_bus *bus; /* the usual one; NULL: 4-wire SPI */
 };
 extern const struct make makes[MAKES];
 const struct make *make_named(const char *name);
@@ -37,7 +38,7 @@ struct stage {
     struct jl_panel panel;
 };
 
-/* What a test changes; zero is an upright panel on 4-wire SPI at its limit. */
+/* What a test changes; zero is an upright panel on its usual bus at its limit. */
 struct wish {
     const struct jl_bus *bus;
     const struct jl_format *format;

@@ -107,7 +107,7 @@ static void mistakes_are_explained(void) {
         {"[glass]\nrows = interlaced\n", 2, "alternate or sequential"},
         {"[glass]\nmounting = odd\n", 2, "usual, half-turn"},
         {"[glass]\nsupply = solar\n", 2, "pump or external"},
-        {"[glass]\ncolor = pink\n", 2, "color-oled or tft"},
+        {"[glass]\ncolor = pink\n", 2, "tft, lcd-green, lcd-grey or lcd-blue"},
         {"[bus]\nkind = can\n", 2, "i2c, spi, spi-3wire"},
         {"[bus]\naddress = 0x78\n", 2, "write the 7-bit address: address = 0x3C"},
         {"[bus]\naddress = 0x7B\n", 2, "address = 0x3D"},
@@ -274,7 +274,7 @@ static void color_mistakes_are_explained(void) {
         {TFT "[glass]\nsize = 128 x 160\n[bus]\nkind = spi\ncycle = 66 ns\n", 7,
          "cycle: expected clock, which is what a serial bus has"},
         {TFT "[glass]\nsize = 128 x 160\n[bus]\nkind = 8080-8\nclock = 8 MHz\n", 7,
-         "clock: expected cycle, which is what an 8080 bus has"},
+         "clock: expected cycle, which is what a parallel bus has"},
         {"[panel]\ncontroller = ili9488\nformat = 5-6-5\n[glass]\nsize = 320 x 480\n[bus]\n"
          "kind = spi\n",
          7, "the ili9488 does not take these pixels on this bus"},

@@ -9,6 +9,7 @@
 
 #include "kinds.h"
 #include "naive.h"
+#include "notebook.h"
 #include "stage.h"
 
 /* Every pixel its own: a wrong offset, turn or byte order cannot hide. */
@@ -44,7 +45,7 @@ static void every_size_turn_order_and_format(void) {
     for (int i = 0; i < MAKES; i++) {
         const struct make *make = &makes[i];
         for (int turn = 0; turn < 8; turn++) {
-            if ((turn & 1) && !make->controller->quarter_turns) {
+            if (!(make->controller->turns >> turn & 1)) {
                 continue;
             }
             for (int format = 0; make->formats[format]; format++) {
@@ -112,7 +113,7 @@ static void inverted_and_turned_at_run_time(void) {
 
         EXPECT_INT(jl_panel_invert(&stage.panel, false), JL_OK);
         expect_shown(&stage, make, &frame);
-        bool quarter = make->controller->quarter_turns;
+        bool quarter = make->controller->turns == JL_TURNS_ALL;
         EXPECT_INT(jl_panel_turn(&stage.panel, JL_TURN_270), quarter ? JL_OK : JL_BAD_TURN);
         if (quarter && make->width != make->height) {
             EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OUT_OF_RANGE);
@@ -181,56 +182,6 @@ static void row_offset_of_oleds(void) {
 }
 
 /* ---- exact bytes ---- */
-
-/* A port that writes down what it is asked to send: "C2A D000F ..." by D/C. */
-struct notebook {
-    char text[4096];
-    size_t length;
-    bool data, selected;
-    int kept; /* bytes of a transfer that are written down */
-};
-
-static void note(struct notebook *book, const char *text) {
-    size_t length = strlen(text);
-    if (book->length + length < sizeof book->text) {
-        memcpy(book->text + book->length, text, length + 1);
-        book->length += length;
-    }
-}
-
-static jl_status note_send(void *context, const struct jl_transfer *t) {
-    struct notebook *book = context;
-    char byte[4];
-    EXPECT(book->selected);
-    note(book, book->length ? " " : "");
-    note(book, book->data ? "D" : "C");
-    for (size_t i = 0; i < t->body_bytes; i++) {
-        if (i == (size_t)book->kept) {
-            note(book, "..");
-            break;
-        }
-        snprintf(byte, sizeof byte, "%02X", t->body[i]);
-        note(book, byte);
-    }
-    return JL_OK;
-}
-
-static void note_pin(void *context, enum jl_pin pin, bool high) {
-    struct notebook *book = context;
-    if (pin == JL_PIN_DC) {
-        book->data = high;
-    } else if (pin == JL_PIN_CS) {
-        book->selected = !high;
-    }
-}
-
-static void no_wait(void *context, uint32_t microseconds) {
-    (void)context;
-    (void)microseconds;
-}
-
-static const struct jl_port_ops note_ops = {
-    .send = note_send, .wait_us = no_wait, .set_pin = note_pin};
 
 static struct notebook book;
 
@@ -411,8 +362,8 @@ static void setting_bytes(void) {
 static void encoders_write_good_steps(void) {
     for (int i = 0; i <= MAKES; i++) {
         static const struct make mono = {
-            "ssd1306", &jl_ssd1306, &jl_emulated_ssd1306,           128,  64, 0, 0, 0, 0, 0,
-            10000000,  300,         {&jl_mono_columns, NULL, NULL}, false};
+            "ssd1306", &jl_ssd1306, &jl_emulated_ssd1306,           128,   64,  0, 0, 0, 0, 0,
+            10000000,  300,         {&jl_mono_columns, NULL, NULL}, false, NULL};
         const struct make *make = i < MAKES ? &makes[i] : &mono;
         const struct jl_controller *controller = make->controller;
         struct stage stage;
@@ -551,8 +502,8 @@ static void roll_and_part(void) {
 /* ---- descriptions that cannot be ---- */
 
 static void bad_descriptions(void) {
-    static const struct jl_port_ops no_pins = {.send = note_send, .wait_us = no_wait};
-    static const struct jl_port_ops no_send = {.wait_us = no_wait, .set_pin = note_pin};
+    static const struct jl_port_ops no_pins = {.send = note_send, .wait_us = note_wait};
+    static const struct jl_port_ops no_send = {.wait_us = note_wait, .set_pin = note_pin};
     static const struct {
         const char *name, *text;
         struct jl_panel_config config;

@@ -304,8 +304,8 @@ static void json_output(void) {
     EXPECT_INT(run(JADELAMP " catalog --json"), 0);
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
-        EXPECT_INT(cJSON_GetArraySize(at(json, "cards")), 25);
-        EXPECT_INT(cJSON_GetArraySize(at(json, "controllers")), 10);
+        EXPECT_INT(cJSON_GetArraySize(at(json, "cards")), 38);
+        EXPECT_INT(cJSON_GetArraySize(at(json, "controllers")), 18);
         EXPECT_TEXT(at(cJSON_GetArrayItem(at(json, "controllers"), 0), "name")->valuestring,
                     "ssd1306");
     }

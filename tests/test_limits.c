@@ -10,60 +10,10 @@
 
 #include "jadelamp/sim/board.h"
 #include "jadelamp/sim/emulators.h"
-
-/* A device on an SPI bus, and how to talk to it without a driver. */
-struct raw {
-    struct jl_board *board;
-    struct jl_stream_bus *bus;
-    struct jl_device *device;
-};
-
-static struct raw raw_open(const struct jl_device_ops *ops, struct jl_glass glass, uint32_t hz) {
-    struct raw raw = {.board = jl_board_create(3)};
-    raw.bus = jl_board_add_spi(raw.board, hz, 0, 0);
-    raw.device = jl_board_add_device(raw.board, ops, "panel", &glass);
-    EXPECT(raw.device && jl_stream_attach(raw.bus, raw.device));
-    return raw;
-}
+#include "raw.h"
 
 static struct jl_glass glass_of(int width, int height) {
     return (struct jl_glass){.width = width, .height = height, .kind = JL_GLASS_TFT};
-}
-
-static void send(struct raw *raw, bool data, const uint8_t *bytes, size_t count) {
-    jl_device_set_pin(raw->device, JL_DEVICE_DC, data);
-    jl_device_set_pin(raw->device, JL_DEVICE_CS, false);
-    jl_stream_write(raw->bus, bytes, count);
-    jl_device_set_pin(raw->device, JL_DEVICE_CS, true);
-}
-
-/*
- * A script of words: "C2A" a command, "D0000" data, "~5" waits 5 ms, "R" pulses reset for 200 us,
- * "r" for 1 us, "*100" sends 100 bytes of FF.
- */
-static void play(struct raw *raw, const char *script) {
-    static const uint8_t lit[40000] = {0};
-    uint8_t bytes[160];
-    for (const char *at = script; *at;) {
-        int length = (int)strcspn(at, " ");
-        if (*at == 'C' || *at == 'D') {
-            size_t count = 0;
-            unsigned value;
-            for (int i = 1; i + 1 < length && sscanf(at + i, "%2x", &value) == 1; i += 2) {
-                bytes[count++] = (uint8_t)value;
-            }
-            send(raw, *at == 'D', bytes, count);
-        } else if (*at == '~') {
-            jl_board_wait_ps(raw->board, (uint64_t)strtol(at + 1, NULL, 10) * 1000000000);
-        } else if (*at == '*') {
-            send(raw, true, lit, (size_t)strtol(at + 1, NULL, 10));
-        } else {
-            jl_device_set_pin(raw->device, JL_DEVICE_RESET, false);
-            jl_board_wait_ps(raw->board, *at == 'R' ? 200000000u : 1000000u);
-            jl_device_set_pin(raw->device, JL_DEVICE_RESET, true);
-        }
-        at += length + (at[length] == ' ');
-    }
 }
 
 #define AWAKE     "R ~120 C11 ~120 C3A D55 C29 "
@@ -158,7 +108,7 @@ static void complaints(void) {
         struct raw raw = raw_open(rows[i].ops, glass_of(rows[i].width, rows[i].height), 5000000);
         const struct jl_diagnostic *list;
         test_row("%s", rows[i].name);
-        play(&raw, rows[i].script);
+        raw_play(&raw, rows[i].script);
         size_t count = jl_board_diagnostics(raw.board, &list), complaints = 0;
         for (size_t d = 0; d < count; d++) {
             complaints += list[d].severity != JL_SEVERITY_NOTE;
@@ -195,7 +145,7 @@ static void dark(void) {
         struct raw raw = raw_open(rows[i].ops, glass_of(rows[i].width, rows[i].height), 5000000);
         struct jl_picture picture;
         test_row("row %zu", i);
-        play(&raw, rows[i].script);
+        raw_play(&raw, rows[i].script);
         const char *why = jl_device_why_dark(raw.device);
         EXPECT_INT(why == NULL, rows[i].why == NULL);
         if (why && rows[i].why) {
@@ -257,7 +207,7 @@ static void colors_of_mistakes(void) {
         glass.bgr = rows[i].bgr;
         struct raw raw = raw_open(rows[i].ops, glass, 5000000);
         test_row("%s", rows[i].name);
-        play(&raw, rows[i].script);
+        raw_play(&raw, rows[i].script);
         EXPECT_INT(pixel(&raw, 0, 0), rows[i].color);
         jl_board_destroy(raw.board);
     }
@@ -268,7 +218,7 @@ static void colors_of_mistakes(void) {
 static void fill_all(struct raw *raw, int bytes) {
     static uint8_t shades[153600];
     memset(shades, 0x5A, sizeof shades);
-    send(raw, true, shades, (size_t)bytes);
+    raw_send(raw, true, shades, (size_t)bytes);
 }
 
 static void too_fast_is_repeatable(void) {
@@ -301,7 +251,7 @@ static void too_fast_is_repeatable(void) {
             }
             snprintf(window, sizeof window, AWAKE "~120 C2A D0000%04X C2B D0000%04X C2C",
                      (unsigned)rows[i].width - 1, (unsigned)rows[i].height - 1);
-            play(&raw, window);
+            raw_play(&raw, window);
             EXPECT(jl_stream_clock(raw.bus, rows[i].clock_hz));
             fill_all(&raw, rows[i].width * rows[i].height * 2);
             EXPECT(jl_device_picture(raw.device, &picture));
@@ -402,16 +352,16 @@ static void shared_bus(void) {
     const struct jl_diagnostic *list;
     oled.device = jl_board_add_device(oled.board, &jl_emulated_ssd1331, "oled", &small);
     EXPECT(jl_stream_attach(oled.bus, oled.device));
-    play(&tft, AWAKE);
+    raw_play(&tft, AWAKE);
     EXPECT(jl_stream_clock(tft.bus, 6000000));
-    play(&oled, "R ~1 CA072AD8EAF C1500017500 C01 DF800");
+    raw_play(&oled, "R ~1 CA072AD8EAF C1500017500 C01 DF800");
     EXPECT(jl_stream_clock(tft.bus, 15000000));
-    play(&tft, TINY "D07E0 ~150");
+    raw_play(&tft, TINY "D07E0 ~150");
     EXPECT_INT((long long)jl_board_diagnostics(tft.board, &list), 0);
     EXPECT_INT(pixel(&tft, 0, 0), 0x00FF00);
     EXPECT_INT(pixel(&oled, 0, 0), 0xFF0000);
     jl_device_set_pin(oled.device, JL_DEVICE_CS, false);
-    play(&tft, "C00");
+    raw_play(&tft, "C00");
     EXPECT_INT((long long)jl_board_diagnostics(tft.board, &list), 2);
     EXPECT_CONTAINS(list[0].text, "takes bytes together with panel: the CS pins of both are low");
     EXPECT_CONTAINS(list[1].text, "SPI clock 15.00 MHz, the datasheet allows 6.67 MHz");
@@ -425,7 +375,7 @@ static void pins_in_flight(void) {
         const struct jl_diagnostic *list;
         static uint8_t pixels[8] = {0xF8, 0, 0xF8, 0, 0xF8, 0, 0xF8, 0};
         test_row("pin %d", pin);
-        play(&raw, AWAKE TINY);
+        raw_play(&raw, AWAKE TINY);
         jl_device_set_pin(raw.device, JL_DEVICE_DC, true);
         jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
         EXPECT(jl_stream_start(raw.bus, pixels, 8));
@@ -455,8 +405,8 @@ static void noise_and_hidden_columns(void) {
     struct raw raw = raw_open(&jl_emulated_st7789, glass, 10000000);
     struct raw again = raw_open(&jl_emulated_st7789, glass, 10000000);
     struct jl_picture first, second;
-    play(&raw, AWAKE);
-    play(&again, AWAKE);
+    raw_play(&raw, AWAKE);
+    raw_play(&again, AWAKE);
     EXPECT(jl_device_picture(raw.device, &first) && jl_device_picture(again.device, &second));
     EXPECT_BYTES(first.rgb, second.rgb, 135 * 240 * 3);
     int dark_pixels = 0;
@@ -466,11 +416,11 @@ static void noise_and_hidden_columns(void) {
     EXPECT(dark_pixels < 10);
     jl_picture_free(&second);
     /* Everything left of the glass is written; nothing of it shows. */
-    play(&raw, "C2A D00000033 C2B D0000013F C2C *33280");
+    raw_play(&raw, "C2A D00000033 C2B D0000013F C2C *33280");
     EXPECT(jl_device_picture(raw.device, &second));
     EXPECT_BYTES(first.rgb, second.rgb, 135 * 240 * 3);
     jl_picture_free(&second);
-    play(&raw, "C2A D00340034 C2B D00280028 C2C DFFFF");
+    raw_play(&raw, "C2A D00340034 C2B D00280028 C2C DFFFF");
     EXPECT_INT(pixel(&raw, 0, 0), 0xFFFFFF);
     jl_picture_free(&first);
     jl_board_destroy(raw.board);
@@ -487,10 +437,10 @@ static void noise_and_hidden_columns(void) {
 static void offset_after_reset(void) {
     struct jl_glass glass = {.width = 128, .height = 128};
     struct raw raw = raw_open(&jl_emulated_ssd1351, glass, 10000000);
-    play(&raw, SSD_AWAKE "CA0 D64 C15 D0000 C75 D0505 C5C DFFFF");
+    raw_play(&raw, SSD_AWAKE "CA0 D64 C15 D0000 C75 D0505 C5C DFFFF");
     /* Row 5 is scanned on COM (5 - 96) mod 128 = 37, counted from the bottom: row 90. */
     EXPECT_INT(pixel(&raw, 0, 90), 0xFFFFFF);
-    play(&raw, "CFD DB1 CA2 D00");
+    raw_play(&raw, "CFD DB1 CA2 D00");
     EXPECT_INT(pixel(&raw, 0, 122), 0xFFFFFF);
     jl_board_destroy(raw.board);
 }
@@ -513,11 +463,11 @@ static void any_bytes(void) {
                 bytes[b] = (uint8_t)(test_random_next(&random) >> 9);
             }
             if (burst % 40 == 0) {
-                play(&raw, burst % 80 ? "R ~120 C11 ~120 C29" : "R ~1 CFD D12 CFD DB1 CAF");
+                raw_play(&raw, burst % 80 ? "R ~120 C11 ~120 C29" : "R ~1 CFD D12 CFD DB1 CAF");
             }
             /* mostly few opcodes and many data */
             bool data = test_random_between(&random, 0, 3) != 0;
-            send(&raw, data, bytes, data ? count : 1);
+            raw_send(&raw, data, bytes, data ? count : 1);
             jl_board_wait_ps(raw.board, 6000000000u);
             if (burst % 100 == 99) {
                 EXPECT(jl_device_picture(raw.device, &picture));

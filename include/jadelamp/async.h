@@ -73,7 +73,8 @@ jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame);
 
 /**
  * Begins to send pixels of the panel's format to an area of the picture: for widget toolkits
- * that draw pieces into buffers of their own.
+ * that draw pieces into buffers of their own. On controllers that need an address for every
+ * page or row it blocks.
  *
  * @param area   on the picture; of whole units of columns, and of pages with vertical bytes
  * @param pixels the caller's; must not change until all is out

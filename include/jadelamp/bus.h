@@ -27,6 +27,8 @@ enum jl_bus_kind {
     JL_BUS_SPI_3WIRE, /**< clock, data, CS; D/C is a ninth bit in front of each byte */
     JL_BUS_8080_8,    /**< parallel, write strobe WR, D7..D0 */
     JL_BUS_8080_16,   /**< parallel, D15..D0: a 5-6-5 pixel a strobe */
+    JL_BUS_6800_8,    /**< parallel, R/W and enable E, D7..D0; bytes are taken as E falls */
+    JL_BUS_SPI_SYNC,  /**< clock, data, CS active high: a sync byte says which, then nibbles */
 };
 
 /** A bus. The members are for the library; `kind` may be read. */
@@ -40,9 +42,8 @@ struct jl_bus {
     /** Sends lines of pixels between which memory has others. NULL: by send(), line by line. */
     jl_status (*lines)(const struct jl_panel *panel, const uint8_t *line, uint32_t line_bytes,
                        uint32_t lines, uint16_t stride_bytes);
-    /** Sends one pixel (1 to 3 bytes; on I2C one) over and over, total_bytes of it. */
-    jl_status (*fill)(const struct jl_panel *panel, const uint8_t *pixel, uint8_t pixel_bytes,
-                      uint32_t total_bytes);
+    /** Sends one pixel (of 1 to 3 bytes; on I2C one) over and over, total_bytes of it. */
+    jl_status (*fill)(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
 };
 
 /** I2C: one control byte, 0x00 or 0x40, in front of commands or data. */
@@ -61,6 +62,16 @@ extern const struct jl_bus jl_bus_8080_8;
  * processor's own order, one a strobe; body_bytes is even. Frames are jl_rgb565_cpu.
  */
 extern const struct jl_bus jl_bus_8080_16;
+/** 6800, 8 bits: the port's send() pulses E once a byte, with R/W low. */
+extern const struct jl_bus jl_bus_6800_8;
+/** The same for controllers that are busy after every byte: each is a transfer, then a wait. */
+extern const struct jl_bus jl_bus_6800_8_paced;
+/**
+ * SPI with CS active high, for st7920: the sync byte F8 (commands) or FA (data), then each byte
+ * as two, the high nibble first, both in bits 7..4; and a wait, since the controller is busy
+ * after every byte. A port that says its clock_hz waits less: bits on the wire count.
+ */
+extern const struct jl_bus jl_bus_spi_sync;
 
 #ifdef __cplusplus
 }

@@ -16,6 +16,20 @@ extern "C" {
 
 struct jl_scroll;
 
+/** Lines of memory on their way into an area of a controller's RAM. */
+struct jl_run {
+    struct jl_rect area;   /**< aligned to the format's lines and the controller's columns */
+    const uint8_t *line;   /**< the caller's, the area's first; NULL: black */
+    uint16_t stride_bytes; /**< from line to line */
+};
+
+/** Turns (a bit 1 << enum jl_turn each) of parts that turn and mirror in all ways, */
+#define JL_TURNS_ALL 0xFF
+/** of parts that mirror both axes but cannot exchange them, */
+#define JL_TURNS_EVEN 0x55
+/** and of parts that only show the picture upright. */
+#define JL_TURNS_NONE 0x01
+
 /** Settings that a controller turns into commands. */
 enum jl_setting {
     JL_SETTING_POWER,    /**< 0 sleep, 1 awake */
@@ -41,10 +55,12 @@ struct jl_controller {
     int16_t ram_height;             /**< pixels */
     uint8_t buses;                  /**< bit (1 << enum jl_bus_kind) for each */
     uint8_t default_contrast;
-    bool quarter_turns;     /**< can write a picture that stands on its side */
+    uint8_t turns;          /**< bit (1 << turn) for each sum of enum jl_turn it can do */
     bool arguments_as_data; /**< with D/C high, like pixels; else like opcodes */
+    bool line_windows;      /**< a window is one line: each page, or row, needs an address */
     /** Columns that can only be addressed together, a power of two that fills whole bytes. */
     uint8_t column_unit;
+    uint8_t byte_us;            /**< busy after every byte, microseconds; 0: never */
     uint8_t reset_low_us;       /**< least reset pulse, microseconds */
     uint16_t reset_recovery_us; /**< least wait after it, microseconds */
     uint16_t window_price_px;   /**< pixels that cost as much wire as one more window */
@@ -62,6 +78,8 @@ struct jl_controller {
      * column_unit, and lies on the glass.
      */
     size_t (*window)(const struct jl_panel *panel, struct jl_rect area, uint8_t *out);
+    /** jl_write_window(), or how else an area is opened and filled. */
+    jl_status (*write)(struct jl_panel *panel, const struct jl_run *run);
     /** jl_wait_busy_pin on controllers with a BUSY pin, else NULL. */
     jl_status (*wait_busy)(const struct jl_port *port, const uint8_t arguments[3]);
 };
@@ -71,6 +89,13 @@ struct jl_controller {
  * @return JL_OK; JL_TIMEOUT; JL_UNSUPPORTED (the port has no get_pin())
  */
 jl_status jl_wait_busy_pin(const struct jl_port *port, const uint8_t arguments[3]);
+
+/** Writes an area as one window. For controllers whose address goes on from line to line. */
+jl_status jl_write_window(struct jl_panel *panel, const struct jl_run *run);
+/** Writes an area line by line, each a window. For controllers that only address a page. */
+jl_status jl_write_lines(struct jl_panel *panel, const struct jl_run *run);
+/** The same, but lines as wide as the RAM follow one another. */
+jl_status jl_write_wrapped(struct jl_panel *panel, const struct jl_run *run);
 
 /** A controller's scrolls and partial display; encoders as in struct jl_controller. */
 struct jl_scroller {

@@ -19,6 +19,7 @@ extern "C" {
 enum jl_layout {
     JL_LAYOUT_OTHER, /**< for frames only */
     JL_LAYOUT_MONO_COLUMNS,
+    JL_LAYOUT_MONO_ROWS,
     JL_LAYOUT_GREY4,
     JL_LAYOUT_RGB332,
     JL_LAYOUT_RGB565,

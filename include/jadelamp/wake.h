@@ -55,7 +55,8 @@ extern "C" {
 
 /**
  * Checks a sequence without sending anything.
- * @return JL_OK; JL_BAD_ARGUMENT when a step is unknown or runs past the end
+ * @return JL_OK; JL_BAD_ARGUMENT when a step is unknown or runs past the end, or steps is NULL
+ *         and bytes is not 0
  */
 JL_MUST_CHECK
 jl_status jl_steps_check(const uint8_t *steps, size_t bytes);

@@ -39,10 +39,11 @@ enum {
 
 /* What the descriptors of the parts have in common; the steps are called wake_steps. */
 #define DCS_CONTROLLER                                                                             \
-    .buses = DCS_BUSES, .quarter_turns = true, .arguments_as_data = true, .column_unit = 1,        \
+    .buses = DCS_BUSES, .turns = JL_TURNS_ALL, .arguments_as_data = true, .column_unit = 1,        \
     .reset_low_us = 10, .reset_recovery_us = 5000, .window_price_px = 12,                          \
     .parallel_layouts = DCS_BYTE_LAYOUTS, .word_layouts = DCS_WORD_LAYOUTS,                        \
-    .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .window = jl_dcs_window
+    .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .window = jl_dcs_window,      \
+    .write = jl_write_window
 
 /* Address mode, pixel format, inversion; and with the light, what 51h and 53h drive. */
 size_t jl_dcs_setup(const struct jl_panel *panel, uint8_t *out);

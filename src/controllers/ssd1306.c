@@ -6,6 +6,7 @@
 
 #include "../core/mem.h"
 #include "../core/orientation.h"
+#include "mono_oled.h"
 
 #define NOP 0xE3
 
@@ -32,7 +33,7 @@ static const uint8_t wake_steps[] = {
  * Two bytes. On the usual module column 0 is at SEG127's side and row 0 at the last COM,
  * so the upright picture needs both remaps.
  */
-static void put_turn(uint8_t *out, const struct jl_panel_config *config, unsigned turn) {
+void jl_mono_oled_turn(uint8_t *out, const struct jl_panel_config *config, unsigned turn) {
     unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(config);
     out[0] = (uint8_t)(0xA1 - (mirrors & AXES_MIRROR_X));
     out[1] = (uint8_t)(0xC8 - (mirrors & AXES_MIRROR_Y) * 4);
@@ -61,14 +62,14 @@ static size_t setup(const struct jl_panel *panel, uint8_t *out) {
         out[PUMP] = 0x10;
         out[PRECHARGE] = 0x22; /* 2 clocks are enough for a strong supply (app. note) */
     }
-    put_turn(out + TURN, config, panel->turn);
+    jl_mono_oled_turn(out + TURN, config, panel->turn);
     out[CONTRAST] = panel->contrast;
     out[INVERSE] = panel->inverted ? 0xA7 : 0xA6;
     return sizeof setup_steps;
 }
 
-static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
-                      uint8_t *out) {
+size_t jl_mono_oled_setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
+                            uint8_t *out) {
     /* Pairs of opcodes whose lowest bit is off or on. */
     static const uint8_t switches[] = {
         [JL_SETTING_POWER] = 0xAE, [JL_SETTING_INVERT] = 0xA6, [JL_SETTING_ALL_ON] = 0xA4};
@@ -77,7 +78,7 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
         out[1] = 0x81;
         out[2] = value;
     } else if (what == JL_SETTING_TURN) {
-        put_turn(out + 1, panel->config, value);
+        jl_mono_oled_turn(out + 1, panel->config, value);
     } else if (what < sizeof switches) {
         out[0] = 1;
         out[1] = (uint8_t)(switches[what] | (value != 0));
@@ -88,18 +89,19 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
 }
 
 /*
- * The first RAM column of the glass. Mirroring turns the 128 columns around, so
+ * The first RAM column of the glass. Mirroring turns the columns around, so
  * glass that does not sit in their middle starts at another one then.
  */
-static int16_t first_column(const struct jl_panel *panel) {
+int16_t jl_mono_oled_first_column(const struct jl_panel *panel) {
     const struct jl_panel_config *config = panel->config;
     bool mirrored = (jl_mirrors_of_turn(panel->turn) & AXES_MIRROR_X) != 0;
-    return mirrored ? (int16_t)(128 - config->width - config->column_offset)
-                    : config->column_offset;
+    return mirrored
+               ? (int16_t)(config->controller->ram_width - config->width - config->column_offset)
+               : config->column_offset;
 }
 
-static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
-    int left = first_column(panel) + area.x;
+size_t jl_mono_oled_window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
+    int left = jl_mono_oled_first_column(panel) + area.x;
     out[0] = 6;
     out[1] = 0x21;
     out[2] = (uint8_t)left;
@@ -141,7 +143,8 @@ const struct jl_controller jl_ssd1306 = {
     .format = &jl_mono_columns,
     .ram_width = 128,
     .ram_height = 64,
-    .buses = 1 << JL_BUS_I2C | 1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8,
+    .buses = 1 << JL_BUS_I2C | 1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8 |
+             1 << JL_BUS_6800_8,
     .serial_layouts = 1 << JL_LAYOUT_MONO_COLUMNS,
     .parallel_layouts = 1 << JL_LAYOUT_MONO_COLUMNS,
     .serial_cycle_ns = 100,   /* datasheet table 13-4 */
@@ -151,11 +154,13 @@ const struct jl_controller jl_ssd1306 = {
     .reset_recovery_us = 3,
     .window_price_px = 80, /* 10 bytes on I2C: address, control, 21 a b, 22 a b, address, control */
     .column_unit = 1,
+    .turns = JL_TURNS_EVEN,
     .wake_steps = wake_steps,
     .wake_steps_bytes = sizeof wake_steps,
     .setup = setup,
-    .setting = setting,
-    .window = window,
+    .setting = jl_mono_oled_setting,
+    .window = jl_mono_oled_window,
+    .write = jl_write_window,
 };
 
 const struct jl_scroller jl_ssd1306_scroller = {.encode = encode_scroll};

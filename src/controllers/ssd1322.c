@@ -81,6 +81,7 @@ const struct jl_controller jl_ssd1322 = {
     .buses = JL_SSD_BUSES,
     .default_contrast = 0x9F,
     .arguments_as_data = true,
+    .turns = JL_TURNS_EVEN,
     .column_unit = 4,
     .reset_low_us = 100,
     .reset_recovery_us = 100,

@@ -57,6 +57,7 @@ const struct jl_controller jl_ssd1327 = {
     .ram_height = 128,
     .buses = 1 << JL_BUS_I2C | JL_SSD_BUSES,
     .default_contrast = 0x80,
+    .turns = JL_TURNS_EVEN,
     .column_unit = 2,
     .reset_low_us = 100,
     .reset_recovery_us = 100,

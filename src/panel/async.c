@@ -9,11 +9,16 @@ static bool has_pins(const struct jl_panel *panel) {
     return panel->config->bus->kind != JL_BUS_I2C;
 }
 
-/* 3-wire SPI repacks bits through the stack, which no DMA can read later. */
+/* 3-wire SPI and the paced buses repack bytes through the stack, which no DMA can read later. */
+enum {
+    STARTED_KINDS = 1 << JL_BUS_I2C | 1 << JL_BUS_SPI | 1 << JL_BUS_8080_8 | 1 << JL_BUS_8080_16 |
+                    1 << JL_BUS_6800_8
+};
+
 static bool worth_starting(const struct jl_async *async, size_t bytes) {
     const struct jl_port *port = async->panel->port;
     return port->ops->start && port->ops->poll && bytes >= port->least_start_bytes &&
-           async->panel->config->bus->kind != JL_BUS_SPI_3WIRE;
+           (STARTED_KINDS >> async->panel->config->bus->kind & 1);
 }
 
 static jl_status start(struct jl_async *async, size_t bytes) {
@@ -37,10 +42,11 @@ static jl_status start(struct jl_async *async, size_t bytes) {
 }
 
 static void take_run(struct jl_async *async, const struct jl_run *run) {
-    async->line = run->line;
-    async->line_bytes = async->left_in_line = run->line_bytes;
-    async->lines = run->lines;
-    async->stride_bytes = run->stride_bytes;
+    struct jl_rest rest = jl_rest_of(async->panel, run);
+    async->line = rest.line;
+    async->line_bytes = async->left_in_line = rest.line_bytes;
+    async->lines = rest.lines;
+    async->stride_bytes = rest.stride_bytes;
 }
 
 /* Past what has been sent of a line. */
@@ -55,9 +61,9 @@ static void step(struct jl_async *async, size_t bytes) {
 
 /* Short lines go out in one call, all that are left of the area. */
 static jl_status send_lines(struct jl_async *async) {
-    struct jl_run run = {async->line, async->line_bytes, async->lines, async->stride_bytes};
+    struct jl_rest rest = {async->line, async->line_bytes, async->lines, async->stride_bytes};
     async->lines = 0;
-    return jl_run_send(async->panel, run);
+    return jl_rest_send(async->panel, rest);
 }
 
 static jl_status send_next(struct jl_async *async) {
@@ -79,8 +85,15 @@ static jl_status send_next(struct jl_async *async) {
 
 static jl_status open_next(struct jl_async *async) {
     struct jl_run run;
-    jl_status status =
-        jl_run_open(async->panel, &async->frame, async->areas[--async->area_count], &run);
+    struct jl_rect *area = &run.area;
+    jl_run_find(async->panel, &async->frame, async->areas[--async->area_count], &run);
+    int16_t rows = (int16_t)(1 << async->panel->format->line_rows_log2);
+    if (async->panel->config->controller->line_windows && area->h > rows) {
+        async->areas[async->area_count++] = (struct jl_rect){area->x, (int16_t)(area->y + rows),
+                                                             area->w, (int16_t)(area->h - rows)};
+        area->h = rows;
+    }
+    jl_status status = jl_window_open(async->panel, run.area);
     if (status == JL_OK) {
         take_run(async, &run);
     }
@@ -201,6 +214,9 @@ jl_status jl_async_send(struct jl_async *async, struct jl_rect area, const void 
         return status;
     }
     async->panel->shown = NULL;
+    if (async->panel->config->controller->line_windows) {
+        return end(async, async->panel->config->controller->write(async->panel, &run));
+    }
     status = jl_window_open(async->panel, area);
     if (status != JL_OK) {
         return jl_panel_settle(async->panel, status);

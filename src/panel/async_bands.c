@@ -8,16 +8,16 @@ static jl_status send(struct jl_bands *bands, struct jl_rect band) {
     if (band.h == 0) {
         return jl_async_finish(async);
     }
+    if (bands->panel->config->controller->line_windows) {
+        return jl_bands_send_lines(bands, band);
+    }
     jl_status status = jl_async_ready(async);
     if (status == JL_OK) {
         status = jl_bands_open(bands, band);
     }
     if (status == JL_OK) {
-        struct jl_run run = {.line = bands->frame.pixels,
-                             .line_bytes = bands->frame.stride_bytes,
-                             .lines = jl_lines(bands->frame.format, band.h),
-                             .stride_bytes = bands->frame.stride_bytes};
-        jl_run_join(&run);
+        struct jl_run run = {
+            .area = band, .line = bands->frame.pixels, .stride_bytes = bands->frame.stride_bytes};
         status = jl_async_run(async, &run);
     }
     uint8_t *drawn = bands->frame.pixels;

@@ -49,8 +49,18 @@ jl_status jl_bands_open(struct jl_bands *bands, struct jl_rect band) {
     return status;
 }
 
+jl_status jl_bands_send_lines(struct jl_bands *bands, struct jl_rect band) {
+    struct jl_panel *panel = bands->panel;
+    jl_status status = jl_panel_ready(panel);
+    return status == JL_OK ? jl_panel_settle(panel, jl_present_area(panel, &bands->frame, band))
+                           : status;
+}
+
 static jl_status send_band(struct jl_bands *bands, struct jl_rect band) {
     struct jl_panel *panel = bands->panel;
+    if (panel->config->controller->line_windows) {
+        return jl_bands_send_lines(bands, band);
+    }
     jl_status status = jl_bands_open(bands, band);
     if (status != JL_OK) {
         return status;

@@ -10,4 +10,7 @@
  */
 jl_status jl_bands_open(struct jl_bands *bands, struct jl_rect band);
 
+/* Sends a band to a controller that needs an address for every line. */
+jl_status jl_bands_send_lines(struct jl_bands *bands, struct jl_rect band);
+
 #endif

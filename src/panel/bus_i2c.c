@@ -26,11 +26,9 @@ static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *by
     return status;
 }
 
-static jl_status fill(const struct jl_panel *panel, const uint8_t *pixel, uint8_t pixel_bytes,
-                      uint32_t total_bytes) {
+static jl_status fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes) {
     uint8_t pattern[32]; /* so that the control bytes cost 6 % */
     jl_status status = JL_OK;
-    (void)pixel_bytes;
     memset(pattern, *pixel, sizeof pattern);
     while (total_bytes && status == JL_OK) {
         uint32_t part = total_bytes < sizeof pattern ? total_bytes : sizeof pattern;

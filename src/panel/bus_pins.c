@@ -61,15 +61,14 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const uint8_t *line, uint3
     return end(port, status);
 }
 
-jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint8_t pixel_bytes,
-                       uint32_t total_bytes) {
+jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes) {
     const struct jl_port *port = panel->port;
     if (!port->ops->repeat) {
-        return jl_pattern_fill(panel, pixel, pixel_bytes, total_bytes);
+        return jl_pattern_fill(panel, pixel, total_bytes);
     }
-    struct jl_transfer t = {.body = pixel, .body_bytes = pixel_bytes};
+    struct jl_transfer t = {.body = pixel, .body_bytes = jl_pixel_bytes(panel)};
     begin(port, true);
-    return end(port, port->ops->repeat(port->context, &t, total_bytes / pixel_bytes));
+    return end(port, port->ops->repeat(port->context, &t, total_bytes / (uint32_t)t.body_bytes));
 }
 
 jl_status jl_pins_check(const struct jl_port *port, const struct jl_format *format,

@@ -12,12 +12,15 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const uint8_t *line, uint3
                         uint32_t lines, uint16_t stride_bytes);
 
 /* Sends one pixel over and over: by the port's repeat(), or many at a time from memory. */
-jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint8_t pixel_bytes,
-                       uint32_t total_bytes);
+jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
+
+/* Bytes of the least that can be repeated: a pixel, or 8 of them. */
+static inline uint8_t jl_pixel_bytes(const struct jl_panel *panel) {
+    return (uint8_t)((panel->format->bits_per_pixel + 7) >> 3);
+}
 
 /* The same without repeat(), by the bus's data(). */
-jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel, uint8_t pixel_bytes,
-                          uint32_t total_bytes);
+jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
 
 /* Whether the port has pins and the controller takes the layout. */
 jl_status jl_pins_check(const struct jl_port *port, const struct jl_format *format,

@@ -8,8 +8,8 @@ jl_status jl_panel_check_clock(const struct jl_panel *panel, uint32_t *limit_hz)
     const struct jl_controller *controller = panel->config->controller;
     uint32_t limit = 400000; /* I2C fast mode, UM10204 */
     if (panel->config->bus->kind != JL_BUS_I2C) {
-        bool serial =
-            panel->config->bus->kind == JL_BUS_SPI || panel->config->bus->kind == JL_BUS_SPI_3WIRE;
+        uint8_t kind = panel->config->bus->kind;
+        bool serial = kind == JL_BUS_SPI || kind == JL_BUS_SPI_3WIRE || kind == JL_BUS_SPI_SYNC;
         limit =
             1000000000u / (serial ? controller->serial_cycle_ns : controller->parallel_cycle_ns);
     }

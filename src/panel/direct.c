@@ -56,14 +56,20 @@ void jl_direct_stream(struct jl_direct *direct, struct jl_rect area, jl_piece_fn
     int end_line = (area.y + area.h + (1 << shift) - 1) >> shift;
     int16_t top = (int16_t)(first_line << shift);
     int16_t lines = (int16_t)(end_line - first_line);
-    jl_status status = jl_window_open(
-        direct->panel, (struct jl_rect){area.x, top, area.w, (int16_t)(lines << shift)});
+    bool line_windows = direct->panel->config->controller->line_windows;
 
     /* As many whole lines at a time as the buffer holds, or parts of one. */
     int16_t piece_w = fitting < area.w ? (int16_t)fitting : area.w;
-    int16_t piece_lines = (int16_t)(fitting / piece_w);
+    int16_t piece_lines = line_windows ? 1 : (int16_t)(fitting / piece_w);
+    bool open = false;
+    jl_status status = JL_OK;
     while (lines > 0 && status == JL_OK) {
         int16_t now = lines < piece_lines ? lines : piece_lines;
+        if (!open) {
+            int16_t rows = (int16_t)((line_windows ? 1 : lines) << shift);
+            status = jl_window_open(direct->panel, (struct jl_rect){area.x, top, area.w, rows});
+            open = !line_windows;
+        }
         for (int16_t x = 0; x < area.w && status == JL_OK; x = (int16_t)(x + piece_w)) {
             int16_t w = area.w - x < piece_w ? (int16_t)(area.w - x) : piece_w;
             struct jl_rect piece = {(int16_t)(area.x + x), top, w, (int16_t)(now << shift)};
@@ -93,7 +99,7 @@ static void fill_solid(struct jl_direct *direct, struct jl_rect area, jl_color c
     pixel.target.ops->fill(&pixel.target, pixel.target.bounds, color);
     jl_status status = jl_window_open(panel, area);
     if (status == JL_OK) {
-        status = panel->config->bus->fill(panel, direct->buffer, (uint8_t)pixel.stride_bytes,
+        status = panel->config->bus->fill(panel, direct->buffer,
                                           (uint32_t)area.w * (uint32_t)area.h * pixel.stride_bytes);
     }
     direct->status = jl_panel_settle(panel, status);

@@ -29,7 +29,7 @@ static jl_status check_config(const struct jl_panel_config *config, const struct
     if (!jl_turn_possible(controller, config->turn)) {
         return JL_BAD_TURN;
     }
-    if (config->wake_steps && jl_steps_check(config->wake_steps, config->wake_steps_bytes)) {
+    if (jl_steps_check(config->wake_steps, config->wake_steps_bytes)) {
         return JL_BAD_STEPS;
     }
     return config->bus->check(config, format, port);

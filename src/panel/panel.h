@@ -15,7 +15,7 @@ enum {
 
 /* Whether the controller can show a picture turned so. */
 static inline bool jl_turn_possible(const struct jl_controller *controller, uint8_t turn) {
-    return turn <= (JL_TURN_270 | JL_TURN_MIRROR) && (!(turn & 1) || controller->quarter_turns);
+    return turn <= (JL_TURN_270 | JL_TURN_MIRROR) && (controller->turns >> turn & 1);
 }
 
 /* Width and height of the picture follow the turn. */

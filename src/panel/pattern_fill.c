@@ -3,12 +3,13 @@
 
 enum { SMALL_BYTES = 192 }; /* holds whole pixels of 1, 2 and 3 bytes */
 
-jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel, uint8_t pixel_bytes,
+jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel,
                           uint32_t total_bytes) {
     const struct jl_port *port = panel->port;
     uint16_t small[SMALL_BYTES / 2]; /* aligned for 16-bit buses */
     uint8_t *pattern = (uint8_t *)small;
     uint32_t room = SMALL_BYTES;
+    uint8_t pixel_bytes = jl_pixel_bytes(panel);
     if (port->work_memory_bytes > room) {
         pattern = port->work_memory;
         room = port->work_memory_bytes;

@@ -5,8 +5,8 @@
 jl_status jl_present_area(struct jl_panel *panel, const struct jl_frame *frame,
                           struct jl_rect area) {
     struct jl_run run;
-    jl_status status = jl_run_open(panel, frame, area, &run);
-    return status == JL_OK ? jl_run_send(panel, run) : status;
+    jl_run_find(panel, frame, area, &run);
+    return panel->config->controller->write(panel, &run);
 }
 
 jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {

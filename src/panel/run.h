@@ -1,11 +1,11 @@
-/* Opening the window of an area, and the memory that goes into it. */
+/* From areas of frames to lines of memory, and on to the wire. */
 #ifndef JADELAMP_SRC_RUN_H
 #define JADELAMP_SRC_RUN_H
 
 #include "window.h"
 
-/* Lines of memory on their way to an open window. */
-struct jl_run {
+/* What is left to send of a run. */
+struct jl_rest {
     const uint8_t *line;
     uint32_t line_bytes;
     uint32_t lines;
@@ -13,53 +13,52 @@ struct jl_run {
 };
 
 /* Full-width lines lie one behind the other: one transfer for all of them. */
-static inline void jl_run_join(struct jl_run *run) {
-    if (run->line_bytes == run->stride_bytes) {
-        run->line_bytes *= run->lines;
-        run->lines = 1;
+static inline struct jl_rest jl_rest_of(const struct jl_panel *panel, const struct jl_run *run) {
+    struct jl_rest rest = {run->line, jl_line_bytes(panel->format, run->area.w),
+                           jl_lines(panel->format, run->area.h), run->stride_bytes};
+    if (rest.line_bytes == rest.stride_bytes) {
+        rest.line_bytes *= rest.lines;
+        rest.lines = 1;
     }
+    return rest;
 }
 
-/* Sends what is left of a run into the open window. */
-static inline jl_status jl_run_send(const struct jl_panel *panel, struct jl_run run) {
+/* Sends what is left into the open window. */
+static inline jl_status jl_rest_send(const struct jl_panel *panel, struct jl_rest rest) {
     const struct jl_bus *bus = panel->config->bus;
     jl_status status = JL_OK;
     if (bus->lines) {
-        return bus->lines(panel, run.line, run.line_bytes, run.lines, run.stride_bytes);
+        return bus->lines(panel, rest.line, rest.line_bytes, rest.lines, rest.stride_bytes);
     }
-    for (; run.lines && status == JL_OK; run.lines--, run.line += run.stride_bytes) {
-        status = bus->send(panel, true, run.line, run.line_bytes);
+    for (; rest.lines && status == JL_OK; rest.lines--, rest.line += rest.stride_bytes) {
+        status = bus->send(panel, true, rest.line, rest.line_bytes);
     }
     return status;
 }
 
 /*
- * Grows an area of a frame, or of a band, to what memory and controller can address, and opens
- * its window. Inline, because the two ways of sending should not pay for each other.
+ * Grows an area of a frame, or of a band, to what memory and controller can address, and finds
+ * its lines. Inline, because the two ways of sending should not pay for each other.
  */
-static inline jl_status jl_run_open(struct jl_panel *panel, const struct jl_frame *frame,
-                                    struct jl_rect area, struct jl_run *run) {
+static inline void jl_run_find(const struct jl_panel *panel, const struct jl_frame *frame,
+                               struct jl_rect area, struct jl_run *run) {
     const struct jl_format *format = frame->format;
     /* Units of columns (whole bytes), and whole lines: pages for vertical bytes. */
     int shift = format->line_rows_log2;
     int unit_mask = panel->config->controller->column_unit - 1;
     int first_line = area.y >> shift;
+    int end_line = (int)jl_lines(format, (int16_t)(area.y + area.h));
     int end_column = (area.x + area.w + unit_mask) & ~unit_mask;
-    run->lines = jl_lines(format, (int16_t)(area.y + area.h)) - (uint32_t)first_line;
-    area.x = (int16_t)(area.x & ~unit_mask);
-    area.w = (int16_t)(end_column - area.x);
-    area.y = (int16_t)(first_line << shift);
-    area.h = (int16_t)(run->lines << shift);
-    jl_status status = jl_window_open(panel, area);
-
-    run->line_bytes = jl_line_bytes(format, area.w);
+    int first_column = area.x & ~unit_mask;
+    run->area.x = (int16_t)first_column;
+    run->area.w = (int16_t)(end_column - first_column);
+    run->area.y = (int16_t)(first_line << shift);
+    run->area.h = (int16_t)((end_line - first_line) << shift);
     run->stride_bytes = frame->stride_bytes;
     /* A band's memory begins at its first row. */
     int own_line = first_line - (frame->target.bounds.y >> shift);
-    run->line =
-        frame->pixels + (size_t)own_line * run->stride_bytes + jl_line_bytes(format, area.x);
-    jl_run_join(run);
-    return status;
+    run->line = frame->pixels + (size_t)own_line * run->stride_bytes +
+                jl_line_bytes(format, (int16_t)first_column);
 }
 
 /* Whether a frame is what the panel shows. */
@@ -110,11 +109,7 @@ static inline jl_status jl_piece_check(const struct jl_panel *panel, struct jl_r
     if (!jl_area_addressable(panel, area)) {
         return JL_OUT_OF_RANGE;
     }
-    *run = (struct jl_run){.line = pixels,
-                           .line_bytes = jl_line_bytes(panel->format, area.w),
-                           .lines = jl_lines(panel->format, area.h),
-                           .stride_bytes = stride_bytes};
-    jl_run_join(run);
+    *run = (struct jl_run){.area = area, .line = pixels, .stride_bytes = stride_bytes};
     return JL_OK;
 }
 

@@ -13,6 +13,5 @@ jl_status jl_panel_send(struct jl_panel *panel, struct jl_rect area, const void 
         return status;
     }
     panel->shown = NULL; /* the RAM no longer holds the last frame */
-    status = jl_window_open(panel, area);
-    return jl_panel_settle(panel, status == JL_OK ? jl_run_send(panel, run) : status);
+    return jl_panel_settle(panel, panel->config->controller->write(panel, &run));
 }

@@ -17,12 +17,9 @@ static size_t step_length(const uint8_t *step) {
 }
 
 jl_status jl_steps_check(const uint8_t *steps, size_t bytes) {
-    if (!steps) {
-        return JL_BAD_ARGUMENT;
-    }
     while (bytes) {
-        size_t length = step_length(steps);
-        if (length > bytes) {
+        size_t length;
+        if (!steps || (length = step_length(steps)) > bytes) {
             return JL_BAD_ARGUMENT;
         }
         steps += length;

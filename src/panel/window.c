@@ -2,6 +2,7 @@
 #include "window.h"
 
 #include "bus.h"
+#include "run.h"
 #include "steps.h"
 
 jl_status jl_window_open(struct jl_panel *panel, struct jl_rect area) {
@@ -10,16 +11,20 @@ jl_status jl_window_open(struct jl_panel *panel, struct jl_rect area) {
     return jl_steps_run_plain(panel, steps, bytes);
 }
 
-jl_status jl_window_clear(struct jl_panel *panel) {
+jl_status jl_write_window(struct jl_panel *panel, const struct jl_run *run) {
     static const uint8_t black[3] = {0};
-    const struct jl_format *format = panel->format;
-    struct jl_rect whole = {0, 0, panel->width, panel->height};
-    jl_status status = jl_window_open(panel, whole);
+    jl_status status = jl_window_open(panel, run->area);
     if (status != JL_OK) {
         return status;
     }
-    uint8_t pixel_bytes = (uint8_t)((format->bits_per_pixel + 7) >> 3);
-    uint32_t lines = jl_lines(format, panel->height);
-    return panel->config->bus->fill(panel, black, pixel_bytes,
-                                    lines * jl_line_bytes(format, panel->width));
+    struct jl_rest rest = jl_rest_of(panel, run);
+    if (rest.line) {
+        return jl_rest_send(panel, rest);
+    }
+    return panel->config->bus->fill(panel, black, rest.lines * rest.line_bytes);
+}
+
+jl_status jl_window_clear(struct jl_panel *panel) {
+    const struct jl_run black = {.area = {0, 0, panel->width, panel->height}};
+    return panel->config->controller->write(panel, &black);
 }

@@ -29,7 +29,7 @@ struct jl_card {
     uint8_t i2c_address;
     uint32_t clock_hz;    /**< I2C and SPI */
     uint32_t works_up_to; /**< Hz, SPI: a clock this module was seen to work at; 0: none */
-    uint32_t cycle_ns;    /**< 8080 */
+    uint32_t cycle_ns;    /**< 8080, 6800 */
     uint32_t overhead_ns;
     int spi_mode;
     uint16_t most_body_bytes;
@@ -48,6 +48,9 @@ struct jl_card {
  * what would be right, and the card is not to be used.
  */
 bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint);
+
+/** Whether its bus has a write cycle instead of a clock. */
+bool jl_card_is_parallel(const struct jl_card *card);
 
 /** Finds a card by a path, or by the name of a card that ships with Jade Lamp. */
 bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint);

@@ -156,7 +156,7 @@ void jl_i2c_heal(struct jl_i2c_bus *bus);
 /** Fault: something holds SDA low, so that no START is possible, until released. */
 void jl_i2c_hold_sda(struct jl_i2c_bus *bus, bool held);
 
-/* ---- SPI and 8080: to the devices whose CS pin is low ---- */
+/* ---- SPI, 8080 and 6800: to the devices that their CS pins select ---- */
 
 /**
  * An SPI bus, most significant bit first. Mode 0 (clock idles low) or 3 (high). Else as
@@ -171,6 +171,13 @@ struct jl_stream_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz
  */
 struct jl_stream_bus *jl_board_add_8080(struct jl_board *board, uint32_t cycle_ns,
                                         uint32_t overhead_ns, int lines);
+
+/**
+ * A 6800 bus of 8 lines: bytes are taken as E falls. @param cycle_ns from pulse to pulse of E,
+ * 1..1000000.
+ */
+struct jl_stream_bus *jl_board_add_6800(struct jl_board *board, uint32_t cycle_ns,
+                                        uint32_t overhead_ns);
 
 /** Connects a device. False: no place (16 devices), or the part has no such bus. */
 bool jl_stream_attach(struct jl_stream_bus *bus, struct jl_device *device);

@@ -11,8 +11,18 @@
 extern "C" {
 #endif
 
-/** Passive-matrix OLED controller, 128 segments and 64 commons, I2C and SPI. */
-extern const struct jl_device_ops jl_emulated_ssd1306;
+/** Monochrome OLED controllers; on I2C, SPI, 8080 and 6800. */
+extern const struct jl_device_ops jl_emulated_ssd1305; /**< 132x64 */
+extern const struct jl_device_ops jl_emulated_ssd1306; /**< 128x64 */
+extern const struct jl_device_ops jl_emulated_ssd1309; /**< 128x64 */
+extern const struct jl_device_ops jl_emulated_sh1106;  /**< 132x64, addressed by pages */
+
+/** Monochrome LCD controllers; the glass turns dark where a bit is 1 (or light, on blue). */
+extern const struct jl_device_ops jl_emulated_st7565;  /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_device_ops jl_emulated_st7567;  /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_device_ops jl_emulated_uc1701;  /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_device_ops jl_emulated_pcd8544; /**< 84x48; SPI */
+extern const struct jl_device_ops jl_emulated_st7920;  /**< 256x32 folded; synced SPI, 6800 */
 
 /** OLED controllers of the family with windows, on SPI and 8080. */
 extern const struct jl_device_ops jl_emulated_ssd1322; /**< 480x128, 16 greys */

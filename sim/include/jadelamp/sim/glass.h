@@ -19,7 +19,10 @@ enum jl_glass_kind {
     JL_GLASS_YELLOW,
     JL_GLASS_GREEN,
     JL_GLASS_COLOR_OLED,
-    JL_GLASS_TFT, /**< colour filters in front of a light */
+    JL_GLASS_TFT,       /**< colour filters in front of a light */
+    JL_GLASS_LCD_GREEN, /**< dark dots on yellow-green */
+    JL_GLASS_LCD_GREY,  /**< dark dots on light grey */
+    JL_GLASS_LCD_BLUE,  /**< white dots on blue */
 };
 
 /**

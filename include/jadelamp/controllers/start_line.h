@@ -1,0 +1,20 @@
+/*
+ * Rolling by the start line: ssd1305, ssd1306, ssd1309, sh1106, st7565, st7567, uc1701.
+ */
+#ifndef JADELAMP_CONTROLLERS_START_LINE_H
+#define JADELAMP_CONTROLLERS_START_LINE_H
+
+#include "jadelamp/panel.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/** Rolls all 64 rows, on glass that has as many; for jl_panel_config.scroller. */
+extern const struct jl_scroller jl_start_line_scroller;
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif

@@ -1,0 +1,57 @@
+/* The emulated LCD controllers with pages of 132 columns: what their datasheets have differently.
+ */
+#ifndef JADELAMP_SIM_LCD_PAGES_H
+#define JADELAMP_SIM_LCD_PAGES_H
+
+#include "../device.h"
+#include "jadelamp/sim/emulators.h"
+
+enum { LCD_SEGMENTS = 132, LCD_PAGES = 9 };
+
+struct lcd_pages_command {
+    uint8_t first, last; /* opcodes, inclusive */
+    uint8_t arguments;
+    const char *name;
+};
+
+struct lcd_pages_part {
+    const struct lcd_pages_command *commands; /* beside the common ones; ends with a NULL name */
+    int reset_us;                             /* least pulse, and wait after it */
+    int recovery_us;
+    int soft_reset_us; /* busy after E2 */
+};
+
+struct lcd_pages {
+    uint8_t ram[LCD_PAGES][LCD_SEGMENTS];
+    uint8_t page, column;
+    uint8_t start_line, ratio, volume, power;
+    bool segments_reversed, commons_reversed, bias_1_7;
+    bool on, was_on, all_on, inverted;
+    bool read_modify_write;
+    uint8_t column_before;
+    uint8_t command;
+    bool argument_due;
+    uint64_t power_changed_ps;
+    bool in_reset, reset_reported, recovery_reported, past_reported;
+    uint64_t reset_edge_ps, deaf_until_ps;
+};
+
+bool lcd_pages_fits(const struct jl_glass *glass);
+void lcd_pages_power_on(struct jl_device *device);
+void lcd_pages_reset(struct jl_device *device, bool low);
+void lcd_pages_write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data);
+void lcd_pages_show(struct jl_device *device, struct jl_picture *picture);
+uint8_t lcd_pages_brightness(struct jl_device *device);
+const char *lcd_pages_why_dark(struct jl_device *device);
+
+/* A part's callbacks; cycles in ps. */
+#define LCD_PAGES_OPS(NAME, PART, SERIAL_PS, PARALLEL_PS)                                          \
+    {                                                                                              \
+        .part = (NAME), .facts = &(PART), .state_bytes = sizeof(struct lcd_pages),                 \
+        .fits = lcd_pages_fits, .power_on = lcd_pages_power_on, .reset = lcd_pages_reset,          \
+        .write = lcd_pages_write, .serial_cycle_ps = (SERIAL_PS),                                  \
+        .parallel_cycle_ps = (PARALLEL_PS), .show = lcd_pages_show,                                \
+        .brightness = lcd_pages_brightness, .why_dark = lcd_pages_why_dark                         \
+    }
+
+#endif

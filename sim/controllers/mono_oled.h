@@ -1,0 +1,124 @@
+/* The emulated 1-bit OLED controllers: what their datasheets have differently. */
+#ifndef JADELAMP_SIM_MONO_OLED_H
+#define JADELAMP_SIM_MONO_OLED_H
+
+#include "../device.h"
+#include "control_byte.h"
+#include "jadelamp/sim/emulators.h"
+
+/* Where the panel voltage comes from, unless the glass has one from outside. */
+enum mono_oled_supply {
+    MONO_OLED_PUMP,      /* 8D 14, counts from AF on */
+    MONO_OLED_CONVERTER, /* AD 8B */
+    MONO_OLED_OUTSIDE,   /* always */
+};
+
+struct mono_oled_command {
+    uint8_t first, last; /* opcodes, inclusive */
+    uint8_t arguments;
+    const char *name;
+};
+
+struct mono_oled_part {
+    int segments;
+    const struct mono_oled_command *commands; /* ends with a NULL name */
+    const char *no_effect;                    /* opcodes that are taken without effect here */
+    enum mono_oled_supply supply;
+    bool column_stops;  /* no wrapping in page addressing */
+    bool fine_deselect; /* DB has more than three levels */
+    bool pump_after_reset;
+    uint8_t contrast_after_reset, clock_after_reset;
+    uint8_t reset_us, recovery_us; /* least pulse, and least wait after it */
+};
+
+enum { MONO_OLED_SEGMENTS = 132, MONO_OLED_PAGES = 8, MONO_OLED_ARGUMENTS = 6 };
+
+enum addressing { ADDRESS_HORIZONTAL = 0, ADDRESS_VERTICAL = 1, ADDRESS_PAGE = 2 };
+
+struct scroll {
+    bool running;
+    bool left;
+    bool vertical_too;
+    uint8_t first_page, last_page;
+    uint8_t rows_a_step;
+    int frames_a_step;
+    uint64_t next_ps;
+    int vertical_shift; /* rows moved so far inside the scroll area */
+};
+
+struct mono_oled {
+    uint8_t ram[MONO_OLED_PAGES][MONO_OLED_SEGMENTS];
+    int segments;
+    /* pointers and windows */
+    enum addressing addressing;
+    uint8_t column, page;
+    uint8_t column_start, column_end, page_start, page_end;
+    uint8_t page_mode_column;
+    /* geometry */
+    uint8_t start_line, offset, multiplex; /* multiplex: rows - 1 */
+    bool segment_remap, common_remap;
+    bool alternative_pins, swap_sides;
+    /* light */
+    bool locked, lock_reported;
+    bool read_modify_write;
+    uint8_t column_before; /* of E0 */
+    bool on, was_on, pump_enabled, pump_running, all_on, inverted;
+    uint8_t contrast;
+    uint64_t on_since_ps;
+    /* timing registers */
+    uint8_t clock, precharge;
+    /* scroll */
+    struct scroll scroll;
+    uint8_t fixed_rows, scroll_rows;
+    /* the stream */
+    struct control control;
+    uint8_t command, arguments[MONO_OLED_ARGUMENTS];
+    uint8_t argument_count, arguments_due;
+    /* reset and once-only reports */
+    bool in_reset, reset_reported, asleep_reported, scroll_reported, past_reported;
+    uint64_t reset_edge_ps;
+    bool reset_pulsed, recovery_reported;
+};
+
+bool mono_oled_fits(const struct mono_oled_part *part, const struct jl_glass *glass);
+void mono_oled_power_on(struct jl_device *device);
+void mono_oled_reset(struct jl_device *device, bool low);
+bool mono_oled_i2c_begin(struct jl_device *device, bool read);
+bool mono_oled_i2c_write(struct jl_device *device, uint8_t byte);
+uint8_t mono_oled_i2c_read(struct jl_device *device);
+void mono_oled_write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data);
+void mono_oled_show(struct jl_device *device, struct jl_picture *picture);
+uint8_t mono_oled_brightness(struct jl_device *device);
+const char *mono_oled_why_dark(struct jl_device *device);
+
+/* Commands of all parts. */
+#define MONO_OLED_COMMON_COMMANDS                                                                  \
+    {0x00, 0x0F, 0, "column start, low nibble"}, {0x10, 0x1F, 0, "column start, high nibble"},     \
+        {0x40, 0x7F, 0, "start line"}, {0x81, 0x81, 1, "contrast"},                                \
+        {0xA0, 0xA1, 0, "segment remap"}, {0xA4, 0xA5, 0, "entire display on"},                    \
+        {0xA6, 0xA7, 0, "inverse display"}, {0xA8, 0xA8, 1, "multiplex ratio"},                    \
+        {0xAE, 0xAF, 0, "display off or on"}, {0xB0, 0xB7, 0, "page start"},                       \
+        {0xC0, 0xC0, 0, "COM scan direction"}, {0xC8, 0xC8, 0, "COM scan direction"},              \
+        {0xD3, 0xD3, 1, "display offset"}, {0xD5, 0xD5, 1, "clock"}, {0xD9, 0xD9, 1, "precharge"}, \
+        {0xDA, 0xDA, 1, "COM pins"}, {0xDB, 0xDB, 1, "deselect level"}, {                          \
+        0xE3, 0xE3, 0, "no operation"                                                              \
+    }
+
+/* Addressing modes with windows. */
+#define MONO_OLED_WINDOW_COMMANDS                                                                  \
+    {0x20, 0x20, 1, "memory addressing mode"}, {0x21, 0x21, 2, "column address"}, {                \
+        0x22, 0x22, 2, "page address"                                                              \
+    }
+
+/* A part's callbacks; SERIAL_PS is its least SPI clock cycle. */
+#define MONO_OLED_OPS(NAME, PART, SERIAL_PS)                                                       \
+    {                                                                                              \
+        .part = (NAME), .facts = &(PART), .state_bytes = sizeof(struct mono_oled), .fits = fits,   \
+        .power_on = mono_oled_power_on, .reset = mono_oled_reset,                                  \
+        .i2c_begin = mono_oled_i2c_begin, .i2c_write = mono_oled_i2c_write,                        \
+        .i2c_read = mono_oled_i2c_read, .write = mono_oled_write, .parallel_cycle_ps = 300000,     \
+        .serial_cycle_ps = (SERIAL_PS), .i2c_cycle_ps = 2500000, .show = mono_oled_show,           \
+        .brightness = mono_oled_brightness, .why_dark = mono_oled_why_dark                         \
+    }
+
+#endif

@@ -1,0 +1,16 @@
+/* Emulated st7565. */
+#include "lcd_pages.h"
+
+static const struct lcd_pages_command commands[] = {
+    {0xAC, 0xAC, 0, "static indicator off"},
+    {0xAD, 0xAD, 1, "static indicator on"},
+    {0, 0, 0, NULL},
+};
+
+static const struct lcd_pages_part part = {
+    .commands = commands,
+    .reset_us = 1,
+    .recovery_us = 1,
+};
+
+const struct jl_device_ops jl_emulated_st7565 = LCD_PAGES_OPS("st7565", part, 50000, 240000);

@@ -1,0 +1,108 @@
+/*
+ * st7920 driver, graphics mode (datasheet, instruction sets 1 and 2). Its RAM is 256 x 32: the
+ * lower half of a 128x64 glass is the right half of the same 32 rows. It is busy for 72 us
+ * after every byte, which the buses jl_bus_spi_sync and jl_bus_6800_8_paced wait for.
+ */
+#include "jadelamp/controllers/st7920.h"
+
+#include "../core/mem.h"
+
+enum {
+    BASIC = 0x30,    /* 8 bits, instruction set 1 */
+    EXTENDED = 0x34, /* instruction set 2, graphics off */
+    GRAPHICS = 0x36, /* instruction set 2, graphics on */
+    DISPLAY_OFF = 0x08,
+    DISPLAY_ON = 0x0C,
+    SET_ADDRESS = 0x80, /* of the graphics RAM: the row, then the column of 16 pixels */
+    FOLDED_ROWS = 32,
+    HALF_COLUMNS = 8,
+};
+
+/* DL, RE and G may not change in one instruction, hence one after the other. */
+static const uint8_t wake_steps[] = {
+    JL_STEP_WAIT_MS(40),                          /* internal reset after power-on */
+    JL_STEP_SEND(BASIC, BASIC, DISPLAY_ON, 0x01), /* clears the text that would shine through */
+    JL_STEP_WAIT_MS(10),
+    /* Twice: the first one only opens the set where graphics were on. */
+    JL_STEP_SEND(0x06, EXTENDED, EXTENDED),
+    JL_STEP_SETUP,
+    JL_STEP_CLEAR,
+    JL_STEP_SEND(GRAPHICS),
+};
+
+static size_t setup(const struct jl_panel *panel, uint8_t *out) {
+    (void)panel;
+    (void)out;
+    return 0; /* nothing about the module can be set */
+}
+
+static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
+                      uint8_t *out) {
+    const uint8_t steps[] = {
+        JL_STEP_SEND(BASIC, value ? DISPLAY_ON : DISPLAY_OFF, GRAPHICS)}; /* G stays as it was */
+    (void)panel;
+    if (what != JL_SETTING_POWER) {
+        return 0;
+    }
+    memcpy(out, steps, sizeof steps);
+    return sizeof steps;
+}
+
+/* One row. */
+static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
+    (void)panel;
+    bool lower = area.y >= FOLDED_ROWS;
+    out[0] = 2;
+    out[1] = (uint8_t)(SET_ADDRESS | (lower ? area.y - FOLDED_ROWS : area.y));
+    out[2] = (uint8_t)(SET_ADDRESS | (area.x / 16 + (lower ? HALF_COLUMNS : 0)));
+    return 3;
+}
+
+/* The whole picture takes 32 addresses instead of 64: a row of the RAM is two of the glass. */
+static jl_status write(struct jl_panel *panel, const struct jl_run *run) {
+    struct jl_run row = *run;
+    if (run->area.w != panel->config->controller->ram_width || run->area.h <= FOLDED_ROWS ||
+        run->area.y != 0) {
+        return jl_write_lines(panel, run);
+    }
+    jl_status status = JL_OK;
+    const struct jl_bus *bus = panel->config->bus;
+    for (int16_t y = 0; y < FOLDED_ROWS && status == JL_OK; y++) {
+        row.area.y = y;
+        row.area.h = 1;
+        row.line = run->line ? run->line + (size_t)y * run->stride_bytes : NULL;
+        status = jl_write_window(panel, &row);
+        if (status == JL_OK && y + FOLDED_ROWS < run->area.h) {
+            static const uint8_t black[16] = {0};
+            const uint8_t *below =
+                run->line ? row.line + (size_t)FOLDED_ROWS * run->stride_bytes : black;
+            status = bus->send(panel, true, below, sizeof black);
+        }
+    }
+    return status;
+}
+
+const struct jl_controller jl_st7920 = {
+    .name = "st7920",
+    .format = &jl_mono_rows,
+    .ram_width = 128,
+    .ram_height = 64,
+    .buses = 1 << JL_BUS_SPI_SYNC | 1 << JL_BUS_6800_8,
+    .serial_layouts = 1 << JL_LAYOUT_MONO_ROWS,
+    .parallel_layouts = 1 << JL_LAYOUT_MONO_ROWS,
+    .turns = JL_TURNS_NONE,
+    .line_windows = true,
+    .column_unit = 16,
+    .byte_us = 72,
+    .reset_low_us = 10,
+    .reset_recovery_us = 40000,
+    .window_price_px = 16,
+    .serial_cycle_ns = 400,    /* 2.5 MHz at 5 V */
+    .parallel_cycle_ns = 1200, /* at 5 V */
+    .wake_steps = wake_steps,
+    .wake_steps_bytes = sizeof wake_steps,
+    .setup = setup,
+    .setting = setting,
+    .window = window,
+    .write = write,
+};

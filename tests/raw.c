@@ -1,0 +1,61 @@
+#include "raw.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "harness.h"
+
+struct raw raw_open(const struct jl_device_ops *ops, struct jl_glass glass, uint32_t hz) {
+    struct raw raw = {.board = jl_board_create(3)};
+    raw.bus = jl_board_add_spi(raw.board, hz, 0, 0);
+    raw.device = jl_board_add_device(raw.board, ops, "panel", &glass);
+    EXPECT(raw.device && jl_stream_attach(raw.bus, raw.device));
+    return raw;
+}
+
+void raw_send(struct raw *raw, bool data, const uint8_t *bytes, size_t count) {
+    jl_device_set_pin(raw->device, JL_DEVICE_DC, data);
+    jl_device_set_pin(raw->device, JL_DEVICE_CS, raw->select_high);
+    jl_stream_write(raw->bus, bytes, count);
+    jl_device_set_pin(raw->device, JL_DEVICE_CS, !raw->select_high);
+}
+
+void raw_play(struct raw *raw, const char *script) {
+    static const uint8_t lit[40000] = {0};
+    uint8_t bytes[160];
+    for (const char *at = script; *at;) {
+        int length = (int)strcspn(at, " ");
+        if (*at == 'C' || *at == 'D') {
+            size_t count = 0;
+            unsigned value;
+            for (int i = 1; i + 1 < length && sscanf(at + i, "%2x", &value) == 1; i += 2) {
+                bytes[count++] = (uint8_t)value;
+            }
+            raw_send(raw, *at == 'D', bytes, count);
+        } else if (*at == '~') {
+            jl_board_wait_ps(raw->board, (uint64_t)strtol(at + 1, NULL, 10) * 1000000000);
+        } else if (*at == '*') {
+            raw_send(raw, true, lit, (size_t)strtol(at + 1, NULL, 10));
+        } else {
+            jl_device_set_pin(raw->device, JL_DEVICE_RESET, false);
+            jl_board_wait_ps(raw->board, *at == 'R' ? 200000000u : 1000000u);
+            jl_device_set_pin(raw->device, JL_DEVICE_RESET, true);
+        }
+        at += length + (at[length] == ' ');
+    }
+}
+
+void raw_expect_complaint(struct raw *raw, const char *text) {
+    const struct jl_diagnostic *list;
+    const char *seen = "";
+    int complaints = 0;
+    size_t count = jl_board_diagnostics(raw->board, &list);
+    for (size_t i = 0; i < count; i++) {
+        if (list[i].severity != JL_SEVERITY_NOTE) {
+            seen = complaints++ ? seen : list[i].text;
+        }
+    }
+    EXPECT_INT(complaints, text != NULL);
+    EXPECT_CONTAINS(seen, text ? text : "");
+}

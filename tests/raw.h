@@ -1,0 +1,31 @@
+/* Emulated controllers by themselves, written to as any firmware might. */
+#ifndef JADELAMP_TESTS_RAW_H
+#define JADELAMP_TESTS_RAW_H
+
+#include "jadelamp/sim/board.h"
+#include "jadelamp/sim/emulators.h"
+
+/* A device on an SPI bus, and how to talk to it without a driver. */
+struct raw {
+    struct jl_board *board;
+    struct jl_stream_bus *bus;
+    struct jl_device *device;
+    bool select_high; /* CS selects while high */
+};
+
+/* A board with the device on an SPI bus of mode 0. */
+struct raw raw_open(const struct jl_device_ops *ops, struct jl_glass glass, uint32_t hz);
+
+/* Bytes under one CS, with D/C at a level. */
+void raw_send(struct raw *raw, bool data, const uint8_t *bytes, size_t count);
+
+/*
+ * A script of words: "C2A" a command, "D0000" data, "~5" waits 5 ms, "R" pulses reset for 200 us,
+ * "r" for 1 us, "*100" sends 100 bytes of FF.
+ */
+void raw_play(struct raw *raw, const char *script);
+
+/* Expects exactly one complaint above a note, which contains the text; NULL: none. */
+void raw_expect_complaint(struct raw *raw, const char *text);
+
+#endif
