@@ -65,7 +65,22 @@ static void print_clock(uint32_t hz) {
     }
 }
 
+static void print_cells(const struct jl_card *card) {
+    bool eight = card->cells.bus == JL_CELLS_PARALLEL_8;
+    printf("%s, %dx%d cells, ", card->controller->name, card->width, card->height);
+    if (card->cells.bus == JL_CELLS_EXPANDER) {
+        printf("4 bits behind I2C at 0x%02X, ", card->i2c_address);
+        print_clock(card->clock_hz);
+    } else {
+        printf("%d bits%s", eight ? 8 : 4, card->cells.reads_busy ? " with busy flag" : "");
+    }
+}
+
 void cli_print_card(const struct jl_card *card) {
+    if (card->cells.bus) {
+        print_cells(card);
+        return;
+    }
     printf("%s, %dx%d, ", card->controller->name, card->width, card->height);
     switch (card->bus) {
     case JL_BUS_I2C:
@@ -95,18 +110,20 @@ void cli_print_card(const struct jl_card *card) {
 cJSON *cli_card_json(const struct jl_card *card) {
     static const char *const buses[] = {"i2c",     "spi",    "spi-3wire", "8080-8",
                                         "8080-16", "6800-8", "spi-sync"};
+    static const char *const cells[] = {"", "parallel-4", "parallel-8", "expander"};
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "name", card->name);
     cJSON_AddStringToObject(json, "controller", card->controller->name);
     cJSON_AddNumberToObject(json, "width", card->width);
     cJSON_AddNumberToObject(json, "height", card->height);
-    cJSON_AddStringToObject(json, "bus", buses[card->bus]);
+    cJSON_AddStringToObject(json, "bus",
+                            card->cells.bus ? cells[card->cells.bus] : buses[card->bus]);
     if (card->bus == JL_BUS_I2C) {
         cJSON_AddNumberToObject(json, "address", card->i2c_address);
     }
     if (card->cycle_ns) {
         cJSON_AddNumberToObject(json, "cycle_ns", card->cycle_ns);
-    } else {
+    } else if (card->clock_hz) {
         cJSON_AddNumberToObject(json, "clock_hz", card->clock_hz);
     }
     return json;

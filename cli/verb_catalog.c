@@ -13,13 +13,17 @@ static void print_bus(bool *first, const char *text, double number, const char *
 }
 
 static void print_entry(const struct jl_catalog_entry *entry) {
-    uint8_t buses = entry->driver->buses;
+    const struct jl_controller *driver = entry->driver;
+    uint8_t buses = driver ? driver->buses : 0;
     bool first = true;
-    printf("  %-9s %s, RAM %dx%d, %s; glass %s\n", entry->name, entry->kind,
-           entry->driver->ram_width, entry->driver->ram_height, entry->pixel_format,
-           entry->glasses);
+    printf("  %-9s %s, ", entry->name, entry->kind);
+    if (driver) {
+        printf("RAM %dx%d, ", driver->ram_width, driver->ram_height);
+    }
+    printf("%s; glass %s\n", entry->pixel_format, entry->glasses);
     if (entry->most_i2c_hz) {
-        char text[64] = "I2C at";
+        char text[80];
+        snprintf(text, sizeof text, "%s", driver ? "I2C at" : "behind an expander on I2C at");
         for (size_t i = 0; i < sizeof entry->addresses && entry->addresses[i]; i++) {
             size_t length = strlen(text);
             snprintf(text + length, sizeof text - length, "%s 0x%02X", i ? " or" : "",
@@ -37,10 +41,11 @@ static void print_entry(const struct jl_catalog_entry *entry) {
     }
     if (entry->least_cycle_ns) {
         print_bus(&first,
-                  !(buses >> JL_BUS_8080_8 & 1) ? "6800 with 8 lines, a write in "
-                  : buses >> JL_BUS_8080_16 & 1 ? "8080 with 8 or 16 lines, a write in "
-                  : buses >> JL_BUS_6800_8 & 1  ? "8080 or 6800 with 8 lines, a write in "
-                                                : "8080 with 8 lines, a write in ",
+                  !driver                         ? "4 or 8 lines and E, a write in "
+                  : !(buses >> JL_BUS_8080_8 & 1) ? "6800 with 8 lines, a write in "
+                  : buses >> JL_BUS_8080_16 & 1   ? "8080 with 8 or 16 lines, a write in "
+                  : buses >> JL_BUS_6800_8 & 1    ? "8080 or 6800 with 8 lines, a write in "
+                                                  : "8080 with 8 lines, a write in ",
                   entry->least_cycle_ns, "ns");
     }
     putchar('\n');
@@ -50,8 +55,10 @@ static cJSON *entry_json(const struct jl_catalog_entry *entry) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "name", entry->name);
     cJSON_AddStringToObject(json, "kind", entry->kind);
-    cJSON_AddNumberToObject(json, "ram_width", entry->driver->ram_width);
-    cJSON_AddNumberToObject(json, "ram_height", entry->driver->ram_height);
+    if (entry->driver) {
+        cJSON_AddNumberToObject(json, "ram_width", entry->driver->ram_width);
+        cJSON_AddNumberToObject(json, "ram_height", entry->driver->ram_height);
+    }
     cJSON_AddStringToObject(json, "pixel_format", entry->pixel_format);
     cJSON_AddStringToObject(json, "glasses", entry->glasses);
     cJSON *addresses = cJSON_AddArrayToObject(json, "i2c_addresses");

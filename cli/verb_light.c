@@ -34,6 +34,14 @@ static void print_cost(const char *what, jl_status status, const struct jl_wire_
            (unsigned long long)cost->bytes, jl_status_text(status));
 }
 
+static void print_lines(const char *text) {
+    while (*text) {
+        int length = (int)strcspn(text, "\n");
+        printf("  %.*s\n", length, text);
+        text += length + 1;
+    }
+}
+
 static void print_text(struct jl_light_result *result, const char *directory) {
     const struct jl_card *card = &result->rig.card;
     printf("%s: ", card->name);
@@ -45,6 +53,9 @@ static void print_text(struct jl_light_result *result, const char *directory) {
         printf("  dark: %s\n", result->why_dark);
     } else {
         printf("  lit, brightness %d of 255\n", jl_device_brightness(result->rig.device));
+    }
+    if (result->cells_text) {
+        print_lines(result->cells_text);
     }
     const struct jl_diagnostic *list;
     size_t count = jl_board_diagnostics(result->rig.board, &list);
@@ -68,6 +79,9 @@ static void print_json(const struct jl_light_result *result) {
     cJSON_AddItemToObject(json, "present", cli_cost_json(&result->present));
     cJSON_AddBoolToObject(json, "lit", result->why_dark == NULL);
     cJSON_AddStringToObject(json, "why_dark", result->why_dark ? result->why_dark : "");
+    if (result->cells_text) {
+        cJSON_AddStringToObject(json, "text", result->cells_text);
+    }
     cJSON_AddStringToObject(json, "capture", result->capture_path);
     cJSON *array = cJSON_AddArrayToObject(json, "diagnostics");
     const struct jl_diagnostic *list;
@@ -111,7 +125,8 @@ static int light(const char *verb, const char *card_name, const struct jl_light_
         return cli_bad(verb, "%s", complaint.text);
     }
     if (request->fault >= JL_LIGHT_SDA_LOW && card.bus != JL_BUS_I2C) {
-        return cli_bad(verb, "that fault needs an acknowledge bit, and %s is on SPI; try unplugged",
+        return cli_bad(verb,
+                       "that fault needs an acknowledge bit, and %s is not on I2C; try unplugged",
                        card.name);
     }
     int status;

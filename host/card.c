@@ -12,31 +12,11 @@
 #include <string.h>
 #include <sys/stat.h>
 
-#include "card_values.h"
+#include "card_cells.h"
 
 enum { MOST_FILE_BYTES = 65536 };
 
-/* Pixels as a card names them; which format that is depends on controller and bus. */
-enum pixels { PIXELS_USUAL, PIXELS_332, PIXELS_565, PIXELS_666 };
-
-struct reading {
-    const char *path;
-    FILE *stream;
-    int line;        /* of the text that inih got last */
-    long bytes_left; /* of what a card may have */
-    bool failed;
-    int failed_line;
-    struct jl_card *card;
-    struct jl_complaint *complaint;
-    enum pixels pixels;
-    uint64_t seen; /* bit per key of the table */
-};
-
-/* Keeps the first mistake: later ones are often its consequences. */
-#define FAIL(reading, ...) fail_at((reading), (reading)->line, __VA_ARGS__)
-
-__attribute__((format(printf, 3, 4))) static bool fail_at(struct reading *reading, int line,
-                                                          const char *format, ...) {
+bool card_fail_at(struct reading *reading, int line, const char *format, ...) {
     if (!reading->failed) {
         char text[400];
         va_list arguments;
@@ -52,8 +32,8 @@ __attribute__((format(printf, 3, 4))) static bool fail_at(struct reading *readin
 
 /* ---- one reader a key ---- */
 
-static bool read_choice(struct reading *reading, const char *key, const char *value,
-                        const struct choice *choices, int *out) {
+bool card_choice(struct reading *reading, const char *key, const char *value,
+                 const struct choice *choices, int *out) {
     char list[200];
     return choose(value, choices, out) || FAIL(reading, "%s = %s: expected one of %s", key, value,
                                                list_choices(choices, list, sizeof list));
@@ -63,7 +43,7 @@ static bool read_choice(struct reading *reading, const char *key, const char *va
 static bool read_bits(struct reading *reading, const char *key, const char *value,
                       const struct choice *choices, uint8_t *set, int mask) {
     int bits;
-    if (!read_choice(reading, key, value, choices, &bits)) {
+    if (!card_choice(reading, key, value, choices, &bits)) {
         return false;
     }
     *set = (uint8_t)((*set & ~mask) | bits);
@@ -84,7 +64,7 @@ static bool read_controller(struct reading *reading, const char *key, const char
     if (reading->card->controller) {
         return true;
     }
-    char known[256] = "";
+    char known[400] = "";
     size_t count;
     const struct jl_catalog_entry *entries = jl_catalog(&count);
     for (size_t i = 0; i < count; i++) {
@@ -124,7 +104,7 @@ static bool read_format(struct reading *reading, const char *key, const char *va
                                             {"6-6-6", PIXELS_666},
                                             {NULL, 0}};
     int pixels = 0;
-    bool good = read_choice(reading, key, value, choices, &pixels);
+    bool good = card_choice(reading, key, value, choices, &pixels);
     reading->pixels = (enum pixels)pixels;
     return good;
 }
@@ -132,7 +112,7 @@ static bool read_format(struct reading *reading, const char *key, const char *va
 static bool read_inverted(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"no", 0}, {"yes", 1}, {NULL, 0}};
     int inverted = 0;
-    bool good = read_choice(reading, key, value, choices, &inverted);
+    bool good = card_choice(reading, key, value, choices, &inverted);
     reading->card->inverted = inverted;
     return good;
 }
@@ -181,7 +161,7 @@ static bool read_ips(struct reading *reading, const char *key, const char *value
 static bool read_shape(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"rectangle", 0}, {"round", 1}, {NULL, 0}};
     int round = 0;
-    bool good = read_choice(reading, key, value, choices, &round);
+    bool good = card_choice(reading, key, value, choices, &round);
     reading->card->round = round;
     return good;
 }
@@ -223,10 +203,13 @@ static bool read_color(struct reading *reading, const char *key, const char *val
                                             {"lcd-blue", JL_GLASS_LCD_BLUE},
                                             {NULL, 0}};
     int kind = 0;
-    bool good = read_choice(reading, key, value, choices, &kind);
+    bool good = card_choice(reading, key, value, choices, &kind);
     reading->card->glass_kind = (enum jl_glass_kind)kind;
     return good;
 }
+
+/* Kinds of bus that only character modules have count on from here. */
+enum { CELLS_BUS = 100 };
 
 static bool read_bus_kind(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"i2c", JL_BUS_I2C},
@@ -236,9 +219,16 @@ static bool read_bus_kind(struct reading *reading, const char *key, const char *
                                             {"8080-16", JL_BUS_8080_16},
                                             {"6800-8", JL_BUS_6800_8},
                                             {"spi-sync", JL_BUS_SPI_SYNC},
+                                            {"parallel-4", CELLS_BUS + JL_CELLS_PARALLEL_4},
+                                            {"parallel-8", CELLS_BUS + JL_CELLS_PARALLEL_8},
+                                            {"expander", CELLS_BUS + JL_CELLS_EXPANDER},
                                             {NULL, 0}};
     int kind = 0;
-    bool good = read_choice(reading, key, value, choices, &kind);
+    bool good = card_choice(reading, key, value, choices, &kind);
+    if (kind > CELLS_BUS) {
+        reading->card->cells.bus = (enum jl_cells_bus)(kind - CELLS_BUS);
+        kind = reading->card->cells.bus == JL_CELLS_EXPANDER ? JL_BUS_I2C : JL_BUS_6800_8;
+    }
     reading->card->bus = (enum jl_bus_kind)kind;
     return good;
 }
@@ -312,7 +302,7 @@ static bool read_cycle(struct reading *reading, const char *key, const char *val
 
 static bool read_mode(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"0", 0}, {"3", 3}, {NULL, 0}};
-    return read_choice(reading, key, value, choices, &reading->card->spi_mode);
+    return card_choice(reading, key, value, choices, &reading->card->spi_mode);
 }
 
 static bool read_most_bytes(struct reading *reading, const char *key, const char *value) {
@@ -390,38 +380,47 @@ static bool read_step(struct reading *reading, const char *key, const char *valu
 
 /* ---- the table of keys ---- */
 
+/* What a key is for. */
+enum { DOTS = 1, CELLS = 2, BOTH = 3 };
+
 static const struct key {
     const char *section;
     const char *name;
     bool (*read)(struct reading *reading, const char *key, const char *value);
+    int what;
 } keys[] = {
-    {"panel", "name", read_name},
-    {"panel", "controller", read_controller},
-    {"panel", "orientation", read_orientation},
-    {"panel", "contrast", read_contrast},
-    {"panel", "inverted", read_inverted},
-    {"panel", "format", read_format},
-    {"glass", "size", read_size},
-    {"glass", "first-column", read_first_column},
-    {"glass", "first-row", read_first_row},
-    {"glass", "memory", read_memory},
-    {"glass", "order", read_order},
-    {"glass", "ips", read_ips},
-    {"glass", "shape", read_shape},
-    {"glass", "rows", read_rows},
-    {"glass", "mounting", read_mounting},
-    {"glass", "supply", read_supply},
-    {"glass", "color", read_color},
-    {"bus", "kind", read_bus_kind},
-    {"bus", "address", read_address},
-    {"bus", "clock", read_clock},
-    {"bus", "works-up-to", read_works_up_to},
-    {"bus", "cycle", read_cycle},
-    {"bus", "mode", read_mode},
-    {"bus", "overhead", read_overhead},
-    {"bus", "most-bytes", read_most_bytes},
-    {"pins", "reset", read_reset},
-    {"wake", "step", read_step},
+    {"panel", "name", read_name, BOTH},
+    {"panel", "controller", read_controller, BOTH},
+    {"panel", "orientation", read_orientation, DOTS},
+    {"panel", "contrast", read_contrast, DOTS},
+    {"panel", "inverted", read_inverted, DOTS},
+    {"panel", "format", read_format, DOTS},
+    {"glass", "size", read_size, BOTH},
+    {"glass", "first-column", read_first_column, DOTS},
+    {"glass", "first-row", read_first_row, DOTS},
+    {"glass", "memory", read_memory, DOTS},
+    {"glass", "order", read_order, DOTS},
+    {"glass", "ips", read_ips, DOTS},
+    {"glass", "shape", read_shape, DOTS},
+    {"glass", "rows", read_rows, DOTS},
+    {"glass", "mounting", read_mounting, DOTS},
+    {"glass", "supply", read_supply, DOTS},
+    {"glass", "color", read_color, BOTH},
+    {"glass", "rom", card_read_rom, CELLS},
+    {"glass", "halves", card_read_halves, CELLS},
+    {"glass", "contrast-voltage", card_read_voltage, CELLS},
+    {"bus", "kind", read_bus_kind, BOTH},
+    {"bus", "address", read_address, BOTH},
+    {"bus", "clock", read_clock, BOTH},
+    {"bus", "works-up-to", read_works_up_to, BOTH},
+    {"bus", "busy", card_read_busy, CELLS},
+    {"bus", "outputs", card_read_outputs, CELLS},
+    {"bus", "cycle", read_cycle, DOTS},
+    {"bus", "mode", read_mode, DOTS},
+    {"bus", "overhead", read_overhead, BOTH},
+    {"bus", "most-bytes", read_most_bytes, BOTH},
+    {"pins", "reset", read_reset, DOTS},
+    {"wake", "step", read_step, DOTS},
 };
 
 enum { KEY_COUNT = sizeof keys / sizeof keys[0] };
@@ -482,7 +481,7 @@ static char *next_line(char *text, int size, void *context) {
     return text;
 }
 
-static bool seen(const struct reading *reading, const char *section, const char *name) {
+bool card_seen(const struct reading *reading, const char *section, const char *name) {
     for (size_t i = 0; i < KEY_COUNT; i++) {
         if (strcmp(keys[i].section, section) == 0 && strcmp(keys[i].name, name) == 0) {
             return reading->seen >> i & 1;
@@ -502,12 +501,18 @@ static bool check_bus(struct reading *reading) {
     const struct jl_catalog_entry *part = card->controller;
     bool i2c = card->bus == JL_BUS_I2C;
     bool parallel = jl_card_is_parallel(card);
+    if (card->cells.bus) {
+        return FAIL(reading,
+                    "[bus] kind: parallel-4, parallel-8 and expander are for character "
+                    "modules, not the %s",
+                    part->name);
+    }
     if (!(part->driver->buses >> card->bus & 1)) {
         return FAIL(reading, "[bus] kind: the %s has no %s", part->name, names[card->bus]);
     }
     if (i2c && !memchr(part->addresses, card->i2c_address ? card->i2c_address : 0xFF,
                        sizeof part->addresses)) {
-        return seen(reading, "bus", "address")
+        return card_seen(reading, "bus", "address")
                    ? FAIL(reading, "[bus] address = 0x%02X: the %s answers at 0x%02X or 0x%02X",
                           card->i2c_address, part->name, part->addresses[0], part->addresses[1])
                    : FAIL(reading,
@@ -552,7 +557,7 @@ static bool check_glass(struct reading *reading) {
                     part->driver->turns == JL_TURNS_NONE ? "its picture: expected upright"
                                                          : "by a quarter");
     }
-    if (!seen(reading, "glass", "color")) {
+    if (!card_seen(reading, "glass", "color")) {
         card->glass_kind = part->glass_kind;
     }
     return true;
@@ -591,6 +596,18 @@ static bool check_format(struct reading *reading) {
                 card->controller->name);
 }
 
+/* Keys that say nothing about such a panel. */
+static bool check_keys(struct reading *reading, int what) {
+    for (size_t i = 0; i < KEY_COUNT; i++) {
+        if ((reading->seen >> i & 1) && !(keys[i].what & what)) {
+            return FAIL(reading, "[%s] %s: only for %s, and the %s drives %s", keys[i].section,
+                        keys[i].name, what == CELLS ? "graphic panels" : "character modules",
+                        reading->card->controller->name, what == CELLS ? "cells" : "pixels");
+        }
+    }
+    return true;
+}
+
 /* What no single line can be blamed for. */
 static bool check_whole(struct reading *reading) {
     static const struct {
@@ -598,13 +615,18 @@ static bool check_whole(struct reading *reading) {
     } required[] = {
         {"panel", "controller", "ssd1306"}, {"glass", "size", "128 x 64"}, {"bus", "kind", "i2c"}};
     for (size_t i = 0; i < sizeof required / sizeof required[0]; i++) {
-        if (!seen(reading, required[i].section, required[i].name)) {
+        if (!card_seen(reading, required[i].section, required[i].name)) {
             return FAIL(reading, "the card ends without %s in [%s], such as %s = %s",
                         required[i].name, required[i].section, required[i].name,
                         required[i].example);
         }
     }
-    return check_bus(reading) && check_glass(reading) && check_format(reading);
+    bool cells = !reading->card->controller->driver;
+    if (!check_keys(reading, cells ? CELLS : DOTS)) {
+        return false;
+    }
+    return cells ? card_check_cells(reading)
+                 : check_bus(reading) && check_glass(reading) && check_format(reading);
 }
 
 bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint) {
@@ -622,7 +644,7 @@ bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *c
     /* inih goes on after a line it cannot read, so an earlier one is the first mistake. */
     if (bad_line > 0 && (!reading.failed || bad_line < reading.failed_line)) {
         reading.failed = false;
-        fail_at(&reading, bad_line, "expected [section] or key = value");
+        card_fail_at(&reading, bad_line, "expected [section] or key = value");
     }
     if (!reading.failed && reading.bytes_left <= 0) {
         FAIL(&reading, "the card is longer than %d bytes", MOST_FILE_BYTES);

@@ -66,7 +66,7 @@ bool parse_size(const char *text, int *width, int *height) {
         return false;
     }
     text += used;
-    return *text == '\0' || strcmp(text, " pixels") == 0;
+    return *text == '\0' || strcmp(text, " pixels") == 0 || strcmp(text, " cells") == 0;
 }
 
 size_t parse_hex_bytes(const char *text, uint8_t *out, size_t most) {

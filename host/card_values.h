@@ -30,7 +30,7 @@ bool parse_number(const char *text, long least, long most, long *out);
 bool parse_quantity(const char *text, const struct unit *units, double least, double most,
                     double *out);
 
-/* "128 x 64", "128x64", perhaps with "pixels" behind; 1 to 4096 a side. */
+/* "128 x 64", "128x64", perhaps with "pixels" or "cells" behind; 1 to 4096 a side. */
 bool parse_size(const char *text, int *width, int *height);
 
 /* Bytes of two hex digits with blanks between; how many, or 0 when it is not that. */

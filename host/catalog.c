@@ -118,6 +118,17 @@ static const struct jl_catalog_entry entries[] = {
         .glass_kind = JL_GLASS_LCD_BLUE,
     },
     {
+        .name = "hd44780",
+        .emulator = &jl_emulated_hd44780,
+        .kind = "character LCD",
+        .glasses = "8x1, 16x1, 16x2, 20x2, 40x2, 16x4, 20x4, 40x4 cells",
+        .pixel_format = "5x8 dots a cell",
+        .addresses = {0x27, 0x3F},
+        .most_i2c_hz = 100000,
+        .least_cycle_ns = 500,
+        .glass_kind = JL_GLASS_LCD_GREEN,
+    },
+    {
         .name = "ssd1322",
         .driver = &jl_ssd1322,
         .emulator = &jl_emulated_ssd1322,

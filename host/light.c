@@ -1,6 +1,7 @@
 /* First light of a card. */
 #include "jadelamp/host/light.h"
 
+#include <stdlib.h>
 #include <string.h>
 
 #include "jadelamp/draw.h"
@@ -10,6 +11,9 @@ static void inject(struct jl_rig *rig, const struct jl_light_request *request) {
     switch (request->fault) {
     case JL_LIGHT_UNPLUGGED:
         jl_device_set_plugged(rig->device, false);
+        if (rig->expander) {
+            jl_device_set_plugged(rig->expander, false);
+        }
         break;
     case JL_LIGHT_SDA_LOW:
         if (rig->sim.i2c) {
@@ -41,14 +45,29 @@ static void run(struct jl_light_result *result) {
     struct jl_rig *rig = &result->rig;
     double start_us = jl_rig_now_us(rig);
     uint64_t start_bytes = jl_rig_bus_bytes(rig);
-    result->wake_status = jl_panel_wake(&rig->panel);
+    bool cells = rig->card.cells.bus != JL_CELLS_NONE;
+    result->wake_status = cells ? jl_char_wake(&rig->cells) : jl_panel_wake(&rig->panel);
     double woken_us = jl_rig_now_us(rig);
     uint64_t woken_bytes = jl_rig_bus_bytes(rig);
-    draw_test_card(&rig->frame, rig->card.controller->name);
-    result->present_status = jl_panel_present(&rig->panel, &rig->frame);
+    if (cells) {
+        result->present_status = jl_char_test_card(&rig->cells, rig->card.controller->name);
+    } else {
+        draw_test_card(&rig->frame, rig->card.controller->name);
+        result->present_status = jl_panel_present(&rig->panel, &rig->frame);
+    }
     result->wake = (struct jl_wire_cost){woken_us - start_us, woken_bytes - start_bytes};
     result->present =
         (struct jl_wire_cost){jl_rig_now_us(rig) - woken_us, jl_rig_bus_bytes(rig) - woken_bytes};
+}
+
+/* The text on a character module; NULL: no memory. */
+static char *text_of(struct jl_device *device) {
+    size_t size = jl_cells_text(device, NULL, 0) + 1;
+    char *text = malloc(size);
+    if (text) {
+        jl_cells_text(device, text, size);
+    }
+    return text;
 }
 
 bool jl_light(const struct jl_card *card, const struct jl_light_request *request,
@@ -74,11 +93,15 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
         return false;
     }
     result->why_dark = jl_device_why_dark(rig->device);
+    if (card->cells.bus && !(result->cells_text = text_of(rig->device))) {
+        return jl_complain(complaint, "out of memory for the text of %s", card->name);
+    }
     return jl_device_picture(rig->device, &result->glass) ||
            jl_complain(complaint, "out of memory for the picture of %s", card->name);
 }
 
 void jl_light_close(struct jl_light_result *result) {
     jl_picture_free(&result->glass);
+    free(result->cells_text);
     jl_rig_close(&result->rig);
 }

@@ -6,6 +6,7 @@
 
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/png.h"
+#include "rig_cells.h"
 
 /* Fixed, so that two runs show the same noise. */
 #define NOISE_SEED 0x48455251u
@@ -58,10 +59,6 @@ static bool build_stream(struct jl_rig *rig) {
 static bool build_board(struct jl_rig *rig) {
     const struct jl_card *card = &rig->card;
     struct jl_glass glass = glass_of(card);
-    rig->board = jl_board_create(NOISE_SEED);
-    if (!rig->board) {
-        return false;
-    }
     rig->device = jl_board_add_device(rig->board, card->controller->emulator, card->name, &glass);
     rig->sim = (struct jl_sim_port){.board = rig->board, .device = rig->device};
     if (!rig->device) {
@@ -125,19 +122,10 @@ static size_t frame_bytes(const struct jl_format *format, int16_t width, int16_t
     return format->planes * lines * (((size_t)width * rows * format->bits_per_pixel + 7) / 8);
 }
 
-bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint) {
-    memset(rig, 0, sizeof *rig);
-    rig->card = *card;
+static bool open_dots(struct jl_rig *rig, struct jl_complaint *complaint) {
+    const struct jl_card *card = &rig->card;
     rig->controller = controller_of(card);
     rig->config = config_of(rig);
-    rig->port = (struct jl_port){
-        .ops = card->bus == JL_BUS_I2C ? &jl_sim_port_ops : &jl_sim_port_rich_ops,
-        .context = &rig->sim,
-        .most_body_bytes = card->most_body_bytes,
-        .least_start_bytes = LEAST_START_BYTES,
-        .work_memory = (uint8_t *)rig->work_memory,
-        .work_memory_bytes = sizeof rig->work_memory,
-        .clock_hz = card->cycle_ns ? 1000000000u / card->cycle_ns : card->clock_hz};
     bool on_side = (card->turn & 1) != 0;
     int16_t width = (int16_t)(on_side ? card->height : card->width);
     int16_t height = (int16_t)(on_side ? card->width : card->height);
@@ -152,13 +140,32 @@ bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_compl
         jl_frame_track(&rig->frame, &rig->damage);
         status = jl_panel_open(&rig->panel, &rig->config, &rig->port);
     }
-    if (built && status == JL_OK) {
-        return true;
-    }
-    jl_rig_close(rig);
-    return jl_complain(complaint, "cannot build the board for %s: %s", card->name,
+    return (built && status == JL_OK) ||
+           jl_complain(complaint, "cannot build the board for %s: %s", card->name,
                        built ? jl_status_text(status)
                              : "the bus, the address or the glass does not fit the controller");
+}
+
+bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint) {
+    memset(rig, 0, sizeof *rig);
+    rig->card = *card;
+    rig->port = (struct jl_port){
+        .ops =
+            card->bus == JL_BUS_I2C || card->cells.bus ? &jl_sim_port_ops : &jl_sim_port_rich_ops,
+        .context = &rig->sim,
+        .most_body_bytes = card->most_body_bytes,
+        .least_start_bytes = LEAST_START_BYTES,
+        .work_memory = (uint8_t *)rig->work_memory,
+        .work_memory_bytes = sizeof rig->work_memory,
+        .clock_hz = card->cycle_ns ? 1000000000u / card->cycle_ns : card->clock_hz};
+    rig->board = jl_board_create(NOISE_SEED);
+    bool good = rig->board
+                    ? card->cells.bus ? rig_open_cells(rig, complaint) : open_dots(rig, complaint)
+                    : jl_complain(complaint, "out of memory for the board of %s", card->name);
+    if (!good) {
+        jl_rig_close(rig);
+    }
+    return good;
 }
 
 void jl_rig_close(struct jl_rig *rig) {
@@ -173,7 +180,9 @@ double jl_rig_now_us(const struct jl_rig *rig) {
 }
 
 uint64_t jl_rig_bus_bytes(const struct jl_rig *rig) {
-    return rig->sim.i2c ? jl_i2c_byte_count(rig->sim.i2c) : jl_stream_byte_count(rig->sim.stream);
+    return rig->sim.i2c      ? jl_i2c_byte_count(rig->sim.i2c)
+           : rig->sim.stream ? jl_stream_byte_count(rig->sim.stream)
+                             : jl_cells_byte_count(rig->device);
 }
 
 static bool write_pair(struct jl_rig *rig, const struct jl_picture *glass, const char *directory,
@@ -197,7 +206,8 @@ static bool write_pair(struct jl_rig *rig, const struct jl_picture *glass, const
 bool jl_rig_photograph(struct jl_rig *rig, const char *directory, const char *base, int scale,
                        struct jl_complaint *complaint) {
     struct jl_picture glass;
-    int longest = rig->card.width > rig->card.height ? rig->card.width : rig->card.height;
+    const struct jl_glass *look = jl_device_glass(rig->device);
+    int longest = look->width > look->height ? look->width : look->height;
     if (scale == 0) {
         int fitting = WHOLE_PHOTO / longest;
         scale = fitting < 2 ? 2 : fitting > 8 ? 8 : fitting;

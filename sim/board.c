@@ -20,6 +20,7 @@ void jl_board_destroy(struct jl_board *board) {
     }
     for (size_t i = 0; i < board->device_count; i++) {
         free(board->devices[i]->state);
+        free(board->devices[i]->fixed);
         free(board->devices[i]);
     }
     for (size_t i = 0; i < board->i2c_count; i++) {
@@ -135,20 +136,24 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_de
     }
     struct jl_device *device = calloc(1, sizeof *device);
     void *state = calloc(1, ops->state_bytes);
-    if (!device || !state) {
+    void *fixed = calloc(1, ops->fixed_bytes + 1);
+    if (!device || !state || !fixed) {
         free(device);
         free(state);
+        free(fixed);
         return NULL;
     }
     device->ops = ops;
     device->board = board;
     device->state = state;
+    device->fixed = fixed;
     device->glass = *glass;
     device->noise_seed = board->noise_seed + board->device_count;
     snprintf(device->name, sizeof device->name, "%s", name);
     for (int i = 0; i < DEVICE_PINS; i++) {
-        device->pins[i] = i != JL_DEVICE_TE;
-        device->pin_wires[i] = wire_create(board, device->pins[i]);
+        device->pins[i] = i < JL_DEVICE_TE || i >= JL_DEVICE_D0;
+        bool has = i <= JL_DEVICE_TE || ops->pin_changed;
+        device->pin_wires[i] = has ? wire_create(board, device->pins[i]) : NO_WIRE;
     }
     board->devices[board->device_count++] = device;
     power_on(device);
@@ -170,7 +175,9 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     if (device->unplugged) {
         return;
     }
-    if (pin == JL_DEVICE_RESET) {
+    if (device->ops->pin_changed) {
+        device->ops->pin_changed(device, pin, high);
+    } else if (pin == JL_DEVICE_RESET) {
         device->ops->reset(device, !high);
     } else if (pin == JL_DEVICE_CS && !device_is_selected(device)) {
         stream_deselected(device);
@@ -184,7 +191,8 @@ bool jl_device_pin(struct jl_device *device, enum jl_device_pin pin) {
         return !device->unplugged && device->ops->te &&
                device->ops->te(device, device->board->now_ps);
     }
-    return device->pins[pin];
+    return device->ops->pin_level && !device->unplugged ? device->ops->pin_level(device, pin)
+                                                        : device->pins[pin];
 }
 
 void jl_device_set_plugged(struct jl_device *device, bool plugged) {

@@ -35,6 +35,7 @@ struct jl_board {
     struct jl_stream_bus *streams[MOST_BUSES];
     size_t stream_count;
     bool levels[MOST_WIRES];
+    bool declared[MOST_WIRES]; /* in the recording */
     int wire_count;
     struct recorder recorder;
     struct jl_diagnostic diagnostics[MOST_DIAGNOSTICS];

@@ -6,7 +6,7 @@
 
 #include "jadelamp/sim/board.h"
 
-enum { DEVICE_PINS = 4, DEVICE_NAME_BYTES = 32 };
+enum { DEVICE_PINS = JL_DEVICE_D7 + 1, DEVICE_NAME_BYTES = 32 };
 
 /*
  * Callbacks get bytes in the order of the wire; jl_board_now_ps() is the time
@@ -17,6 +17,7 @@ struct jl_device_ops {
     const char *part;
     const void *facts; /* for a machine behind several parts: what this one has differently */
     size_t state_bytes;
+    size_t fixed_bytes; /* of what survives a loss of power, such as trimmers; zeroed at first */
     /* Whether such a glass can be bonded to the part. */
     bool (*fits)(const struct jl_glass *glass);
     /* State is zeroed before. RAM becomes noise here. */
@@ -36,6 +37,10 @@ struct jl_device_ops {
     /* CS begins to select. Or NULL. */
     void (*selected)(struct jl_device *device);
     bool no_8080; /* of the parallel buses it has 6800 only */
+    /* For parts on plain pins: instead of reset() and selected(), each change of a level. */
+    void (*pin_changed)(struct jl_device *device, enum jl_device_pin pin, bool high);
+    /* The level of a pin, be it driven by the part or to it. */
+    bool (*pin_level)(struct jl_device *device, enum jl_device_pin pin);
     /* The picture is black and has the size of the glass. */
     void (*show)(struct jl_device *device, struct jl_picture *picture);
     uint8_t (*brightness)(struct jl_device *device);
@@ -53,7 +58,7 @@ struct jl_device {
     struct jl_board *board;
     char name[DEVICE_NAME_BYTES];
     struct jl_glass glass;
-    void *state;
+    void *state, *fixed;
     bool unplugged;
     bool pins[DEVICE_PINS];
     int pin_wires[DEVICE_PINS];

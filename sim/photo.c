@@ -121,7 +121,7 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
         struct shade light = lit_shade(glass, y);
         int top = margin + y * scale + (split && y >= SPLIT_ROWS ? scale : 0);
         for (int x = 0; x < logical->width; x++) {
-            if (hidden(glass, x, y)) {
+            if (hidden(glass, x, y) || jl_glass_is_gap(glass, x, y)) {
                 continue;
             }
             /* Of one colour: the three channels of the logical picture are equal. */

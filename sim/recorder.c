@@ -57,7 +57,7 @@ void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps) {
         return;
     }
     board->levels[wire] = high;
-    if (board_records(board)) {
+    if (board_records(board) && board->declared[wire]) {
         char id[4];
         mark_time(board, at_ps);
         emit(board, "%d%s\n", high, identifier(wire, id));
@@ -66,6 +66,7 @@ void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps) {
 
 static void declare(struct jl_board *board, wire_id wire, const char *name) {
     char id[4];
+    board->declared[wire] = true;
     emit(board, "$var wire 1 %s %s $end\n", identifier(wire, id), name);
 }
 
@@ -101,6 +102,26 @@ static void declare_stream(struct jl_board *board, const struct jl_device *devic
     }
 }
 
+/* What a part on plain pins has, if its maker made it wires. */
+static void declare_pins(struct jl_board *board, const struct jl_device *device) {
+    static const struct {
+        const char *name;
+        enum jl_device_pin pin;
+    } pins[] = {{"rs", JL_DEVICE_DC},
+                {"rw", JL_DEVICE_RW},
+                {"e", JL_DEVICE_E},
+                {"e2", JL_DEVICE_E2},
+                {"light", JL_DEVICE_LIGHT}};
+    for (size_t i = 0; i < sizeof pins / sizeof pins[0]; i++) {
+        declare(board, device->pin_wires[pins[i].pin], pins[i].name);
+    }
+    for (int i = 0; i < 8; i++) {
+        char name[8];
+        snprintf(name, sizeof name, "d%d", i);
+        declare(board, device->pin_wires[JL_DEVICE_D0 + i], name);
+    }
+}
+
 static void declare_device(struct jl_board *board, const struct jl_device *device) {
     char scope[DEVICE_NAME_BYTES];
     scope_name(device, scope);
@@ -115,7 +136,12 @@ static void declare_device(struct jl_board *board, const struct jl_device *devic
     if (device->ops->te) {
         declare(board, device->pin_wires[JL_DEVICE_TE], "te");
     }
-    declare(board, device->pin_wires[JL_DEVICE_RESET], "reset");
+    if (device->ops->pin_changed) {
+        declare_pins(board, device);
+    }
+    if (device->ops->reset) {
+        declare(board, device->pin_wires[JL_DEVICE_RESET], "reset");
+    }
     emit(board, "$upscope $end\n");
 }
 
@@ -133,7 +159,9 @@ bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context) {
     board->recorder.last_ns = to_ns(board->now_ps);
     for (wire_id wire = 0; wire < board->wire_count; wire++) {
         char id[4];
-        emit(board, "%d%s\n", board->levels[wire], identifier(wire, id));
+        if (board->declared[wire]) {
+            emit(board, "%d%s\n", board->levels[wire], identifier(wire, id));
+        }
     }
     emit(board, "$end\n");
     return !board->recorder.failed;

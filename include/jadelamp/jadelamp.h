@@ -26,6 +26,7 @@
 #include "jadelamp/bands.h"
 #include "jadelamp/beam.h"
 #include "jadelamp/bus.h"
+#include "jadelamp/char_panel.h"
 #include "jadelamp/direct.h"
 #include "jadelamp/controllers/gc9a01.h"
 #include "jadelamp/controllers/ili9341.h"

@@ -21,10 +21,23 @@ extern "C" {
 /** Pins beside the bus. Levels are electrical: true is high. */
 enum jl_pin {
     JL_PIN_RESET, /**< output, low resets the controller */
-    JL_PIN_DC,    /**< output, SPI and 8080: low for a command byte, high for data */
+    JL_PIN_DC,    /**< output, SPI and parallel: low for a command byte, high for data; the RS of
+                     6800 buses and character modules */
     JL_PIN_CS,    /**< output, SPI and 8080: low selects the controller */
     JL_PIN_BUSY,  /**< input, for controllers that have one */
     JL_PIN_TE,    /**< input, tearing effect: high while the controller scans no line */
+    JL_PIN_E,     /**< output, character modules: data is taken as it falls */
+    JL_PIN_E2,    /**< the same of the second controller of modules with 40 x 4 cells */
+    JL_PIN_RW,    /**< output, character modules: while it is high D0..D7 are inputs */
+    JL_PIN_LIGHT, /**< output, backlight of character modules: high is on */
+    JL_PIN_D0,    /**< D0..D7 follow each other; 4-bit wiring has D4..D7 only */
+    JL_PIN_D1,
+    JL_PIN_D2,
+    JL_PIN_D3,
+    JL_PIN_D4,
+    JL_PIN_D5,
+    JL_PIN_D6,
+    JL_PIN_D7,
 };
 
 /**
@@ -61,7 +74,7 @@ struct jl_port_ops {
     /** Optional: drives an output. SPI needs it for JL_PIN_DC (and CS unless tied). */
     void (*set_pin)(void *context, enum jl_pin pin, bool high);
 
-    /** Optional: reads an input. Needed only by controllers with a BUSY pin. */
+    /** Optional: reads an input. Needed by controllers with a BUSY pin, and by busy flags. */
     bool (*get_pin)(void *context, enum jl_pin pin);
 
     /**

@@ -30,8 +30,11 @@ extern "C" {
     X(JL_BAD_BUS, "the controller has no such bus (config.bus)")                                   \
     X(JL_BAD_SIZE, "the glass and its offsets reach past the controller's RAM, or its width is "   \
                    "no multiple of the columns addressed together (config.width, height, "         \
-                   "column_offset, row_offset)")                                                   \
+                   "column_offset, row_offset); of cells: no module has so many (config.columns, " \
+                   "rows)")                                                                        \
     X(JL_BAD_FORMAT, "the controller cannot take this pixel format on this bus (config.format)")   \
+    X(JL_BAD_WIRING, "the expander's outputs are mapped twice, or one that is needed is not "      \
+                     "mapped to exactly one bit (config.expander)")                                \
     X(JL_BAD_TURN, "the controller cannot turn or mirror the picture so (config.turn)")            \
     X(JL_BAD_STEPS, "the wake-up sequence is broken (config.wake_steps)")                          \
     X(JL_BAD_PORT, "the port lacks an operation that the bus or the description needs (port.ops)") \

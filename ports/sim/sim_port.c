@@ -72,23 +72,29 @@ static uint32_t now_us(void *context) {
     return (uint32_t)(jl_board_now_ps(port->board) / 1000000);
 }
 
+/* The pin of the device, or a negative number: none. */
+static int device_pin(enum jl_pin pin) {
+    static const int8_t map[] = {
+        [JL_PIN_RESET] = JL_DEVICE_RESET, [JL_PIN_DC] = JL_DEVICE_DC,
+        [JL_PIN_CS] = JL_DEVICE_CS,       [JL_PIN_BUSY] = -1,
+        [JL_PIN_TE] = JL_DEVICE_TE,       [JL_PIN_E] = JL_DEVICE_E,
+        [JL_PIN_E2] = JL_DEVICE_E2,       [JL_PIN_RW] = JL_DEVICE_RW,
+        [JL_PIN_LIGHT] = JL_DEVICE_LIGHT,
+    };
+    return pin < JL_PIN_D0 ? map[pin] : JL_DEVICE_D0 + (int)(pin - JL_PIN_D0);
+}
+
 static void set_pin(void *context, enum jl_pin pin, bool high) {
     struct jl_sim_port *port = context;
-    static const struct {
-        enum jl_pin pin;
-        enum jl_device_pin device_pin;
-    } map[] = {
-        {JL_PIN_RESET, JL_DEVICE_RESET}, {JL_PIN_DC, JL_DEVICE_DC}, {JL_PIN_CS, JL_DEVICE_CS}};
-    for (size_t i = 0; i < sizeof map / sizeof map[0]; i++) {
-        if (port->device && map[i].pin == pin) {
-            jl_device_set_pin(port->device, map[i].device_pin, high);
-        }
+    if (port->device && device_pin(pin) >= 0) {
+        jl_device_set_pin(port->device, (enum jl_device_pin)device_pin(pin), high);
     }
 }
 
 static bool get_pin(void *context, enum jl_pin pin) {
     struct jl_sim_port *port = context;
-    return pin == JL_PIN_TE && port->device && jl_device_pin(port->device, JL_DEVICE_TE);
+    return port->device && device_pin(pin) >= 0 &&
+           jl_device_pin(port->device, (enum jl_device_pin)device_pin(pin));
 }
 
 const struct jl_port_ops jl_sim_port_ops = {

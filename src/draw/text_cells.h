@@ -6,7 +6,7 @@
 
 #include "font_kind.h"
 #include "jadelamp/text.h"
-#include "utf8.h"
+#include "../core/utf8.h"
 
 struct jl_text_glyph {
     struct jl_glyph glyph;

@@ -8,7 +8,7 @@
 #include "jadelamp/host/catalog.h"
 #include "jadelamp/host/complaint.h"
 #include "jadelamp/panel.h"
-#include "jadelamp/sim/glass.h"
+#include "jadelamp/sim/cells.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -16,16 +16,30 @@ extern "C" {
 
 enum { JL_CARD_NAME_BYTES = 32, JL_CARD_WAKE_BYTES = 4096 };
 
+/** What a character module has between it and the microcontroller. */
+enum jl_cells_bus { JL_CELLS_NONE, JL_CELLS_PARALLEL_4, JL_CELLS_PARALLEL_8, JL_CELLS_EXPANDER };
+
+/** What only cards of character modules say. */
+struct jl_card_cells {
+    enum jl_cells_bus bus; /**< JL_CELLS_NONE: the card is of a graphic panel */
+    bool reads_busy;       /**< R/W is wired */
+    bool halves;
+    bool european_rom; /**< A02 */
+    int millivolts;    /**< contrast voltage as trimmed; 0: the usual */
+    struct jl_cells_wiring outputs;
+};
+
 /** A card as read. No pointers into itself but wake_steps: copy it freely. */
 struct jl_card {
     char name[JL_CARD_NAME_BYTES];
     const struct jl_catalog_entry *controller; /**< in the catalog, constant */
-    int width, height;
+    int width, height;                         /**< pixels; cells on a character module */
     int column_offset, row_offset;
     int ram_width, ram_height; /**< as strapped; 0 is all of the controller's */
     bool round;
     const struct jl_format *format;
-    enum jl_bus_kind bus;
+    enum jl_bus_kind bus; /**< of a character module I2C or 6800: see cells.bus */
+    struct jl_card_cells cells;
     uint8_t i2c_address;
     uint32_t clock_hz;    /**< I2C and SPI */
     uint32_t works_up_to; /**< Hz, SPI: a clock this module was seen to work at; 0: none */

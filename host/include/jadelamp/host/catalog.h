@@ -17,7 +17,7 @@ extern "C" {
 /** A controller that can be driven and emulated. */
 struct jl_catalog_entry {
     const char *name;
-    const struct jl_controller *driver;
+    const struct jl_controller *driver; /**< NULL: a character module, see char_panel.h */
     const struct jl_device_ops *emulator;
     const char *kind;              /**< what it drives, in words */
     const char *glasses;           /**< usual glass sizes */

@@ -32,6 +32,7 @@ struct jl_light_result {
     struct jl_wire_cost wake, present;
     const char *why_dark; /**< NULL when lit */
     struct jl_picture glass;
+    char *cells_text; /**< of a character module: jl_cells_text(); else NULL */
     char capture_path[1024];
 };
 

@@ -5,6 +5,7 @@
 #ifndef JADELAMP_HOST_RIG_H
 #define JADELAMP_HOST_RIG_H
 
+#include "jadelamp/char_panel.h"
 #include "jadelamp/host/card.h"
 #include "jadelamp/sim/sim_port.h"
 
@@ -26,6 +27,12 @@ struct jl_rig {
     struct jl_damage damage;
     uint16_t work_memory[256];
     uint8_t *pixels;
+    /* Of a character module, instead of panel and frame. */
+    struct jl_device *expander;
+    struct jl_char_expander outputs;
+    struct jl_char_config cells_config;
+    struct jl_char_panel cells;
+    uint8_t cell_memory[JL_CHAR_BUFFER_BYTES(40, 4)]; /**< in use; pass NULL to send at once */
 };
 
 /** Builds a rig for a card (copied). After a failure there is nothing to close. */

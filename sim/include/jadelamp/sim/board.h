@@ -73,12 +73,18 @@ size_t jl_board_diagnostic_total(const struct jl_board *board);
 struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_device_ops *ops,
                                       const char *name, const struct jl_glass *glass);
 
-/** Pins of a device. Firmware drives the first three; they start high. */
+/** Pins of a device. Firmware drives all but TE; the first three start high. */
 enum jl_device_pin {
     JL_DEVICE_RESET,
     JL_DEVICE_DC,
     JL_DEVICE_CS,
-    JL_DEVICE_TE, /**< an output of the device: high while it scans no line of the glass */
+    JL_DEVICE_TE,    /**< an output of the device: high while it scans no line of the glass */
+    JL_DEVICE_E,     /**< of character modules, as the rest; RS is JL_DEVICE_DC. Starts low */
+    JL_DEVICE_E2,    /**< of the second controller; starts low */
+    JL_DEVICE_RW,    /**< starts low */
+    JL_DEVICE_LIGHT, /**< the backlight; starts low */
+    JL_DEVICE_D0,    /**< D0..D7 follow each other; pulled high */
+    JL_DEVICE_D7 = JL_DEVICE_D0 + 7,
 };
 
 /** Drives a pin of a device. */

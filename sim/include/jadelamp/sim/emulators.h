@@ -24,6 +24,9 @@ extern const struct jl_device_ops jl_emulated_uc1701;  /**< 132x65; SPI, 8080, 6
 extern const struct jl_device_ops jl_emulated_pcd8544; /**< 84x48; SPI */
 extern const struct jl_device_ops jl_emulated_st7920;  /**< 256x32 folded; synced SPI, 6800 */
 
+/** Character modules; sim/cells.h has what else they understand. On plain pins. */
+extern const struct jl_device_ops jl_emulated_hd44780; /**< one or two of them */
+
 /** OLED controllers of the family with windows, on SPI and 8080. */
 extern const struct jl_device_ops jl_emulated_ssd1322; /**< 480x128, 16 greys */
 extern const struct jl_device_ops jl_emulated_ssd1327; /**< 128x128, 16 greys; I2C too */

@@ -44,7 +44,20 @@ struct jl_glass {
     bool round; /**< only the circle inside can be seen */
     /** RAM as strapped by pins of the controller, where it has such; 0 is all of it. */
     int ram_width, ram_height;
+    /** Of a glass with character cells, as jl_glass_cells() makes it; 0: dots all over. */
+    int cell_columns, cell_rows;
+    bool halves;       /**< one row of cells, the right half of it bonded as a second line */
+    bool european_rom; /**< the character ROM is A02, else A00 */
 };
+
+/** Dots from a cell to the next: 5 x 8 and the gap. */
+enum { JL_CELL_WIDTH = 6, JL_CELL_HEIGHT = 9 };
+
+/** A glass of character cells, with dark or light dots by its kind. */
+struct jl_glass jl_glass_cells(int columns, int rows, enum jl_glass_kind kind);
+
+/** Whether a place is in the gap between cells, where the glass has no dots. */
+bool jl_glass_is_gap(const struct jl_glass *glass, int x, int y);
 
 /**
  * What a person (or a camera held close) sees: each pixel a small square with a

@@ -1,0 +1,14 @@
+/* Character ROMs as drawn in fonts/: eight rows a code from the top, bit 4 is the left dot. */
+#ifndef JADELAMP_SIM_CHAR_ROM_H
+#define JADELAMP_SIM_CHAR_ROM_H
+
+#include <stdint.h>
+
+struct char_rom {
+    uint8_t rows[256][8];
+    uint16_t text[256]; /* the code point that it shows, 0: none */
+};
+
+extern const struct char_rom char_rom_a00, char_rom_a02;
+
+#endif

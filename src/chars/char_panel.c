@@ -1,0 +1,137 @@
+/* Character modules: opening, waking, and the way of every byte. */
+#include "jadelamp/char_panel.h"
+
+#include "../core/mem.h"
+#include "cells.h"
+
+static bool is_known_size(const struct jl_char_config *config) {
+    uint8_t columns = config->columns;
+    if (columns == 0) {
+        return false;
+    }
+    if (config->flags & JL_CHAR_HALVES) {
+        return config->rows == 1 && columns <= JL_CHAR_POSITIONS && !(columns & 1);
+    }
+    return config->rows == 1
+               ? columns <= JL_CHAR_POSITIONS
+               : (config->rows == 2 || config->rows == 4) && columns <= JL_CHAR_LINE_CELLS;
+}
+
+jl_status jl_char_open(struct jl_char_panel *panel, const struct jl_char_config *config,
+                       const struct jl_port *port) {
+    if (!panel || !config || !config->wire || !port || !port->ops || config->glyph_count > 8 ||
+        (config->glyph_count && !config->glyphs)) {
+        return JL_BAD_ARGUMENT;
+    }
+    memset(panel, 0, sizeof *panel);
+    panel->config = config;
+    panel->port = port;
+    if (!is_known_size(config)) {
+        return JL_BAD_SIZE;
+    }
+    if (!port->ops->wait_us) {
+        return JL_BAD_PORT;
+    }
+    panel->light = !(config->flags & JL_CHAR_LIGHT_OFF);
+    return config->wire->check(config, port);
+}
+
+jl_status jl_char_send(struct jl_char_panel *panel, uint8_t enables, uint8_t command,
+                       const uint8_t *data, size_t count) {
+    jl_status status = panel->awake
+                           ? panel->config->wire->send(panel, enables, command, data, count)
+                           : JL_NOT_AWAKE;
+    panel->awake = status == JL_OK;
+    return status;
+}
+
+jl_status jl_char_send_long(struct jl_char_panel *panel, uint8_t command) {
+    jl_status status = jl_char_send(panel, jl_char_all(panel->config), command, NULL, 0);
+    if (!panel->config->wire->reads_busy) {
+        panel->port->ops->wait_us(panel->port->context, JL_CHAR_LONG_US);
+    }
+    panel->address[0] = panel->address[1] = 0;
+    return status;
+}
+
+jl_status jl_char_send_at(struct jl_char_panel *panel, uint8_t controller, uint8_t position,
+                          const uint8_t *codes, size_t count) {
+    const struct jl_char_config *config = panel->config;
+    uint8_t *at = &panel->address[controller];
+    uint8_t command = *at == position ? 0 : jl_char_address(config, position);
+    uint8_t next = (uint8_t)(panel->entry & JL_CHAR_RISING ? position + count
+                                                           : position + JL_CHAR_POSITIONS - count);
+    jl_status status = jl_char_send(panel, (uint8_t)(1 << controller), command, codes, count);
+    *at = next >= JL_CHAR_POSITIONS ? (uint8_t)(next - JL_CHAR_POSITIONS) : next;
+    return status;
+}
+
+jl_status jl_char_close_cgram(struct jl_char_panel *panel) {
+    jl_status status = JL_OK;
+    for (uint8_t i = 0; i <= jl_char_two_controllers(panel->config) && status == JL_OK; i++) {
+        status = jl_char_send(panel, (uint8_t)(1 << i),
+                              jl_char_address(panel->config, panel->address[i]), NULL, 0);
+    }
+    return status;
+}
+
+/* HD44780U datasheet, figures 23 and 24; 40 ms is for a supply that has just reached 2.7 V. */
+static jl_status knock(struct jl_char_panel *panel) {
+    static const uint16_t waits_us[] = {4100, 100, 100};
+    const struct jl_char_wire *wire = panel->config->wire;
+    const struct jl_port *port = panel->port;
+    port->ops->wait_us(port->context, 40000);
+    jl_status status = wire->rest(panel);
+    for (uint8_t i = 0; i < 3 && status == JL_OK; i++) {
+        status = wire->knock(panel, (JL_CHAR_FUNCTION | JL_CHAR_8_BITS) >> 4);
+        port->ops->wait_us(port->context, waits_us[i]);
+    }
+    if (status == JL_OK && !wire->eight_bits) {
+        status = wire->knock(panel, JL_CHAR_FUNCTION >> 4);
+        port->ops->wait_us(port->context, JL_CHAR_US);
+    }
+    return status;
+}
+
+static jl_status define_glyphs(struct jl_char_panel *panel) {
+    const struct jl_char_config *config = panel->config;
+    jl_status status = JL_OK;
+    for (uint8_t i = 0; i < config->glyph_count && status == JL_OK; i++) {
+        /* The address runs on from one glyph to the next. */
+        uint8_t command = i ? 0 : JL_CHAR_CGRAM;
+        status = jl_char_send(panel, jl_char_all(config), command, config->glyphs[i].rows, 8);
+    }
+    return status == JL_OK && config->glyph_count ? jl_char_close_cgram(panel) : status;
+}
+
+jl_status jl_char_wake(struct jl_char_panel *panel) {
+    const struct jl_char_config *config = panel->config;
+    uint8_t all = jl_char_all(config);
+    uint8_t function =
+        (uint8_t)(JL_CHAR_FUNCTION | (config->wire->eight_bits ? JL_CHAR_8_BITS : 0) |
+                  (jl_char_two_lines(config) ? JL_CHAR_2_LINES : 0));
+    panel->awake = false;
+    jl_status status = knock(panel);
+    if (status != JL_OK) {
+        return status;
+    }
+    panel->awake = true;
+    panel->entry = JL_CHAR_ENTRY | JL_CHAR_RISING;
+    panel->display = JL_CHAR_DISPLAY | JL_CHAR_ON;
+    panel->column = panel->row = 0;
+    const uint8_t before[] = {function, JL_CHAR_DISPLAY};
+    const uint8_t after[] = {panel->entry, panel->display};
+    for (uint8_t i = 0; i < 2 && status == JL_OK; i++) {
+        status = jl_char_send(panel, all, before[i], NULL, 0);
+    }
+    if (status == JL_OK) {
+        status = jl_char_send_long(panel, JL_CHAR_CLEAR);
+    }
+    for (uint8_t i = 0; i < 2 && status == JL_OK; i++) {
+        status = jl_char_send(panel, all, after[i], NULL, 0);
+    }
+    if (panel->shown) {
+        memset(panel->shown, ' ', (size_t)(config->columns * config->rows));
+    }
+    return status == JL_OK ? define_glyphs(panel) : status;
+}
