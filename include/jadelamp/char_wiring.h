@@ -36,8 +36,9 @@ struct jl_char_wire {
 
 /**
  * Parallel wirings, by set_pin(): RS is JL_PIN_DC, then JL_PIN_E, and D4..D7 or D0..D7. Without
- * R/W (tied low) each byte waits 53 us: 37 us at the usual 270 kHz, stretched to the slowest
- * oscillator of the datasheet (190 kHz). The ..._busy ones need JL_PIN_RW and get_pin().
+ * R/W (tied low) each byte waits 53 us, or 59 after data: 37 and 41 us at the usual 270 kHz,
+ * stretched to the slowest oscillator of the datasheet (190 kHz). The ..._busy ones need JL_PIN_RW
+ * and get_pin().
  */
 extern const struct jl_char_wire jl_char_wire_4, jl_char_wire_8, jl_char_wire_4_busy,
     jl_char_wire_8_busy;

@@ -76,6 +76,10 @@ static bool has_two_cores(const struct jl_device *device) {
     return device->glass.cell_rows == 4 && device->glass.cell_columns > LINE / 2;
 }
 
+static int core_count(const struct jl_device *device) {
+    return has_two_cores(device) ? 2 : 1;
+}
+
 /* ---- addresses ---- */
 
 /* The cell of an address, or a negative number. */
@@ -471,7 +475,7 @@ static const char *why_dark(struct jl_device *device) {
     if (millivolts_of(device) > BLOCKS_MV) {
         return NULL;
     }
-    for (int i = 0; i <= has_two_cores(device); i++) {
+    for (int i = 0; i < core_count(device); i++) {
         if (state->cores[i].on || is_overdriven(device, &state->cores[i])) {
             return NULL;
         }
@@ -585,7 +589,7 @@ size_t jl_cells_text(struct jl_device *device, char *out, size_t size) {
         }
         write_text(&writing, "|\n");
     }
-    for (int i = 0; i <= has_two_cores(device); i++) {
+    for (int i = 0; i < core_count(device); i++) {
         write_hidden(&writing, device, &state->cores[i], shown[i]);
     }
     return writing.length;

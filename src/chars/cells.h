@@ -8,8 +8,12 @@
 #define JL_CHAR_POSITIONS  80
 #define JL_CHAR_LINE_CELLS 40
 
-/* Times by the datasheet at 270 kHz, stretched to 190 kHz, the slowest oscillator it allows. */
+/*
+ * Times by the datasheet at 270 kHz (37 us, 4 more after data until the address has moved on, and
+ * 1.52 ms), stretched to 190 kHz, the slowest oscillator it allows.
+ */
 #define JL_CHAR_US      53
+#define JL_CHAR_DATA_US 59
 #define JL_CHAR_LONG_US 2200
 
 /* Commands (HD44780U datasheet, table 6). */

@@ -67,8 +67,9 @@ jl_status jl_char_send_at(struct jl_char_panel *panel, uint8_t controller, uint8
 }
 
 jl_status jl_char_close_cgram(struct jl_char_panel *panel) {
+    uint8_t controllers = jl_char_two_controllers(panel->config) ? 2 : 1;
     jl_status status = JL_OK;
-    for (uint8_t i = 0; i <= jl_char_two_controllers(panel->config) && status == JL_OK; i++) {
+    for (uint8_t i = 0; i < controllers && status == JL_OK; i++) {
         status = jl_char_send(panel, (uint8_t)(1 << i),
                               jl_char_address(panel->config, panel->address[i]), NULL, 0);
     }
@@ -82,6 +83,8 @@ static jl_status knock(struct jl_char_panel *panel) {
     const struct jl_port *port = panel->port;
     port->ops->wait_us(port->context, 40000);
     jl_status status = wire->rest(panel);
+    /* An enable that was still high has perhaps made the controller do something. */
+    port->ops->wait_us(port->context, JL_CHAR_LONG_US);
     for (uint8_t i = 0; i < 3 && status == JL_OK; i++) {
         status = wire->knock(panel, (JL_CHAR_FUNCTION | JL_CHAR_8_BITS) >> 4);
         port->ops->wait_us(port->context, waits_us[i]);

@@ -2,7 +2,7 @@
  * An I2C port expander before a module. Each byte on the bus sets all eight outputs, so a nibble
  * takes two: with E, and without. RS may not change while E does (40 ns before it rises, 10 ns
  * after it fell), so each change of RS takes a byte of its own. Nothing here waits between
- * characters: at 100 kHz a byte takes 90 us, and the controller at most 53.
+ * characters: at 100 kHz a byte takes 90 us, and the controller at most 59.
  */
 #include "cells.h"
 
@@ -111,7 +111,7 @@ static jl_status light(struct jl_char_panel *panel) {
 /* Bytes between two characters so that the controller is through with the first one: none while a
    byte of nine clocks takes longer than that. */
 static uint8_t idle_bytes(const struct jl_port *port) {
-    uint32_t clocks = port->clock_hz / 1000 * JL_CHAR_US;
+    uint32_t clocks = port->clock_hz / 1000 * JL_CHAR_DATA_US;
     uint8_t bytes = 0;
     while ((bytes + 1u) * 9000 < clocks && bytes < UINT8_MAX) {
         bytes++;

@@ -4,7 +4,7 @@
 static void send_byte(struct jl_char_panel *panel, uint8_t enables, bool data, uint8_t byte) {
     jl_wire_select(panel, data, false);
     jl_wire_byte(panel, enables, byte);
-    panel->port->ops->wait_us(panel->port->context, JL_CHAR_US);
+    panel->port->ops->wait_us(panel->port->context, data ? JL_CHAR_DATA_US : JL_CHAR_US);
 }
 
 static jl_status send(struct jl_char_panel *panel, uint8_t enables, uint8_t command,

@@ -43,7 +43,8 @@ uint64_t jl_cells_byte_count(const struct jl_device *device);
  *   |closed at 16:20 |
  *   hidden 10..27 |                        |
  *
- * Hidden runs of blanks are left out. Characters 0..7 of CGRAM are circled numbers; what has no character is a middle dot.
+ * Hidden runs of blanks are left out. Characters 0..7 of CGRAM are circled numbers; what has no
+ * character is a middle dot.
  *
  * @return the bytes of the whole text without its end, as snprintf() does
  */
