@@ -18,6 +18,7 @@ enum { EXIT_GOOD = 0, EXIT_FINDINGS = 1, EXIT_BAD = 2 };
 int verb_catalog(int argc, const char **argv);
 int verb_scan(int argc, const char **argv);
 int verb_light(int argc, const char **argv);
+int verb_bake(int argc, const char **argv);
 int verb_demo(int argc, const char **argv);
 
 /*
@@ -41,6 +42,9 @@ void cli_print_card(const struct jl_card *card);
 
 /* The same facts as JSON. */
 cJSON *cli_card_json(const struct jl_card *card);
+
+/* Prints lines of text, indented. */
+void cli_print_lines(const char *text);
 
 /* A cost as JSON. */
 cJSON *cli_cost_json(const struct jl_wire_cost *cost);

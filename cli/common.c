@@ -4,6 +4,7 @@
 #include <stdarg.h>
 #include <stdio.h>
 #include <stdlib.h>
+#include <string.h>
 
 poptContext cli_parse(int argc, const char **argv, const struct poptOption *options,
                       const char *operands) {
@@ -127,6 +128,14 @@ cJSON *cli_card_json(const struct jl_card *card) {
         cJSON_AddNumberToObject(json, "clock_hz", card->clock_hz);
     }
     return json;
+}
+
+void cli_print_lines(const char *text) {
+    while (*text) {
+        int length = (int)strcspn(text, "\n");
+        printf("  %.*s\n", length, text);
+        text += length + 1;
+    }
 }
 
 cJSON *cli_cost_json(const struct jl_wire_cost *cost) {

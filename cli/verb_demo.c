@@ -38,6 +38,7 @@ static void print_boards(const struct jl_demo_board *boards) {
                board->first.microseconds / 1e3, (unsigned long long)board->first.bytes);
         printf("  the next one      %8.2f ms  %6llu bytes on the bus\n",
                board->second.microseconds / 1e3, (unsigned long long)board->second.bytes);
+        cli_print_lines(board->text);
         printf("  diagnostics %zu; wrote %s-glass.png, %s-photo.png\n", board->diagnostics,
                board->base, board->base);
     }
@@ -51,6 +52,9 @@ static cJSON *boards_json(const struct jl_demo_board *boards) {
         cJSON_AddItemToObject(json, "wake", cli_cost_json(&boards[i].wake));
         cJSON_AddItemToObject(json, "first", cli_cost_json(&boards[i].first));
         cJSON_AddItemToObject(json, "second", cli_cost_json(&boards[i].second));
+        if (*boards[i].text) {
+            cJSON_AddStringToObject(json, "text", boards[i].text);
+        }
         cJSON_AddNumberToObject(json, "diagnostics", (double)boards[i].diagnostics);
         cJSON_AddItemToArray(array, json);
     }

@@ -34,14 +34,6 @@ static void print_cost(const char *what, jl_status status, const struct jl_wire_
            (unsigned long long)cost->bytes, jl_status_text(status));
 }
 
-static void print_lines(const char *text) {
-    while (*text) {
-        int length = (int)strcspn(text, "\n");
-        printf("  %.*s\n", length, text);
-        text += length + 1;
-    }
-}
-
 static void print_text(struct jl_light_result *result, const char *directory) {
     const struct jl_card *card = &result->rig.card;
     printf("%s: ", card->name);
@@ -55,7 +47,7 @@ static void print_text(struct jl_light_result *result, const char *directory) {
         printf("  lit, brightness %d of 255\n", jl_device_brightness(result->rig.device));
     }
     if (result->cells_text) {
-        print_lines(result->cells_text);
+        cli_print_lines(result->cells_text);
     }
     const struct jl_diagnostic *list;
     size_t count = jl_board_diagnostics(result->rig.board, &list);

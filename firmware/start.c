@@ -5,6 +5,19 @@
 extern uint32_t stack_top, data_load, data_start, data_end, bss_start, bss_end;
 
 /* Made-up addresses: the program is linked and measured, not flashed. */
+#ifdef ON_PINS
+static struct template_pins hardware = {
+    .microseconds = (volatile uint32_t *)0x40001024,
+    .outputs = (volatile uint32_t *)0x50000014,
+    .bits = {[JL_PIN_DC] = 1,
+             [JL_PIN_E] = 2,
+             [JL_PIN_D4] = 16,
+             [JL_PIN_D5] = 32,
+             [JL_PIN_D6] = 64,
+             [JL_PIN_D7] = 128},
+};
+static const struct jl_port port = {.ops = &template_pins_ops, .context = &hardware};
+#else
 static struct template_hardware hardware = {
     .bus = (volatile struct template_registers *)0x40005400,
     .microseconds = (volatile uint32_t *)0x40001024,
@@ -17,6 +30,7 @@ static struct template_hardware hardware = {
 static const struct jl_port port = {.ops = &template_spi_ops, .context = &hardware};
 #else
 static const struct jl_port port = {.ops = &template_i2c_ops, .context = &hardware};
+#endif
 #endif
 
 void reset_handler(void);

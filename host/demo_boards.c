@@ -1,4 +1,4 @@
-/* The colour boards of the harbour: three panels, and three ways to feed them. */
+/* The boards of the harbour beside the gauge, and the ways to feed them. */
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -8,10 +8,13 @@
 #include "jadelamp/async.h"
 #include "jadelamp/host/demo.h"
 #include "jadelamp/host/file.h"
+#include "lock_display.h"
+#include "lock_glyphs.h"
+#include "sluice_sign.h"
 #include "table.h"
 #include "tide_board.h"
 
-enum { MOST_WINDS = 48, MOST_BERTHS = 16, BAND_ROWS = 16 };
+enum { MOST_WINDS = 48, MOST_BERTHS = 16, MOST_LOCKS = 48, BOAT_BYTES = 60, BAND_ROWS = 16 };
 
 /* What the harbour office's tables say. */
 struct harbour {
@@ -23,6 +26,9 @@ struct harbour {
     int wind_count;
     struct berth berths[MOST_BERTHS];
     int berth_count;
+    struct lock_reading locks[MOST_LOCKS];
+    char boats[MOST_LOCKS][BOAT_BYTES];
+    int lock_count;
 };
 
 /* ---- the tables ---- */
@@ -66,6 +72,29 @@ static bool take_berth(void *context, const struct table_place *place,
     return true;
 }
 
+static bool take_lock(void *context, const struct table_place *place,
+                      char *const fields[TABLE_FIELDS], struct jl_complaint *complaint) {
+    struct harbour *harbour = context;
+    int row = harbour->lock_count, minute;
+    long cm[3];
+    bool good =
+        row < MOST_LOCKS && table_minute(fields[0], &minute) && strlen(fields[4]) < BOAT_BYTES;
+    for (int i = 0; i < 3 && good; i++) {
+        good = parse_number(fields[1 + i], 0, 500, &cm[i]);
+    }
+    if (!good) {
+        return jl_complain(complaint,
+                           "%s:%d: read \"%s\", expected a time, three levels of 0 to 500 cm and a "
+                           "boat, such as 08:40,411,411,77,Sandpiper (at most %d rows)",
+                           place->path, place->line, place->text, MOST_LOCKS);
+    }
+    snprintf(harbour->boats[row], BOAT_BYTES, "%s", fields[4]);
+    harbour->locks[row] = (struct lock_reading){(int16_t)minute, (int16_t)cm[0], (int16_t)cm[1],
+                                                (int16_t)cm[2], harbour->boats[row]};
+    harbour->lock_count++;
+    return true;
+}
+
 /* A file of the demo's data folder. */
 static bool data_path(char *path, size_t size, const char *data, const char *folder,
                       const char *name, const char *ending, struct jl_complaint *complaint) {
@@ -83,7 +112,10 @@ static bool read_harbour(const char *data, struct harbour *harbour,
            data_path(path, sizeof path, data, "data", "wind", ".csv", complaint) &&
            table_read(path, "time,degrees,knots", take_wind, harbour, complaint) &&
            data_path(path, sizeof path, data, "data", "berths", ".csv", complaint) &&
-           table_read(path, "berth,boat,length_cm,until", take_berth, harbour, complaint);
+           table_read(path, "berth,boat,length_cm,until", take_berth, harbour, complaint) &&
+           data_path(path, sizeof path, data, "data", "lock", ".csv", complaint) &&
+           table_read(path, "time,upper_cm,chamber_cm,lower_cm,boat", take_lock, harbour,
+                      complaint);
 }
 
 /* The last reading not after a minute; the first one before all of them. */
@@ -101,6 +133,16 @@ static struct wind_reading wind_at(const struct harbour *harbour, int minute) {
         row++;
     }
     return harbour->winds[row].wind;
+}
+
+static struct lock_reading lock_at(const struct harbour *harbour, int minute) {
+    int row = 0;
+    while (row + 1 < harbour->lock_count && harbour->locks[row + 1].minute <= minute) {
+        row++;
+    }
+    struct lock_reading reading = harbour->locks[row];
+    reading.minute = (int16_t)minute;
+    return reading;
 }
 
 /* ---- the boards; step 0 and step 1 ---- */
@@ -159,6 +201,24 @@ static jl_status show_wind_dial(struct jl_rig *rig, const struct harbour *harbou
     return jl_bands_end(&bands);
 }
 
+/* A buffer of cells: only those that changed are sent, four bytes each. */
+static jl_status show_lock_display(struct jl_rig *rig, const struct harbour *harbour, int step,
+                                   uint8_t *memory) {
+    (void)memory; /* the rig has the cells */
+    struct lock_reading reading = lock_at(harbour, minute_of_step(step));
+    jl_status status = lock_display_draw(&rig->cells, &reading, (uint16_t)step);
+    return status == JL_OK ? jl_char_present(&rig->cells) : status;
+}
+
+static jl_status show_sluice_sign(struct jl_rig *rig, const struct harbour *harbour, int step,
+                                  uint8_t *memory) {
+    (void)memory;
+    struct lock_reading lock = lock_at(harbour, minute_of_step(step));
+    struct sluice_reading reading = {lock.minute, lock.upper_cm, lock.lower_cm};
+    sluice_sign_draw(&rig->frame.target, &reading);
+    return jl_panel_present(&rig->panel, &rig->frame);
+}
+
 static const struct {
     const char *card, *way;
     size_t pixel_bytes;  /* frames and bands */
@@ -171,6 +231,9 @@ static const struct {
      JL_GREY4_BYTES(135, 240), show_berth_plate},
     {"wind-dial", "two bands of 16 rows, asynchronously", 2 * JL_RGB565_BYTES(240, BAND_ROWS),
      2 * JL_RGB565_BYTES(240, BAND_ROWS), show_wind_dial},
+    {"lock-display", "a buffer of cells", JL_CHAR_BUFFER_BYTES(20, 4), 1, show_lock_display},
+    {"sluice-sign", "a frame, and what changed of it", JL_MONO_COLUMNS_BYTES(84, 48), 1,
+     show_sluice_sign},
 };
 
 static struct jl_wire_cost cost_since(const struct jl_rig *rig, double us, uint64_t bytes) {
@@ -179,7 +242,12 @@ static struct jl_wire_cost cost_since(const struct jl_rig *rig, double us, uint6
 
 static bool run_board(struct jl_rig *rig, int kind, const struct harbour *harbour, uint8_t *memory,
                       struct jl_demo_board *board, struct jl_complaint *complaint) {
-    jl_status status = jl_panel_wake(&rig->panel);
+    bool cells = board->card.cells.bus != JL_CELLS_NONE;
+    if (cells) {
+        rig->cells_config.glyphs = lock_glyphs;
+        rig->cells_config.glyph_count = sizeof lock_glyphs / sizeof lock_glyphs[0];
+    }
+    jl_status status = cells ? jl_char_wake(&rig->cells) : jl_panel_wake(&rig->panel);
     board->wake = cost_since(rig, 0, 0);
     for (int step = 0; step < 2 && status == JL_OK; step++) {
         double us = jl_rig_now_us(rig);
@@ -188,6 +256,9 @@ static bool run_board(struct jl_rig *rig, int kind, const struct harbour *harbou
         *(step ? &board->second : &board->first) = cost_since(rig, us, bytes);
     }
     board->diagnostics = jl_board_diagnostic_total(rig->board);
+    if (cells) {
+        jl_cells_text(rig->device, board->text, sizeof board->text);
+    }
     return status == JL_OK || jl_complain(complaint, "the %s did not take a picture: %s",
                                           board->card.name, jl_status_text(status));
 }

@@ -6,7 +6,7 @@
 
 #include "jadelamp/host/complaint.h"
 
-enum { TABLE_FIELDS = 4 };
+enum { TABLE_FIELDS = 5 };
 
 /* Where a row stands, for complaints. */
 struct table_place {

@@ -81,7 +81,7 @@ void template_wait_us(void *context, uint32_t microseconds) {
     struct template_hardware *hw = context;
     uint32_t start =
         *hw->microseconds; /* yours: any counter that runs at 1 MHz and wraps at 2^32 */
-    while (*hw->microseconds - start < microseconds) {
+    while (*hw->microseconds - start <= microseconds) { /* the first tick may be about to come */
     }
 }
 

@@ -36,6 +36,15 @@ struct template_dma_hardware {
 
 extern const struct jl_port_ops template_spi_dma_ops;
 
+/* Plain pins, for character modules, in template_pins.c. */
+struct template_pins {
+    volatile uint32_t *microseconds;                  /* counts up at 1 MHz */
+    volatile uint32_t *outputs, *inputs, *directions; /* one bit a pin; 1: it is an output */
+    uint32_t bits[JL_PIN_D7 + 1];                     /* of each pin; 0: not wired */
+};
+
+extern const struct jl_port_ops template_pins_ops;
+
 /* What both SPI ports do. */
 jl_status template_spi_send(void *context, const struct jl_transfer *transfer);
 void template_wait_us(void *context, uint32_t microseconds);

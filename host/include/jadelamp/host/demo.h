@@ -1,6 +1,6 @@
 /*
- * The demo: the harbour of Heron Quay, with its quay gauge, tide board, berth plate and wind
- * dial.
+ * The demo: the harbour of Heron Quay, with its quay gauge, tide board, berth plate, wind dial,
+ * lock keeper's display and sluice sign.
  */
 #ifndef JADELAMP_HOST_DEMO_H
 #define JADELAMP_HOST_DEMO_H
@@ -64,15 +64,16 @@ struct jl_demo_board {
     struct jl_card card;
     const char *way;    /**< how its pixels travel, in words */
     const char *base;   /**< of its files: BASE-glass.png, BASE-photo.png */
-    size_t pixel_bytes; /**< of RAM, for frames or bands */
+    size_t pixel_bytes; /**< of RAM, for frames, bands or cells */
     struct jl_wire_cost wake, first, second;
     size_t diagnostics;
+    char text[400]; /**< of a character module: what stands on it at the end; else empty */
 };
 
-enum { JL_DEMO_BOARDS = 3 };
+enum { JL_DEMO_BOARDS = 5 };
 
 /**
- * Runs the tide board, the berth plate and the wind dial, and writes the second picture of each.
+ * Runs the other boards of the harbour and writes the second picture of each.
  *
  * @param boards receives JL_DEMO_BOARDS results
  */
