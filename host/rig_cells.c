@@ -1,8 +1,6 @@
 /* From the card of a character module to a module on a simulated board. */
 #include "rig_cells.h"
 
-#include <stdio.h>
-
 static uint8_t mask_of(int bit) {
     return bit < 0 ? 0 : (uint8_t)(1 << bit);
 }
@@ -43,29 +41,33 @@ static void describe(struct jl_rig *rig) {
     };
 }
 
-static bool build_expander(struct jl_rig *rig) {
-    const struct jl_card *card = &rig->card;
-    rig->expander =
-        jl_board_add_expander(rig->board, "expander", rig->device, &card->cells.outputs);
-    rig->sim.i2c = jl_board_add_i2c(rig->board, card->clock_hz, card->overhead_ns);
-    return rig->expander && rig->sim.i2c &&
-           jl_i2c_attach(rig->sim.i2c, rig->expander, card->i2c_address);
+struct jl_device *cells_add(struct jl_board *board, const struct jl_card *card,
+                            struct jl_device **expander) {
+    struct jl_glass glass = jl_glass_cells(card->width, card->height, card->glass_kind);
+    glass.halves = card->cells.halves;
+    glass.european_rom = card->cells.european_rom;
+    struct jl_device *module =
+        jl_board_add_device(board, card->controller->emulator, card->name, &glass);
+    *expander = NULL;
+    if (module && card->cells.millivolts) {
+        jl_cells_voltage(module, card->cells.millivolts);
+    }
+    if (module && card->cells.bus == JL_CELLS_EXPANDER) {
+        *expander = jl_board_add_expander(board, "expander", module, &card->cells.outputs);
+        module = *expander ? module : NULL;
+    }
+    return module;
 }
 
 static bool build(struct jl_rig *rig) {
     const struct jl_card *card = &rig->card;
-    struct jl_glass glass = jl_glass_cells(card->width, card->height, card->glass_kind);
-    glass.halves = card->cells.halves;
-    glass.european_rom = card->cells.european_rom;
-    rig->device = jl_board_add_device(rig->board, card->controller->emulator, card->name, &glass);
+    rig->device = cells_add(rig->board, card, &rig->expander);
     rig->sim = (struct jl_sim_port){.board = rig->board, .device = rig->device};
-    if (!rig->device) {
-        return false;
+    if (!rig->device || !rig->expander) {
+        return rig->device != NULL;
     }
-    if (card->cells.millivolts) {
-        jl_cells_voltage(rig->device, card->cells.millivolts);
-    }
-    return card->cells.bus != JL_CELLS_EXPANDER || build_expander(rig);
+    rig->sim.i2c = jl_board_add_i2c(rig->board, card->clock_hz, card->overhead_ns);
+    return rig->sim.i2c && jl_i2c_attach(rig->sim.i2c, rig->expander, card->i2c_address);
 }
 
 bool rig_open_cells(struct jl_rig *rig, struct jl_complaint *complaint) {

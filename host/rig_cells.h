@@ -7,4 +7,8 @@
 /* Builds board, module, wires and panel of a rig whose card and port are set. */
 bool rig_open_cells(struct jl_rig *rig, struct jl_complaint *complaint);
 
+/* Adds a card's module and, where it has one, its expander to a board. NULL: no fit, no room. */
+struct jl_device *cells_add(struct jl_board *board, const struct jl_card *card,
+                            struct jl_device **expander);
+
 #endif

@@ -4,10 +4,17 @@
 #include <string.h>
 
 #include "jadelamp/sim/sim_port.h"
+#include "rig_cells.h"
 
-static struct jl_glass plain_glass(const struct jl_card *card) {
-    return (struct jl_glass){
+/* Who answers at the card's address: the controller, or the expander before it. */
+static struct jl_device *add_device(struct jl_board *board, const struct jl_card *card) {
+    struct jl_glass glass = {
         .width = card->width, .height = card->height, .column_offset = card->column_offset};
+    struct jl_device *expander;
+    if (card->cells.bus) {
+        return cells_add(board, card, &expander) ? expander : NULL;
+    }
+    return jl_board_add_device(board, card->controller->emulator, card->name, &glass);
 }
 
 static bool populate(struct jl_board *board, struct jl_i2c_bus *bus, const struct jl_card *cards,
@@ -16,9 +23,7 @@ static bool populate(struct jl_board *board, struct jl_i2c_bus *bus, const struc
         if (cards[i].bus != JL_BUS_I2C) {
             continue;
         }
-        struct jl_glass glass = plain_glass(&cards[i]);
-        struct jl_device *device =
-            jl_board_add_device(board, cards[i].controller->emulator, cards[i].name, &glass);
+        struct jl_device *device = add_device(board, &cards[i]);
         if (!device || !jl_i2c_attach(bus, device, cards[i].i2c_address)) {
             return jl_complain(complaint, "no more room on the bus for %s: 16 panels at most",
                                cards[i].name);

@@ -295,6 +295,76 @@ static void color_mistakes_are_explained(void) {
 }
 
 /* The harbour's other tables: one broken at a time, the rest as shipped. */
+#define LCD      "[panel]\ncontroller = hd44780\n"
+#define CELLS    "[glass]\nsize = 20 x 4 cells\n"
+#define BACKPACK "[bus]\nkind = expander\naddress = 0x27\n"
+
+static void a_card_of_cells_is_read(void) {
+    EXPECT(read_text(LCD "[glass]\nsize = 16 x 1\nhalves = yes\nrom = a02\n"
+                         "contrast-voltage = 4.2 V\n[bus]\nkind = parallel-8\nbusy = yes\n"));
+    EXPECT_INT(card.width, 16);
+    EXPECT_INT(card.height, 1);
+    EXPECT(card.cells.halves && card.cells.european_rom && card.cells.reads_busy);
+    EXPECT_INT(card.cells.millivolts, 4200);
+    EXPECT_INT(card.cells.bus, JL_CELLS_PARALLEL_8);
+    EXPECT_INT(card.glass_kind, JL_GLASS_LCD_GREEN);
+    EXPECT(read_text(LCD CELLS BACKPACK "outputs = d4 d5 d6 d7 e rw rs light-low\n"
+                                        "clock = 400 kHz\nworks-up-to = 400 kHz\n"));
+    EXPECT_INT(card.cells.outputs.rs, 6);
+    EXPECT_INT(card.cells.outputs.e, 4);
+    EXPECT_INT(card.cells.outputs.e2, -1);
+    EXPECT_INT(card.cells.outputs.light, 7);
+    EXPECT_INT(card.cells.outputs.data[3], 3);
+    EXPECT(card.cells.outputs.light_low);
+    EXPECT(read_text(LCD CELLS BACKPACK));
+    EXPECT_INT(card.clock_hz, 100000);
+    EXPECT_INT(card.cells.outputs.rs, 0);
+    EXPECT_INT(card.cells.outputs.light, 3);
+}
+
+static void mistakes_in_cells_are_explained(void) {
+    static const struct {
+        const char *text;
+        int line;
+        const char *says;
+    } rows[] = {
+        {"[glass]\nrom = a01\n", 2, "expected one of a00 or a02"},
+        {"[glass]\nhalves = perhaps\n", 2, "expected one of no or yes"},
+        {"[glass]\ncontrast-voltage = 4.5\n", 2, "such as 4.5 V"},
+        {"[glass]\ncontrast-voltage = 40 V\n", 2, "0.1 V to 12 V"},
+        {"[bus]\noutputs = rs rw e light\n", 2, "where P0 to P7 lead, in eight words"},
+        {"[bus]\noutputs = rs rw e light d4 d5 d6 d7 d7\n", 2, "d7 stands twice, at P7 and P8"},
+        {"[bus]\noutputs = rs rs e light d4 d5 d6 d7\n", 2, "rs stands twice, at P0 and P1"},
+        {"[bus]\noutputs = rs rw en light d4 d5 d6 d7\n", 2, "\"en\" is none of rs, rw, e"},
+        {LCD CELLS BACKPACK "outputs = rs rw e light d4 d5 d6 -\n", 8, "d4, d5, d6 and d7"},
+        {LCD "[glass]\nsize = 40 x 4\n" BACKPACK, 7, "expected rs, e, e2, d4"},
+        {LCD "[glass]\nsize = 20 x 3\n" BACKPACK, 7, "20 x 3 cells: expected 1 row"},
+        {LCD "[glass]\nsize = 41 x 2\n" BACKPACK, 7, "2 or 4 rows of up to 40"},
+        {LCD "[glass]\nsize = 15 x 1\nhalves = yes\n" BACKPACK, 8, "1 row of two halves"},
+        {LCD CELLS "[bus]\nkind = expander\n", 6, "without address in [bus], such as"},
+        {LCD CELLS "[bus]\nkind = expander\naddress = 0x3C\nclock = 400 kHz\n", 8,
+         "if this module was seen to work faster, say so with works-up-to"},
+        {LCD CELLS "[bus]\nkind = expander\naddress = 0x48\n", 7, "a pcf8574A at 0x38"},
+        {LCD CELLS BACKPACK "clock = 6 MHz\n", 8, "I2C ends at 5 MHz"},
+        {LCD CELLS BACKPACK "busy = yes\n", 8, "too slow to be worth it"},
+        {LCD CELLS "[bus]\nkind = parallel-4\nclock = 100 kHz\n", 7, "only an expander"},
+        {LCD CELLS "[bus]\nkind = i2c\naddress = 0x3C\n", 7, "parallel-4, parallel-8 or expander"},
+        {LCD "[glass]\nsize = 20 x 4\nfirst-column = 2\n" BACKPACK, 8,
+         "[glass] first-column: only for graphic panels, and the hd44780 drives cells"},
+        {HEAD GLASS "rom = a00\n" BUS, 8,
+         "[glass] rom: only for character modules, and the ssd1306 drives pixels"},
+        {HEAD GLASS "[bus]\nkind = expander\naddress = 0x3C\n", 7, "not the ssd1306"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char place[96];
+        test_row("%s", rows[i].text);
+        EXPECT(!read_text(rows[i].text));
+        snprintf(place, sizeof place, "%s:%d: ", card_path, rows[i].line);
+        EXPECT_CONTAINS(complaint.text, place);
+        EXPECT_CONTAINS(complaint.text, rows[i].says);
+    }
+}
+
 static void harbour_tables(void) {
     static const struct {
         const char *file, *text, *says;
@@ -310,6 +380,9 @@ static void harbour_tables(void) {
         {"berths", "berth,boat,length_cm,until\n7,A name that is too long,5,1 Dec\n",
          "berths.csv:2:"},
         {"tide", "time,height_cm\n07:00,-100\n", "tide.csv:2:"},
+        {"lock", "time,upper_cm,chamber_cm,lower_cm,boat\n08:00,411,501,77,\n",
+         "lock.csv:2: read \"08:00,411,501,77,\", expected a time, three levels of 0 to 500 cm"},
+        {"lock", "time,upper_cm,chamber_cm,lower_cm,boat\n08:00,411,400,77\n", "expected 5 values"},
     };
     struct jl_demo_board boards[JL_DEMO_BOARDS];
     char share[512], command[1200];
@@ -371,6 +444,8 @@ const struct test_group test_groups[] = {
     {"damaged_cards", damaged_cards_do_no_harm},
     {"a_color_card_is_read", a_color_card_is_read},
     {"color_mistakes_are_explained", color_mistakes_are_explained},
+    {"a_card_of_cells_is_read", a_card_of_cells_is_read},
+    {"mistakes_in_cells_are_explained", mistakes_in_cells_are_explained},
     {"harbour_tables", harbour_tables},
     {"tide_tables", tide_tables},
     {NULL, NULL},

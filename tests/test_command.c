@@ -102,6 +102,14 @@ static void usage(void) {
         {JADELAMP " light ssd1306-128x64-i2c --fault rain", 2, "expected unplugged"},
         {JADELAMP " light ssd1306-128x64-i2c --fault nack-at=x", 2, "expected unplugged"},
         {JADELAMP " light ssd1306-128x64-spi --fault sda-low", 2, "is not on I2C"},
+        {JADELAMP " light hd44780-20x4-expander --fault unplugged --into x; rm -r x", 0,
+         "no answer"},
+        {JADELAMP " scan hd44780-20x4-expander", 0, "0x27    0x4E, 0x4F"},
+        {JADELAMP " catalog", 0, "20x4 cells, 4 bits behind I2C at 0x27, 100 kHz"},
+        {JADELAMP " bake", 2, "expected what to bake: glyph"},
+        {JADELAMP " bake cake x", 2, "cake: expected what to bake: glyph"},
+        {JADELAMP " bake glyph", 2, "name a file with text art"},
+        {JADELAMP " bake glyph /nowhere.txt", 2, "cannot read /nowhere.txt"},
         {JADELAMP " demo extra", 2, "one argument too many"},
         {JADELAMP " demo --data /nowhere", 2, "cannot read the table /nowhere/data/tide.csv"},
     };
@@ -308,7 +316,7 @@ static void json_output(void) {
     EXPECT_INT(run(JADELAMP " scan --json"), 0);
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
-        const cJSON *answer = cJSON_GetArrayItem(at(json, "answers"), 0);
+        const cJSON *answer = cJSON_GetArrayItem(at(json, "answers"), 1);
         EXPECT_INT(at(answer, "address")->valueint, 0x3C);
         EXPECT_INT(at(answer, "write_byte")->valueint, 0x78);
         EXPECT_INT(at(answer, "read_byte")->valueint, 0x79);
@@ -434,6 +442,136 @@ static void demo_boards(void) {
     remove_folder();
 }
 
+/* The lock keeper's display and the sluice sign, by what a reader sees on them. */
+static void demo_lock(void) {
+    fresh_folder();
+    EXPECT_INT(run(JADELAMP " demo --into ."), 0);
+    EXPECT_CONTAINS(output, "|Lock    08:50       |\n"
+                            "  |upper  4.11 m \u2461\u2461\u2466   |\n"
+                            "  |lower  0.75 m \u2588\u2588\u2461\u2461  |\n"
+                            "  |Sandpiper     \u2588\u2588\u2588\u2588\u2461\u2461|\n");
+    struct jl_picture lock = read_picture("lock-display-glass.png");
+    struct jl_picture sign = read_picture("sluice-sign-glass.png");
+    EXPECT_INT(lock.width, 20 * 6 - 1);
+    EXPECT_INT(lock.height, 4 * 9 - 1);
+    EXPECT_INT(sign.width, 84);
+    /* The columns of water: 4.11 m of 5 over three cells is 19 eighths, 0.75 m is 3. */
+    static const struct { int column, eighths; } waters[] = {{14, 19}, {17, 11}, {19, 3}};
+    for (int i = 0; i < 3; i++) {
+        for (int step = 0; step < 24; step++) {
+            int y = (3 - step / 8) * 9 + 7 - step % 8;
+            EXPECT_INT(jl_picture_at(&lock, waters[i].column * 6 + 2, y)[0] != 0,
+                       step < waters[i].eighths);
+        }
+    }
+    /* The sign: 4.11 m and 0.75 m of 5 over 37 rows above the bed. */
+    static const int surfaces[][2] = {{10, 47 - 411 * 37 / 500}, {30, 47 - 75 * 37 / 500}};
+    for (int i = 0; i < 2; i++) {
+        EXPECT(jl_picture_at(&sign, surfaces[i][0], surfaces[i][1])[0]);
+        EXPECT(!jl_picture_at(&sign, surfaces[i][0], surfaces[i][1] - 1)[0]);
+    }
+    jl_picture_free(&lock);
+    jl_picture_free(&sign);
+    remove_folder();
+}
+
+static const char *written(const char *name) {
+    static char text[4000];
+    char path[256];
+    snprintf(path, sizeof path, "%s/%s", work, name);
+    FILE *file = fopen(path, "r");
+    size_t length = file ? fread(text, 1, sizeof text - 1, file) : 0;
+    text[length] = '\0';
+    if (file) {
+        fclose(file);
+    }
+    return text;
+}
+
+/* Baked glyphs compile to what was drawn; the demo's own are up to date. */
+static void bake_glyph(void) {
+    static const char *const own[] = {"lock_glyphs", "digit_parts"};
+    char line[1024];
+    fresh_folder();
+    for (int i = 0; i < 2; i++) {
+        snprintf(line, sizeof line,
+                 JADELAMP " bake glyph %s/art/%s.txt --into . && cmp %s.c %s/%s.c && cmp %s.h "
+                          "%s/%s.h",
+                 DEMO_SOURCES, own[i], own[i], DEMO_SOURCES, own[i], own[i], DEMO_SOURCES, own[i]);
+        EXPECT_INT(run(line), 0);
+    }
+    EXPECT_INT(run("printf '= 26F5\\n#####\\n#....\\n....#\\n.....\\n..#..\\n.....\\n.....\\n"
+                   "#.#.#\\n' > a-boat.txt; " JADELAMP " bake glyph a-boat.txt --into here"),
+               0);
+    EXPECT_CONTAINS(written("here/a_boat.h"), "extern const struct jl_char_glyph a_boat[1];");
+    const char *source = written("here/a_boat.c");
+    EXPECT_CONTAINS(source, "{0x26F5,");
+    EXPECT_CONTAINS(source, "0x1F, /* ##### */");
+    EXPECT_CONTAINS(source, "0x10, /* #.... */");
+    EXPECT_CONTAINS(source, "0x15, /* #.#.# */");
+    EXPECT_INT(run(JADELAMP " bake glyph a-boat.txt --name 9lives --into there"), 2);
+    EXPECT_CONTAINS(output, "\"9lives\" is no name for C");
+    EXPECT(!exists("there"));
+    EXPECT_INT(run("mkdir -p blocked/x.c; " JADELAMP " bake glyph a-boat.txt -n x --into blocked"),
+               2);
+    EXPECT(!exists("blocked/x.h")); /* both or neither */
+    remove_folder();
+}
+
+static void put_art(const char *bytes, size_t count) {
+    char path[256];
+    snprintf(path, sizeof path, "%s/art.txt", work);
+    EXPECT(jl_file_put(path, bytes, count, &complaint));
+}
+
+static void bad_glyph_art(void) {
+    static const struct {
+        const char *text;
+        const char *says;
+    } rows[] = {
+        {"", "art.txt:0: no character"},
+        {"; only a comment\n", "art.txt:1: no character"},
+        {"#####\n", "art.txt:1: expected = and code points before the first row"},
+        {"=\n", "art.txt:1: expected code points behind ="},
+        {"= boat\n", "art.txt:1: \"boat\" is no code point"},
+        {"= 7\n", "20 to 10FFFF"},
+        {"= 110000\n", "20 to 10FFFF"},
+        {"= 41 41\n", "41 is drawn twice"},
+        {"= 41 42 43 44 45 46 47 48 49\n", "room for 8 characters"},
+        {"= 41\n####\n", "art.txt:2: \"####\" is 4 dots wide, expected 5"},
+        {"= 41\n##x##\n", "'x' is neither # (a dot) nor . (none)"},
+        {"= 41 42\n#####\n", "1 characters in this row, expected 2"},
+        {"= 41\n##### #####\n", "2 characters in this row, expected 1"},
+        {"= 41\n.....\n.....\n", "art.txt:3: only 2 rows, expected 8"},
+        {"= 41\n.....\n.....\n= 42\n", "art.txt:4: only 2 rows, expected 8"},
+        {"= 41\n.....\n.....\n.....\n.....\n.....\n.....\n.....\n.....\n#####\n",
+         "art.txt:10: a row more than 8"},
+    };
+    fresh_folder();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        test_row("%s", rows[i].text);
+        put_art(rows[i].text, strlen(rows[i].text));
+        EXPECT_INT(run(JADELAMP " bake glyph art.txt --into made"), 2);
+        EXPECT_CONTAINS(output, rows[i].says);
+        EXPECT(!exists("made"));
+    }
+    /* Noise, long lines and a folder: a complaint, never more. */
+    struct test_random random = {5};
+    for (int i = 0; i < 40; i++) {
+        char noise[600];
+        for (size_t k = 0; k < sizeof noise; k++) {
+            noise[k] = i & 1 ? (char)test_random_next(&random)
+                             : "=#.. 4\n"[test_random_between(&random, 0, 6)];
+        }
+        put_art(noise, sizeof noise);
+        EXPECT_INT(run(JADELAMP " bake glyph art.txt --into made"), 2);
+    }
+    EXPECT_INT(run(JADELAMP " bake glyph . --into made"), 2);
+    EXPECT_CONTAINS(output, "it is a directory");
+    EXPECT(!exists("made"));
+    remove_folder();
+}
+
 static void examples_show_what_they_should(void) {
     static const char *const names[] = {"hello", "bitmap_scroll"};
     fresh_folder();
@@ -448,6 +586,18 @@ static void examples_show_what_they_should(void) {
     }
     EXPECT_INT(run(EXAMPLE_DIR "/example_quay_gauge ssd1306-128x64-i2c ."), 0);
     EXPECT_CONTAINS(output, "ok");
+    EXPECT_INT(run(EXAMPLE_DIR "/example_lock_display hd44780-20x4-expander ."), 0);
+    EXPECT_CONTAINS(output, "ok");
+    EXPECT_INT(run(EXAMPLE_DIR "/example_big_digits hd44780-16x2-4bit ."), 0);
+    struct jl_picture clock = read_picture("big_digits-glass.png");
+    /* The 1 of 12:40 is its right third; the 4 has no lower left; the 0 is hollow. */
+    static const int lit[][2] = {{2, 0}, {2, 1}, {8, 0}, {10, 1}, {12, 1}, {14, 0}},
+                     empty[][2] = {{0, 0}, {1, 1}, {8, 1}, {9, 1}, {3, 0}, {15, 1}};
+    for (int i = 0; i < 6; i++) {
+        EXPECT(jl_picture_at(&clock, lit[i][0] * 6 + 2, lit[i][1] * 9 + 4)[0]);
+        EXPECT(!jl_picture_at(&clock, empty[i][0] * 6 + 2, empty[i][1] * 9 + 4)[0]);
+    }
+    jl_picture_free(&clock);
     static const struct {
         const char *name;
         int width, height;
@@ -512,6 +662,9 @@ const struct test_group test_groups[] = {
     {"json_output", json_output},
     {"demo_pictures", demo_pictures},
     {"demo_boards", demo_boards},
+    {"demo_lock", demo_lock},
+    {"bake_glyph", bake_glyph},
+    {"bad_glyph_art", bad_glyph_art},
     {"examples", examples_show_what_they_should},
     {NULL, NULL},
 };
