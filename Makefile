@@ -30,6 +30,7 @@ bench:
 	@scripts/setup build bench firmware
 	@$(MAKE) all
 	@$(BUILD)/bench/bench_wire
+	@$(BUILD)/bench/bench_panels
 	@$(BUILD)/bench/bench_flow
 	@$(BUILD)/bench/bench_emulator
 	@$(BUILD)/bench/bench_draw

@@ -795,6 +795,10 @@ static void clock_warning(void) {
         {&jl_ssd1327, &jl_bus_i2c, NULL, 400000, 400000, JL_OK},
         {&jl_ssd1327, &jl_bus_i2c, NULL, 1000000, 400000, JL_CLOCK_TOO_FAST},
         {&jl_st7789, &jl_bus_spi, NULL, 0, 15151515, JL_OK}, /* not known */
+        {&jl_sh1106, &jl_bus_spi_3wire, NULL, 4000001, 4000000, JL_CLOCK_TOO_FAST},
+        {&jl_st7565, &jl_bus_6800_8, NULL, 5000000, 4166666, JL_CLOCK_TOO_FAST},
+        {&jl_st7920, &jl_bus_spi_sync, NULL, 2500000, 2500000, JL_OK},
+        {&jl_st7920, &jl_bus_6800_8_paced, NULL, 900000, 833333, JL_CLOCK_TOO_FAST},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct jl_port port = {.ops = &note_ops, .context = &book, .clock_hz = rows[i].clock_hz};

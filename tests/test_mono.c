@@ -329,6 +329,7 @@ static void page_write_bytes(void) {
         const char *make;
         uint8_t turn;
         const char *expected;
+        int16_t x, w; /* 0: three columns from 10 on */
     } rows[] = {
         {"ssd1309 128x64", 0, "C210A0C220102 DA5A5A5A5A5A5"},
         /* the fifth column is the first */
@@ -344,15 +345,22 @@ static void page_write_bytes(void) {
         {"uc1701 128x64", JL_TURN_MIRROR, "CB1100E DA5A5A5 CB2100E DA5A5A5"},
         {"st7567 128x64", 0, "CB1100A DA5A5A5 CB2100A DA5A5A5"},
         {"pcd8544 84x48", 0, "C8A41 DA5A5A5 C8A42 DA5A5A5"},
+        /* after 16 columns the lower digit is where it was; at the RAM's end the column stops */
+        {"sh1106 128x64", 0, "CB11102 DA5A5A5A5A5A5 CB211 DA5A5A5A5A5A5", 16, 16},
+        {"st7565 128x64", 0, "CB11000 DA5A5A5A5A5A5 CB210 DA5A5A5A5A5A5", 0, 128},
+        {"st7565 128x64", JL_TURN_180, "CB11004 DA5A5A5A5A5A5 CB21004 DA5A5A5A5A5A5", 0, 128},
+        {"st7565 128x64", JL_TURN_180, "CB11004 DA5A5A5A5A5A5 CB210 DA5A5A5A5A5A5", 0, 112},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct stage stage;
         struct jl_port port;
-        uint8_t pixels[6];
+        uint8_t pixels[256];
+        int16_t x = rows[i].w ? rows[i].x : 10, w = rows[i].w ? rows[i].w : 3;
         test_row("%s, turn %d", rows[i].make, rows[i].turn);
         note_stage(&stage, &port, rows[i].make, rows[i].turn);
         memset(pixels, 0xA5, sizeof pixels);
-        EXPECT_INT(jl_panel_send(&stage.panel, (struct jl_rect){10, 8, 3, 16}, pixels, 3), JL_OK);
+        EXPECT_INT(jl_panel_send(&stage.panel, (struct jl_rect){x, 8, w, 16}, pixels, (uint16_t)w),
+                   JL_OK);
         EXPECT_TEXT(book.text, rows[i].expected);
         stage_close(&stage);
     }
@@ -722,8 +730,9 @@ static void wire_cost(void) {
     } rows[] = {
         {"ssd1305 128x64", 6 + 1024},
         {"ssd1309 128x64", 6 + 1024},
-        {"sh1106 128x64", 8 * (3 + 128)},
-        {"st7565 128x64", 8 * (3 + 128)},
+        /* the lower column digit once, page and upper digit each time */
+        {"sh1106 128x64", 1 + 8 * (2 + 128)},
+        {"st7565 128x64", 1 + 8 * (2 + 128)},
         {"pcd8544 84x48", 2 + 504},
         /* sync, address; sync, data; two bytes of the wire each */
         {"st7920 128x64", 32 * (1 + 4 + 1 + 64 - 1) + 32 * 2},

@@ -94,7 +94,12 @@ jl_status jl_wait_busy_pin(const struct jl_port *port, const uint8_t arguments[3
 jl_status jl_write_window(struct jl_panel *panel, const struct jl_run *run);
 /** Writes an area line by line, each a window. For controllers that only address a page. */
 jl_status jl_write_lines(struct jl_panel *panel, const struct jl_run *run);
-/** The same, but lines as wide as the RAM follow one another. */
+/**
+ * The same for window encoders that write page, upper and lower column digit in one step: pages
+ * after the first leave the lower digit out where it has not changed.
+ */
+jl_status jl_write_pages(struct jl_panel *panel, const struct jl_run *run);
+/** As jl_write_lines(), but lines as wide as the RAM follow one another. */
 jl_status jl_write_wrapped(struct jl_panel *panel, const struct jl_run *run);
 
 /** A controller's scrolls and partial display; encoders as in struct jl_controller. */

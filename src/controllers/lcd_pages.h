@@ -26,6 +26,6 @@ size_t jl_lcd_pages_window(const struct jl_panel *panel, struct jl_rect area, ui
     .parallel_layouts = 1 << JL_LAYOUT_MONO_COLUMNS, .turns = JL_TURNS_EVEN, .line_windows = true, \
     .column_unit = 1, .window_price_px = 24, .default_contrast = 0x80, .wake_steps = wake_steps,   \
     .wake_steps_bytes = sizeof wake_steps, .setup = jl_lcd_pages_setup,                            \
-    .setting = jl_lcd_pages_setting, .window = jl_lcd_pages_window, .write = jl_write_lines
+    .setting = jl_lcd_pages_setting, .window = jl_lcd_pages_window, .write = jl_write_pages
 
 #endif

@@ -46,7 +46,7 @@ const struct jl_controller jl_sh1106 = {
     .serial_cycle_ns = 250,
     .parallel_cycle_ns = 300,
     .window = window,
-    .write = jl_write_lines,
+    .write = jl_write_pages,
     .setup = setup,
     MONO_OLED_CONTROLLER,
 };

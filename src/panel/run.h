@@ -36,6 +36,14 @@ static inline jl_status jl_rest_send(const struct jl_panel *panel, struct jl_res
     return status;
 }
 
+/* Sends a run's pixels, or black, into the open window. */
+static inline jl_status jl_run_send(const struct jl_panel *panel, const struct jl_run *run) {
+    static const uint8_t black[3] = {0};
+    struct jl_rest rest = jl_rest_of(panel, run);
+    return rest.line ? jl_rest_send(panel, rest)
+                     : panel->config->bus->fill(panel, black, rest.lines * rest.line_bytes);
+}
+
 /*
  * Grows an area of a frame, or of a band, to what memory and controller can address, and finds
  * its lines. Inline, because the two ways of sending should not pay for each other.

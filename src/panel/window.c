@@ -12,16 +12,8 @@ jl_status jl_window_open(struct jl_panel *panel, struct jl_rect area) {
 }
 
 jl_status jl_write_window(struct jl_panel *panel, const struct jl_run *run) {
-    static const uint8_t black[3] = {0};
     jl_status status = jl_window_open(panel, run->area);
-    if (status != JL_OK) {
-        return status;
-    }
-    struct jl_rest rest = jl_rest_of(panel, run);
-    if (rest.line) {
-        return jl_rest_send(panel, rest);
-    }
-    return panel->config->bus->fill(panel, black, rest.lines * rest.line_bytes);
+    return status == JL_OK ? jl_run_send(panel, run) : status;
 }
 
 jl_status jl_window_clear(struct jl_panel *panel) {
