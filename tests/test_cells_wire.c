@@ -4,6 +4,7 @@
 
 #include "cells_stage.h"
 #include "harness.h"
+#include "vcd.h"
 
 /* ---- a port that writes down pulses of E ("C38 D41 ", nibbles as "C3 ") and bytes on I2C ---- */
 
@@ -560,6 +561,61 @@ static void expander_by_hand(void) {
     cells_close(&stage);
 }
 
+struct recording {
+    char text[120000];
+    size_t length;
+};
+
+static bool keep(void *context, const char *text, size_t bytes) {
+    struct recording *recording = context;
+    if (recording->length + bytes >= sizeof recording->text) {
+        return false;
+    }
+    memcpy(recording->text + recording->length, text, bytes);
+    recording->length += bytes;
+    recording->text[recording->length] = '\0';
+    return true;
+}
+
+/* The recording as a person with a probe reads it: RS and the lines as E falls. */
+static void wires_of_a_module(void) {
+    static struct recording recording;
+    for (int wire = 0; wire < CELLS_WIRES; wire++) {
+        char seen[400] = "";
+        bool levels[VCD_WIRES] = {false}, eight = cells_wires[wire]->eight_bits;
+        test_row("wire %d", wire);
+        recording.length = 0;
+        cells_open(&stage, &wide, wire);
+        EXPECT(jl_board_record(stage.board, keep, &recording));
+        EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);
+        EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "H"), JL_OK);
+        EXPECT(jl_board_record_end(stage.board));
+        struct vcd vcd = vcd_parse(recording.text);
+        EXPECT(vcd.good);
+        int e = vcd_wire(&vcd, "lcd", "e"), rs = vcd_wire(&vcd, "lcd", "rs"),
+            rw = vcd_wire(&vcd, "lcd", "rw"), d0 = vcd_wire(&vcd, "lcd", "d0");
+        EXPECT(vcd_wire(&vcd, "lcd", "light") >= 0);
+        EXPECT_INT(vcd_wire(&vcd, "exp", "scl") >= 0, wire == CELLS_EXPANDER);
+        for (size_t i = 0; i < vcd.edge_count; i++) {
+            const struct vcd_edge *edge = &vcd.edges[i];
+            bool fell = edge->wire == e && levels[e] && !edge->high && !levels[rw];
+            levels[edge->wire] = edge->high;
+            unsigned byte = 0;
+            for (int bit = 0; bit < 8; bit++) {
+                byte |= (unsigned)levels[d0 + bit] << bit;
+            }
+            if (fell) {
+                snprintf(seen + strlen(seen), 8, "%c%0*X ", levels[rs] ? 'D' : 'C', eight ? 2 : 1,
+                         eight ? byte : byte >> 4);
+            }
+        }
+        EXPECT_TEXT(seen, eight ? "C30 C30 C30 C38 C08 C01 C06 C0C D48 "
+                                : "C3 C3 C3 C2 C2 C8 C0 C8 C0 C1 C0 C6 C0 CC D4 D8 ");
+        vcd_free(&vcd);
+        cells_close(&stage);
+    }
+}
+
 static void glasses_that_fit(void) {
     static const struct {
         int columns, rows;
@@ -629,6 +685,7 @@ const struct test_group test_groups[] = {
     {"fast_expander", fast_expander},
     {"careless_expander_firmware", careless_expander_firmware},
     {"expander_by_hand", expander_by_hand},
+    {"wires_of_a_module", wires_of_a_module},
     {"glasses_that_fit", glasses_that_fit},
     {"random_text", random_text},
     {NULL, NULL},

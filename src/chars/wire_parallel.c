@@ -38,11 +38,16 @@ static void pulse(const struct jl_char_panel *panel, uint8_t enables) {
     jl_wire_enable(panel, enables, false);
 }
 
-void jl_wire_byte(const struct jl_char_panel *panel, uint8_t enables, uint8_t byte) {
+/* All eight lines, or the upper half of a byte where only those are wired. */
+static void put_upper(const struct jl_char_panel *panel, uint8_t byte) {
     bool eight = panel->config->wire->eight_bits;
     put_lines(panel, eight ? JL_PIN_D0 : JL_PIN_D4, eight ? byte : byte >> 4);
+}
+
+void jl_wire_byte(const struct jl_char_panel *panel, uint8_t enables, uint8_t byte) {
+    put_upper(panel, byte);
     pulse(panel, enables);
-    if (!eight) {
+    if (!panel->config->wire->eight_bits) {
         put_lines(panel, JL_PIN_D4, byte & 15u);
         pulse(panel, enables);
     }
@@ -66,7 +71,7 @@ jl_status jl_wire_rest(struct jl_char_panel *panel) {
 }
 
 jl_status jl_wire_knock(struct jl_char_panel *panel, uint8_t nibble) {
-    put_lines(panel, JL_PIN_D4, nibble);
+    put_upper(panel, (uint8_t)(nibble << 4));
     pulse(panel, jl_char_all(panel->config));
     return JL_OK;
 }
