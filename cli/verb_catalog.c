@@ -8,7 +8,7 @@
 
 /* A bus in the list of an entry's buses. */
 static void print_bus(bool *first, const char *text, double number, const char *unit) {
-    printf("%s%s%.3g %s", *first ? "            " : "; ", text, number, unit);
+    printf("%s%s%.4g %s", *first ? "            " : "; ", text, number, unit);
     *first = false;
 }
 

@@ -48,7 +48,7 @@ static void set_outputs(struct jl_device *device, uint8_t outputs) {
     drive(fixed, outputs, JL_DEVICE_DC, wiring->rs);
     drive(fixed, outputs, JL_DEVICE_RW, wiring->rw);
     for (int i = 0; i < 4; i++) {
-        drive(fixed, outputs, JL_DEVICE_D0 + 4 + i, wiring->data[i]);
+        drive(fixed, outputs, (enum jl_device_pin)(JL_DEVICE_D0 + 4 + i), wiring->data[i]);
     }
     if (wiring->light >= 0) {
         jl_device_set_pin(fixed->module, JL_DEVICE_LIGHT,
@@ -79,7 +79,7 @@ static uint8_t i2c_read(struct jl_device *device) {
     uint8_t levels = ((const struct state *)device->state)->outputs;
     for (int i = 0; i < 4; i++) {
         int bit = fixed->wiring.data[i];
-        if (!jl_device_pin(fixed->module, JL_DEVICE_D0 + 4 + i)) {
+        if (!jl_device_pin(fixed->module, (enum jl_device_pin)(JL_DEVICE_D0 + 4 + i))) {
             levels = (uint8_t)(levels & ~(1 << bit));
         }
     }

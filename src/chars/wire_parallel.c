@@ -28,7 +28,7 @@ void jl_wire_enable(const struct jl_char_panel *panel, uint8_t enables, bool hig
 
 /* The data lines from `first` to D7, the lowest bit on `first`. */
 static void put_lines(const struct jl_char_panel *panel, enum jl_pin first, unsigned bits) {
-    for (int pin = first; pin <= JL_PIN_D7; pin++, bits >>= 1) {
+    for (int pin = (int)first; pin <= JL_PIN_D7; pin++, bits >>= 1) {
         jl_wire_pin(panel, (enum jl_pin)pin, bits & 1);
     }
 }
