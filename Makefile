@@ -47,7 +47,7 @@ lint: all
 
 fonts:
 	@for font in 6x8 3x5 5x7 5x7_greek_cyrillic 8x13 digits28 icons12; do scripts/font-from-art $$font > src/draw/font_$$font.c || exit 1; done
-	@for rom in a00 a02; do scripts/font-from-art rom_$$rom > sim/controllers/char_rom_$$rom.c || exit 1; done
+	@for rom in a00 a02 8x16; do scripts/font-from-art rom_$$rom > sim/controllers/char_rom_$$rom.c || exit 1; done
 
 screenshots: all
 	@scripts/screenshots $(BUILD)

@@ -45,6 +45,7 @@
 #include "jadelamp/controllers/st7735.h"
 #include "jadelamp/controllers/st7789.h"
 #include "jadelamp/controllers/st7920.h"
+#include "jadelamp/controllers/st7920_text.h"
 #include "jadelamp/controllers/start_line.h"
 #include "jadelamp/controllers/uc1701.h"
 

@@ -11,4 +11,7 @@ struct char_rom {
 
 extern const struct char_rom char_rom_a00, char_rom_a02;
 
+/* Half-width characters of the st7920, bit 7 is the left dot; blank where it has none. */
+extern const uint8_t char_rom_8x16[128][16];
+
 #endif

@@ -1,28 +1,40 @@
 /*
- * Emulated st7920 in graphics mode (datasheet: function description, instruction sets 1 and 2,
+ * Emulated st7920 (datasheet: function description, instruction sets 1 and 2,
  * serial interface). The graphics RAM is 64 rows of 16 words; a 128x64 glass shows rows 0..31, with
- * words 8..15 of a row as its lower half.
+ * words 8..15 of a row as its lower half. Text is 16 x 4 characters of 8x16 from a ROM that we
+ * drew, four symbols of 16x16 from CGRAM among them; addresses 80, 90, 88, 98 begin its rows.
  *
  * Serial: five ones in a row begin a sync byte, 11111 RW RS 0; each byte follows as two of the
  * wire, high nibble first, both in bits 7..4. CS low starts anew.
  *
  * Taken where the datasheet leaves room: a byte that ends earlier than 72 us (1.6 ms after the
- * clear) after the one before is lost and reported; the text of the basic set is kept as codes,
- * but its characters are not drawn; the contrast is a trimmer on the module.
+ * clear) after the one before is lost and reported; where text and graphics are both lit the glass
+ * is not; full-width characters (a first byte of A1 and up) are boxes; cursor, shift and entry
+ * directions have no effect; the contrast is a trimmer on the module.
  */
 #include <string.h>
 
 #include "../device.h"
+#include "char_rom.h"
 #include "jadelamp/sim/emulators.h"
 
-enum { RAM_ROWS = 64, WORDS = 16, SHOWN_ROWS = 32, HALF_WORDS = 8, TEXT_BYTES = 64 };
+enum {
+    RAM_ROWS = 64,
+    WORDS = 16,
+    SHOWN_ROWS = 32,
+    HALF_WORDS = 8,
+    TEXT_BYTES = 64,
+    SYMBOL_BYTES = 128
+};
 
 static const uint64_t busy_ps = 72000000, clear_ps = 1600000000, boot_ps = 40000000000;
 
 struct st7920 {
     uint16_t ram[RAM_ROWS][WORDS];
     uint8_t text[TEXT_BYTES];
-    int text_at;
+    uint8_t symbols[SYMBOL_BYTES];
+    int text_at, symbol_at;
+    bool to_symbols; /* data goes to CGRAM */
     int row, word;
     bool row_given; /* of the two bytes of a graphics address */
     bool low_half;  /* of a word */
@@ -50,6 +62,7 @@ static bool fits(const struct jl_glass *glass) {
 static void start(struct st7920 *chip, uint64_t now_ps) {
     struct st7920 fresh = {.busy_until_ps = now_ps + boot_ps};
     memcpy(fresh.ram, chip->ram, sizeof fresh.ram);
+    memcpy(fresh.symbols, chip->symbols, sizeof fresh.symbols);
     memset(fresh.text, ' ', sizeof fresh.text);
     *chip = fresh;
 }
@@ -57,6 +70,7 @@ static void start(struct st7920 *chip, uint64_t now_ps) {
 static void power_on(struct jl_device *device) {
     struct st7920 *chip = chip_of(device);
     device_noise(device, (uint8_t *)chip->ram, sizeof chip->ram);
+    device_noise(device, chip->symbols, sizeof chip->symbols);
     start(chip, jl_board_now_ps(device->board));
 }
 
@@ -129,6 +143,10 @@ static void run_basic(struct jl_device *device, uint8_t byte) {
     struct st7920 *chip = chip_of(device);
     if (byte & 0x80) {
         chip->text_at = (byte & 0x1F) * 2 % TEXT_BYTES;
+        chip->to_symbols = false;
+    } else if (byte & 0x40) {
+        chip->symbol_at = (byte & 0x3F) * 2;
+        chip->to_symbols = true;
     } else if (byte & 0x20) {
         function_set(device, byte);
     } else if ((byte & 0xF8) == 0x08) {
@@ -137,13 +155,22 @@ static void run_basic(struct jl_device *device, uint8_t byte) {
     } else if (byte == 0x01) {
         memset(chip->text, ' ', sizeof chip->text);
         chip->text_at = 0;
+        chip->to_symbols = false;
+    } else if ((byte & 0xFE) == 0x02) {
+        chip->text_at = 0;
+        chip->to_symbols = false;
     } else if (byte == 0x00) {
         device_report(device, JL_SEVERITY_ERROR, "unknown instruction 0x00");
-    } /* home, entry, shift and CGRAM have no effect on the picture */
+    } /* entry and shift have no effect on the picture */
 }
 
 static void take_data(struct jl_device *device, uint8_t byte) {
     struct st7920 *chip = chip_of(device);
+    if (!chip->extended && chip->to_symbols) {
+        chip->symbols[chip->symbol_at] = byte;
+        chip->symbol_at = (chip->symbol_at + 1) % SYMBOL_BYTES;
+        return;
+    }
     if (!chip->extended) {
         chip->text[chip->text_at] = byte;
         chip->text_at = (chip->text_at + 1) % TEXT_BYTES;
@@ -223,14 +250,34 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     }
 }
 
+static bool graphics_dot(const struct st7920 *chip, int x, int y) {
+    int row = (y % SHOWN_ROWS + chip->scroll) % RAM_ROWS;
+    int word = y / SHOWN_ROWS * HALF_WORDS + x / 16;
+    return chip->graphics && (chip->ram[row][word] >> (15 - x % 16) & 1);
+}
+
+/* A word of text is two half-width characters, a symbol, or a full-width character. */
+static bool text_dot(const struct st7920 *chip, int x, int y) {
+    static const int rows[] = {0x00, 0x10, 0x08, 0x18};
+    const uint8_t *word = chip->text + (rows[y / 16] + x / 16) * 2;
+    int line = y % 16, dot = x % 16;
+    if (word[0] == 0) {
+        const uint8_t *bytes = chip->symbols + (word[1] >> 1 & 3) * 32 + line * 2;
+        return (bytes[0] << 8 | bytes[1]) >> (15 - dot) & 1;
+    }
+    if (word[0] >= 0x80) {
+        return line == 1 || line == 14 || dot == 1 || dot == 14;
+    }
+    uint8_t code = word[dot / 8];
+    return code < 0x80 && (char_rom_8x16[code][line] >> (7 - dot % 8) & 1);
+}
+
 static void show(struct jl_device *device, struct jl_picture *picture) {
     const struct st7920 *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
     for (int y = 0; y < glass->height; y++) {
-        int row = (y % SHOWN_ROWS + chip->scroll) % RAM_ROWS;
-        int first_word = y / SHOWN_ROWS * HALF_WORDS;
         for (int x = 0; x < glass->width; x++) {
-            if (chip->ram[row][first_word + x / 16] >> (15 - x % 16) & 1) {
+            if (graphics_dot(chip, x, y) != text_dot(chip, x, y)) {
                 memset(jl_picture_at(picture, x, y), 255, 3);
             }
         }
@@ -254,10 +301,12 @@ static const char *why_dark(struct jl_device *device) {
         return chip->was_on ? "the display is off: send 0C of the basic set"
                             : "the display was never switched on: send 30, then 0C";
     }
-    if (!chip->graphics) {
-        return "graphics are not shown: send 34, then 36";
+    for (int i = 0; !chip->graphics && i < TEXT_BYTES; i++) {
+        if (chip->text[i] != ' ') {
+            return NULL;
+        }
     }
-    return NULL;
+    return chip->graphics ? NULL : "there is no text, and graphics are not shown: send 34, then 36";
 }
 
 const struct jl_device_ops jl_emulated_st7920 = {
