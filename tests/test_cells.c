@@ -251,6 +251,7 @@ static void entry_directions(void) {
         EXPECT_INT(jl_char_entry(&stage.panel, JL_CHAR_LEFTWARD), JL_OK);
         EXPECT_INT(jl_char_put(&stage.panel, 5, 0, "abc"), JL_OK);
         EXPECT_INT(jl_char_put(&stage.panel, 2, 0, "abcd"), JL_OUT_OF_RANGE);
+        EXPECT_INT(jl_char_put(&stage.panel, 2, 1, "xyz"), JL_OK);
         static const uint8_t rows[8] = {31, 16, 16, 16, 16, 16, 16, 16};
         EXPECT_INT(jl_char_define(&stage.panel, 0, rows), JL_OK);
         EXPECT_INT(jl_char_put_codes(&stage.panel, 9, 1, (const uint8_t[]){0}, 1), JL_OK);
@@ -262,7 +263,7 @@ static void entry_directions(void) {
         jl_picture_free(&seen);
         EXPECT_INT(jl_char_entry(&stage.panel, 0), JL_OK);
         EXPECT_INT(jl_char_put(&stage.panel, 9, 1, " "), JL_OK);
-        cells_expect(&stage, "   cba", "cells-leftward");
+        cells_expect(&stage, "   cba\nzyx", "cells-leftward");
 
         /* Typing at the right edge: the display runs along. */
         EXPECT_INT(jl_char_clear(&stage.panel), JL_OK);
@@ -333,6 +334,15 @@ static void show_and_move(void) {
     EXPECT_INT(jl_char_move(&stage.panel, -8), JL_OK);
     EXPECT_INT(jl_char_type(&stage.panel, "Q"), JL_OK);
     cells_expect(&stage, "Quay   7", "cells-moved");
+    /* Before the first cell is the last one of the second line; the next is the first again. */
+    EXPECT_INT(jl_char_cursor(&stage.panel, 0, 0, 0), JL_OK);
+    EXPECT_INT(jl_char_move(&stage.panel, -1), JL_OK);
+    EXPECT_INT(jl_char_type(&stage.panel, "!"), JL_OK);
+    EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "q"), JL_OK);
+    cells_expect(&stage, "quay   7", "cells-round");
+    stage.panel.missing = UINT16_MAX - 1; /* the count stays at its end */
+    EXPECT_INT(jl_char_put(&stage.panel, 13, 1, "\u96E8\u96E8\u96E8"), JL_OK);
+    EXPECT_INT(stage.panel.missing, UINT16_MAX);
     cells_expect_quiet(&stage);
     cells_close(&stage);
 }
@@ -355,6 +365,11 @@ static void glyphs_of_ones_own(void) {
         test_row("wire %d", wire);
         cells_open_config(&stage, &config, &jl_char_expander_usual, 100000);
         EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);
+        EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "first"), JL_OK); /* not into CGRAM */
+        cells_expect(&stage, "first", "cells-after-glyphs");
+        EXPECT_INT(jl_char_field(&stage.panel, 0, 0, 5, JL_CHAR_LEFT, "", 0), JL_OK);
+        EXPECT_INT(stage.panel.missing, 1); /* the glyph without a code point is not U+0000 */
+        stage.panel.missing = 0;
         EXPECT_INT(jl_char_put(&stage.panel, 2, 1, "\u26F5 \u2581"), JL_OK);
         EXPECT_INT(jl_char_put_codes(&stage.panel, 6, 1, (const uint8_t[]){2}, 1), JL_OK);
         struct jl_picture seen;
@@ -375,7 +390,7 @@ static void glyphs_of_ones_own(void) {
         EXPECT_INT(jl_char_type(&stage.panel, "!"), JL_OK); /* CGRAM is closed again */
         EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "\u96E8 \xFF"), JL_OK);
         EXPECT_INT(stage.panel.missing, 2);
-        cells_expect_text(&stage, "|? ?                 |\n|  \u24EA \u2460 \u2461!            |\n"
+        cells_expect_text(&stage, "|? ???               |\n|  \u24EA \u2460 \u2461!            |\n"
                                   "|                    |\n|                    |\n");
         cells_expect_quiet(&stage);
         cells_close(&stage);
@@ -432,6 +447,61 @@ static void reads(void) {
     cells_byte(&stage, true, false, 0x48);
     EXPECT_INT(read_byte(true), 0x15);
     EXPECT_INT(read_byte(false), 0x09);
+    cells_close(&stage);
+}
+
+/* Reading in 4-bit mode: two pulses a byte, the upper half first, and the phase stays right. */
+static void reads_by_nibbles(void) {
+    open_awake(&wide, 0);
+    EXPECT_INT(jl_char_put(&stage.panel, 3, 1, "ok"), JL_OK);
+    EXPECT_INT(read_byte(false) >> 4, 0x4);
+    EXPECT_INT(read_byte(false) >> 4, 0x5);
+    cells_byte(&stage, false, false, 0xC3);
+    EXPECT_INT(read_byte(true) >> 4, 'o' >> 4);
+    EXPECT_INT(read_byte(true) >> 4, 'o' & 15);
+    EXPECT_INT(read_byte(true) >> 4, 'k' >> 4);
+    EXPECT_INT(read_byte(true) >> 4, 'k' & 15);
+    cells_byte(&stage, false, true, '!');
+    cells_expect(&stage, "\n   ok!", "cells-read");
+    cells_close(&stage);
+}
+
+/* Corners of the instruction table, by hand. */
+static void instructions_by_hand(void) {
+    open_awake(&wide, 1);
+    static const uint8_t rows[8] = {0, 0, 0, 31, 0, 0, 0, 0};
+    EXPECT_INT(jl_char_define(&stage.panel, 1, rows), JL_OK);
+    cells_byte(&stage, true, true, 0x09); /* 08 to 0F are 00 to 07 again */
+    EXPECT_INT(cell_dots(0, 0), 5);
+    cells_byte(&stage, true, false, 0x04); /* leftward, until a clear */
+    cells_byte(&stage, true, false, 0x01);
+    cells_byte(&stage, true, true, 'a');
+    cells_byte(&stage, true, true, 'b');
+    cells_expect(&stage, "ab", "cells-cleared");
+    cells_byte(&stage, true, false, 0x0E);
+    EXPECT_INT(cell_dots(2, 0), 5);
+    cells_byte(&stage, true, false, 0x42); /* in CGRAM nothing has a cursor */
+    cells_expect(&stage, "ab", "cells-no-cursor");
+    cells_byte(&stage, true, false, 0x80);
+    EXPECT_INT(cell_dots(2, 0), 0);
+    cells_byte(&stage, true, false, 0x00);
+    cells_expect_complaint(&stage, "00 is no instruction");
+    cells_byte(&stage, true, false, 0xA8);
+    cells_expect_complaint(&stage, "DDRAM address 28 does not exist");
+    cells_byte(&stage, true, true, 'x'); /* lost */
+    cells_byte(&stage, true, false, 0x0C);
+    cells_expect(&stage, "ab", "cells-lost");
+    cells_close(&stage);
+
+    /* A byte whose first half came too early is ignored whole. */
+    open_awake(&wide, 0);
+    cells_byte(&stage, false, true, 'a');
+    cells_pulse(stage.device, stage.board, true, 0x60, 0);
+    cells_pulse(stage.device, stage.board, true, 0x20, 2);
+    cells_pulse(stage.device, stage.board, true, 0x60, 200);
+    cells_pulse(stage.device, stage.board, true, 0x30, 200);
+    cells_expect(&stage, "ab", "cells-half-early");
+    cells_expect_complaint(&stage, "data 63 ignored");
     cells_close(&stage);
 }
 
@@ -624,6 +694,8 @@ static void marquee(void) {
         EXPECT_INT(jl_char_marquee(&stage.panel, 1, 0, 5, "North quay", rows[i].step), JL_OK);
         cells_expect(&stage, rows[i].row, "cells-marquee");
     }
+    EXPECT_INT(jl_char_marquee(&stage.panel, 1, 0, 5, "fitte", 3), JL_OK);
+    cells_expect(&stage, " fitte", "cells-marquee-fits");
     EXPECT_INT(jl_char_marquee(&stage.panel, 0, 1, 16, "stands", 77), JL_OK);
     EXPECT_INT(jl_char_marquee(&stage.panel, 1, 0, 5, "", 3), JL_OK);
     cells_expect(&stage, "\nstands", "cells-marquee-short");
@@ -715,6 +787,8 @@ const struct test_group test_groups[] = {
     {"glyphs_of_ones_own", glyphs_of_ones_own},
     {"cgram_left_open", cgram_left_open},
     {"reads", reads},
+    {"reads_by_nibbles", reads_by_nibbles},
+    {"instructions_by_hand", instructions_by_hand},
     {"rom_maps", rom_maps},
     {"rom_dots", rom_dots},
     {"fields", fields},

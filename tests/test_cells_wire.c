@@ -131,7 +131,7 @@ static void row_addresses(void) {
         const char *bytes;
     } rows[] = {
         {{8, 1, false}, "D58 D59 "},
-        {{16, 1, false}, "D58 D59 "},
+        {{16, 1, false}, "D58 D59 CB2 D21 "},
         {{16, 1, true}, "D58 D59 CC0 D38 "},
         {{16, 2, false}, "D58 D59 CC0 D58 D59 "},
         {{20, 2, false}, "D58 D59 CC0 D58 D59 "},
@@ -147,6 +147,9 @@ static void row_addresses(void) {
         forget();
         for (uint8_t row = 0; row < rows[i].size.rows; row++) {
             EXPECT_INT(jl_char_put(&panel, 0, row, "XY"), JL_OK);
+        }
+        if (rows[i].size.columns == 16 && rows[i].size.rows == 1 && !rows[i].size.halves) {
+            EXPECT_INT(jl_char_put_hidden(&panel, 50, 0, "!"), JL_OK); /* 80 on one line */
         }
         if (rows[i].size.halves) {
             EXPECT_INT(jl_char_put(&panel, 8, 0, "8"), JL_OK);
@@ -242,6 +245,9 @@ static void cursor_after_a_present(void) {
     EXPECT_INT(jl_char_present(&panel), JL_OK);
     EXPECT_INT(jl_char_present(&panel), JL_OK);
     EXPECT_TEXT(probe.text, "C80 D61 CC5 ");
+    panel.awake = false; /* as an error leaves it: also where nothing has changed */
+    EXPECT_INT(jl_char_present(&panel), JL_NOT_AWAKE);
+    panel.awake = true;
     EXPECT_INT(jl_char_entry(&panel, JL_CHAR_LEFTWARD), JL_UNSUPPORTED);
     EXPECT_INT(jl_char_type(&panel, "x"), JL_UNSUPPORTED);
     EXPECT_INT(jl_char_put_hidden(&panel, 0, 0, "x"), JL_UNSUPPORTED);
@@ -545,6 +551,13 @@ static void expander_by_hand(void) {
     EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);
     jl_device_set_plugged(stage.expander, false);
     EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "x"), JL_NO_ANSWER);
+    EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "x"), JL_NOT_AWAKE);
+    jl_device_set_plugged(stage.expander, true);
+    EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);
+    jl_device_set_plugged(stage.expander, false);
+    EXPECT_INT(jl_char_light(&stage.panel, false), JL_NO_ANSWER);
+    EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "x"), JL_NOT_AWAKE);
+    EXPECT_INT(jl_char_light(&stage.panel, true), JL_NO_ANSWER);
     jl_device_set_plugged(stage.expander, true);
     EXPECT(jl_cells_lit(stage.device)); /* all outputs are high again */
     EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);

@@ -38,7 +38,8 @@ static bool goes_on(const struct jl_char_config *config, uint8_t cell) {
     }
     struct jl_char_strip before = jl_char_strip_at(config, (uint8_t)(cell / cells - 1));
     struct jl_char_strip here = jl_char_strip_at(config, cell / cells);
-    return before.controller == here.controller && before.position + cells == here.position;
+    /* Never from one controller to the other, whose positions begin at 0. */
+    return before.position + cells == here.position;
 }
 
 /*
@@ -73,12 +74,10 @@ static jl_status restore_cursor(struct jl_char_panel *panel) {
     uint8_t offset;
     uint8_t index = jl_char_strip_of(panel->config, panel->column, panel->row, &offset);
     struct jl_char_strip strip = jl_char_strip_at(panel->config, index);
-    uint8_t position = (uint8_t)(strip.position + offset);
-    if (!(panel->display & (JL_CHAR_LINE | JL_CHAR_BLINK)) ||
-        panel->address[strip.controller] == position) {
+    if (!(panel->display & (JL_CHAR_LINE | JL_CHAR_BLINK))) {
         return JL_OK;
     }
-    return jl_char_send_at(panel, strip.controller, position, NULL, 0);
+    return jl_char_send_at(panel, strip.controller, (uint8_t)(strip.position + offset), NULL, 0);
 }
 
 jl_status jl_char_present(struct jl_char_panel *panel) {

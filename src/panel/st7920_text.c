@@ -33,9 +33,11 @@ static jl_status send(struct jl_panel *panel, uint8_t instruction, const uint8_t
     return jl_panel_settle(panel, status);
 }
 
+/* By an encoder, so that a copy of the descriptor will do. */
 static jl_status ready(struct jl_panel *panel) {
     jl_status status = jl_panel_ready(panel);
-    return status == JL_OK && panel->config->controller != &jl_st7920 ? JL_UNSUPPORTED : status;
+    bool other = status == JL_OK && panel->config->controller->window != jl_st7920.window;
+    return other ? JL_UNSUPPORTED : status;
 }
 
 static uint8_t place(uint8_t column, uint8_t row) {
