@@ -78,12 +78,26 @@ static void the_least_card_has_defaults(void) {
 }
 
 /* Every mistake: the line it is on and what would be right. */
+struct mistake {
+    const char *text;
+    int line;
+    const char *says;
+};
+
+/* Each card is refused, with the place and a text that helps. */
+static void expect_mistakes(const struct mistake *rows, size_t count) {
+    for (size_t i = 0; i < count; i++) {
+        char place[96];
+        test_row("%s", rows[i].text);
+        EXPECT(!read_text(rows[i].text));
+        snprintf(place, sizeof place, "%s:%d: ", card_path, rows[i].line);
+        EXPECT_CONTAINS(complaint.text, place);
+        EXPECT_CONTAINS(complaint.text, rows[i].says);
+    }
+}
+
 static void mistakes_are_explained(void) {
-    static const struct {
-        const char *text;
-        int line;
-        const char *says;
-    } rows[] = {
+    static const struct mistake rows[] = {
         {"[panel]\ncontroller = ssd1307\n", 2, "unknown controller; known are: ssd1306"},
         {"[panel]\ncolour = 3\n", 2, "unknown key colour in [panel]; known are: name, controller"},
         {"[pannel]\nname = x\n", 2,
@@ -142,14 +156,7 @@ static void mistakes_are_explained(void) {
         {HEAD GLASS BUS "clock = 8 MHz\n", 8, "I2C ends at 5 MHz"},
         {"", 0, "without controller"},
     };
-    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        char where[80];
-        test_row("%s", rows[i].text);
-        EXPECT(!read_text(rows[i].text));
-        snprintf(where, sizeof where, "%s:%d: ", card_path, rows[i].line);
-        EXPECT_CONTAINS(complaint.text, where);
-        EXPECT_CONTAINS(complaint.text, rows[i].says);
-    }
+    expect_mistakes(rows, sizeof rows / sizeof rows[0]);
 }
 
 static void strange_files(void) {
@@ -251,11 +258,7 @@ static void a_color_card_is_read(void) {
 }
 
 static void color_mistakes_are_explained(void) {
-    static const struct {
-        const char *text;
-        int line;
-        const char *says;
-    } rows[] = {
+    static const struct mistake rows[] = {
         {"[panel]\nformat = 565\n", 2, "usual, 3-3-2, 5-6-5 or 6-6-6"},
         {"[glass]\nmemory = 132\n", 2, "expected the RAM as strapped"},
         {"[glass]\nfirst-row = -1\n", 2, "expected a RAM row, 0 to 1023"},
@@ -284,14 +287,7 @@ static void color_mistakes_are_explained(void) {
         {"[panel]\ncontroller = ssd1322\n[glass]\nsize = 256 x 64\n[bus]\nkind = 8080-16\n", 6,
          "the ssd1322 has no 16-bit 8080 bus"},
     };
-    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        char place[96];
-        test_row("%s", rows[i].text);
-        EXPECT(!read_text(rows[i].text));
-        snprintf(place, sizeof place, "%s:%d: ", card_path, rows[i].line);
-        EXPECT_CONTAINS(complaint.text, place);
-        EXPECT_CONTAINS(complaint.text, rows[i].says);
-    }
+    expect_mistakes(rows, sizeof rows / sizeof rows[0]);
 }
 
 /* The harbour's other tables: one broken at a time, the rest as shipped. */
@@ -323,11 +319,7 @@ static void a_card_of_cells_is_read(void) {
 }
 
 static void mistakes_in_cells_are_explained(void) {
-    static const struct {
-        const char *text;
-        int line;
-        const char *says;
-    } rows[] = {
+    static const struct mistake rows[] = {
         {"[glass]\nrom = a01\n", 2, "expected one of a00 or a02"},
         {"[glass]\nhalves = perhaps\n", 2, "expected one of no or yes"},
         {"[glass]\ncontrast-voltage = 4.5\n", 2, "such as 4.5 V"},
@@ -355,14 +347,7 @@ static void mistakes_in_cells_are_explained(void) {
          "[glass] rom: only for character modules, and the ssd1306 drives pixels"},
         {HEAD GLASS "[bus]\nkind = expander\naddress = 0x3C\n", 7, "not the ssd1306"},
     };
-    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        char place[96];
-        test_row("%s", rows[i].text);
-        EXPECT(!read_text(rows[i].text));
-        snprintf(place, sizeof place, "%s:%d: ", card_path, rows[i].line);
-        EXPECT_CONTAINS(complaint.text, place);
-        EXPECT_CONTAINS(complaint.text, rows[i].says);
-    }
+    expect_mistakes(rows, sizeof rows / sizeof rows[0]);
 }
 
 static void harbour_tables(void) {
