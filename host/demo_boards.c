@@ -171,9 +171,9 @@ static jl_status show_berth_plate(struct jl_rig *rig, const struct harbour *harb
     struct jl_frame frame;
     uint8_t row[135 * 2];
     int berth = step && harbour->berth_count > 1 ? harbour->berth_count - 1 : 0;
-    jl_status status =
-        jl_frame_init_palette(&frame, berth_palette, rig->panel.width, rig->panel.height, memory,
-                              JL_GREY4_BYTES(rig->panel.width, rig->panel.height));
+    jl_status status = jl_frame_init_palette(&frame, &jl_palette4, berth_palette, rig->panel.width,
+                                             rig->panel.height, memory,
+                                             JL_GREY4_BYTES(rig->panel.width, rig->panel.height));
     if (status == JL_OK) {
         berth_plate_draw(&frame.target, &harbour->berths[berth]);
         status = jl_panel_present_as(&rig->panel, &frame, row, sizeof row);

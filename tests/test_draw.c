@@ -8,6 +8,7 @@
 #include "jadelamp/jadelamp.h"
 #include "kinds.h"
 #include "naive.h"
+#include "packer.h"
 
 enum { GUARD = 64, GUARD_BYTE = 0x5A };
 
@@ -273,25 +274,102 @@ static void call_pattern(struct test_random *random) {
     naive_pattern(&reference, r, pattern, ink, reference.mode == JL_MODE_INVERT ? JL_CLEAR : paper);
 }
 
-static void call_image(struct test_random *random) {
-    uint8_t bytes[3 * 20 * 20];
-    const struct kind *kind = &kinds[test_random_between(random, 0, KINDS - 1)];
+/* An image to draw, and how the test reads it by itself. */
+struct drawn_image {
+    uint8_t bytes[3 * 20 * 20], packed[2 * 3 * 20 * 20 + 64], mask[20 * 20];
+    jl_color palette[256];
+    const struct kind *kind; /* NULL: indices */
+    int bits;                /* of an index */
+    struct jl_image image;
+};
+
+static jl_color see_image(const struct drawn_image *drawn, int x, int y) {
+    int w = drawn->image.width;
+    if (drawn->kind) {
+        return drawn->kind->see(drawn->bytes, w, drawn->image.height, x, y);
+    }
+    int stride = (w * drawn->bits + 7) / 8, bit = x * drawn->bits;
+    int shift = 8 - drawn->bits - bit % 8;
+    return drawn->palette[drawn->bytes[y * stride + bit / 8] >> shift & ((1 << drawn->bits) - 1)];
+}
+
+static bool is_masked(const struct drawn_image *drawn, int x, int y) {
+    int stride = (drawn->image.width * drawn->image.mask_bits + 7) / 8;
+    const uint8_t *row = drawn->mask + y * stride;
+    return drawn->image.mask &&
+           (drawn->image.mask_bits == 1 ? !(row[x / 8] >> (7 - x % 8) & 1)
+                                        : !(row[x / 2] >> (x % 2 ? 0 : 4) & 15));
+}
+
+static void pack_image(struct drawn_image *drawn, struct test_random *random) {
+    int bits = drawn->kind ? drawn->kind->bits : drawn->bits;
+    bool columns = drawn->kind && drawn->kind->columns;
+    size_t w = (size_t)drawn->image.width, h = (size_t)drawn->image.height;
+    size_t units = columns || bits >= 8 ? w : (w * (size_t)bits + 7) / 8;
+    size_t lines = (columns ? (h + 7) / 8 : h) * (drawn->kind ? (size_t)drawn->kind->planes : 1);
+    size_t size = pack_lines(drawn->bytes, units, bits > 8 ? (size_t)bits / 8 : 1, lines, random,
+                             drawn->packed);
+    drawn->image.pixels = drawn->packed;
+    drawn->image.packing = &jl_packing_runs;
+    EXPECT_INT(jl_image_check(&drawn->image, size), JL_OK);
+    EXPECT_INT(jl_image_check(&drawn->image, size - 1), JL_TOO_SMALL);
+}
+
+static void make_image(struct drawn_image *drawn, struct test_random *random) {
+    static const struct jl_format *const indices[] = {&jl_palette1, &jl_palette2, &jl_palette4,
+                                                      &jl_palette8};
+    int which = test_random_between(random, 0, KINDS + 3);
     int w = test_random_between(random, 1, 20), h = test_random_between(random, 1, 20);
-    struct jl_image image = {kind->format, bytes, (int16_t)w, (int16_t)h, false, 0};
-    for (size_t i = 0; i < sizeof bytes; i++) {
-        bytes[i] = (uint8_t)(test_random_next(random) & (kind->low_bits ? 0xFF : 0xFC));
+    /* Runs are likely where neighbours are often the same. */
+    int change = test_random_between(random, 0, 3);
+    memset(drawn, 0, sizeof *drawn);
+    drawn->kind = which < KINDS ? &kinds[which] : NULL;
+    drawn->bits = drawn->kind ? 0 : 1 << (which - KINDS);
+    drawn->image = (struct jl_image){
+        .format = drawn->kind ? drawn->kind->format : indices[which - KINDS],
+        .pixels = drawn->bytes,
+        .width = (int16_t)w,
+        .height = (int16_t)h,
+        .palette = drawn->kind ? NULL : drawn->palette,
+    };
+    bool low_bits = !drawn->kind || drawn->kind->low_bits;
+    for (size_t i = 0; i < sizeof drawn->bytes; i++) {
+        drawn->bytes[i] = i >= 6 && test_random_between(random, 0, change)
+                              ? drawn->bytes[i - (i % 6 ? 3 : 1)]
+                              : (uint8_t)(test_random_next(random) & (low_bits ? 0xFF : 0xFC));
+    }
+    for (int i = 0; i < 256; i++) {
+        drawn->palette[i] = test_random_next(random) & 0xFFFFFF;
     }
     if (test_random_between(random, 0, 1)) {
-        image.has_key = true;
-        image.key = kind->see(bytes, w, h, 0, 0);
+        drawn->image.has_key = true;
+        drawn->image.key = see_image(drawn, 0, 0);
     }
+    if (test_random_between(random, 0, 1)) {
+        drawn->image.mask = drawn->mask;
+        drawn->image.mask_bits = test_random_between(random, 0, 1) ? 1 : 4;
+        for (size_t i = 0; i < sizeof drawn->mask; i++) { /* there, or not */
+            uint32_t bits = test_random_next(random);
+            drawn->mask[i] = drawn->image.mask_bits == 1
+                                 ? (uint8_t)bits
+                                 : (uint8_t)((bits & 1 ? 0xF0 : 0) | (bits & 2 ? 0x0F : 0));
+        }
+    }
+    if (test_random_between(random, 0, 1)) {
+        pack_image(drawn, random);
+    }
+}
+
+static void call_image(struct test_random *random) {
+    static struct drawn_image drawn;
+    make_image(&drawn, random);
     struct jl_point at = random_point(random);
-    jl_draw_image(&sheet.frame.target, at.x, at.y, &image);
-    for (int y = 0; y < h; y++) {
-        for (int x = 0; x < w; x++) {
-            jl_color c = kind->see(bytes, w, h, x, y);
-            naive_put(&reference, at.x + x, at.y + y,
-                      image.has_key && c == image.key ? JL_CLEAR : c);
+    jl_draw_image(&sheet.frame.target, at.x, at.y, &drawn.image);
+    for (int y = 0; y < drawn.image.height; y++) {
+        for (int x = 0; x < drawn.image.width; x++) {
+            jl_color c = see_image(&drawn, x, y);
+            bool out = (drawn.image.has_key && c == drawn.image.key) || is_masked(&drawn, x, y);
+            naive_put(&reference, at.x + x, at.y + y, out ? JL_CLEAR : c);
         }
     }
 }

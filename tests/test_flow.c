@@ -455,7 +455,8 @@ static void converted(void) {
         struct jl_frame full = stage_frame(&stage, 0);
         int16_t w = full.target.width, h = full.target.height;
         EXPECT_INT(format ? jl_frame_init(&small, format, w, h, pixels, sizeof pixels)
-                          : jl_frame_init_palette(&small, palette, w, h, pixels, sizeof pixels),
+                          : jl_frame_init_palette(&small, &jl_palette4, palette, w, h, pixels,
+                                                  sizeof pixels),
                    JL_OK);
         jl_frame_track(&small, &damage);
         EXPECT_INT(jl_panel_present_as(&stage.panel, &small, memory, 600), JL_NOT_AWAKE);
@@ -493,10 +494,13 @@ static void converted(void) {
 static void palette_takes_the_nearest(void) {
     struct jl_frame frame;
     uint8_t pixels[8];
-    EXPECT_INT(jl_frame_init_palette(&frame, palette, 4, 2, pixels, sizeof pixels), JL_OK);
-    EXPECT_INT(jl_frame_init_palette(&frame, NULL, 4, 2, pixels, sizeof pixels), JL_BAD_ARGUMENT);
-    EXPECT_INT(jl_frame_init_palette(&frame, palette, 4, 2, pixels, 3), JL_TOO_SMALL);
-    EXPECT_INT(jl_frame_init_palette(&frame, palette, 4, 2, pixels, sizeof pixels), JL_OK);
+    EXPECT_INT(jl_frame_init_palette(&frame, &jl_palette4, palette, 4, 2, pixels, sizeof pixels),
+               JL_OK);
+    EXPECT_INT(jl_frame_init_palette(&frame, &jl_palette4, NULL, 4, 2, pixels, sizeof pixels),
+               JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_frame_init_palette(&frame, &jl_palette4, palette, 4, 2, pixels, 3), JL_TOO_SMALL);
+    EXPECT_INT(jl_frame_init_palette(&frame, &jl_palette4, palette, 4, 2, pixels, sizeof pixels),
+               JL_OK);
     struct test_random random = {99};
     for (int i = 0; i < 300; i++) {
         jl_color c = test_random_next(&random) & 0xFFFFFF, row[1];

@@ -26,6 +26,7 @@ enum jl_layout {
     JL_LAYOUT_RGB565_CPU,
     JL_LAYOUT_RGB666, /**< also 8-8-8: controllers ignore the two low bits of each byte */
     JL_LAYOUT_RGB666_LOW,
+    JL_LAYOUT_PALETTE, /**< for frames and images only */
 };
 
 /**
@@ -61,11 +62,11 @@ extern const struct jl_format jl_grey4;
 /** 4-bit grey, the left pixel in the low nibble. */
 extern const struct jl_format jl_grey4_low;
 /**
- * 4-bit indices into 16 colours of the caller's, the left pixel in the high nibble; set up
- * with jl_frame_init_palette(). Drawing takes the nearest colour. Presented by
+ * Indices into colours of the caller's, 2 to 256 of them, the left pixel in the upper bits; set
+ * up with jl_frame_init_palette(). Drawing takes the nearest colour. Presented by
  * jl_panel_present_as().
  */
-extern const struct jl_format jl_palette4;
+extern const struct jl_format jl_palette1, jl_palette2, jl_palette4, jl_palette8;
 /** 3-3-2, red in bits 7..5. */
 extern const struct jl_format jl_rgb332;
 /** 5-6-5 in wire order: the byte with red first. What most colour controllers take. */
@@ -102,7 +103,7 @@ struct jl_frame {
     const struct jl_format *format;
     uint8_t *pixels;          /**< the caller's memory */
     struct jl_damage *damage; /**< the caller's, or NULL: present sends everything */
-    const jl_color *palette;  /**< the caller's 16 colours, of jl_palette4 */
+    const jl_color *palette;  /**< the caller's, of jl_palette1 to jl_palette8 */
     uint16_t stride_bytes;    /**< from one line of memory to the next */
 };
 
@@ -124,13 +125,15 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
                         int16_t height, void *pixels, size_t pixel_bytes);
 
 /**
- * The same for a frame of jl_palette4. The palette stays the caller's and must outlive the
- * frame; its first colour is what the frame shows at first. Changing it recolours the
- * picture; call jl_frame_damage_all() then.
+ * The same for a frame of indices. The palette has 2, 4, 16 or 256 colours as the format
+ * (jl_palette1 to jl_palette8, else JL_BAD_ARGUMENT) needs; it stays the caller's and must outlive
+ * the frame; its first colour is what the frame shows at first. Changing it recolours the picture;
+ * call jl_frame_damage_all() then.
  */
 JL_MUST_CHECK
-jl_status jl_frame_init_palette(struct jl_frame *frame, const jl_color palette[16], int16_t width,
-                                int16_t height, void *pixels, size_t pixel_bytes);
+jl_status jl_frame_init_palette(struct jl_frame *frame, const struct jl_format *format,
+                                const jl_color *palette, int16_t width, int16_t height,
+                                void *pixels, size_t pixel_bytes);
 
 /**
  * Makes the frame remember what changes, so that presenting sends only that. The

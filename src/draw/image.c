@@ -3,10 +3,11 @@
 
 #include "../core/mem.h"
 #include "../core/paint.h"
+#include "../core/packing.h"
 
 /* The picture as a frame that is only read, so that its format's get() can be asked. */
 static struct jl_frame frame_of(const struct jl_image *image) {
-    struct jl_frame frame = {.format = image->format};
+    struct jl_frame frame = {.format = image->format, .palette = image->palette};
     uint32_t line_bits = ((uint32_t)image->width * image->format->bits_per_pixel)
                          << image->format->line_rows_log2;
     frame.target.bounds = (struct jl_rect){0, 0, image->width, image->height};
@@ -19,6 +20,7 @@ static struct jl_frame frame_of(const struct jl_image *image) {
 struct jl_image jl_image_of_frame(const struct jl_frame *frame) {
     return (struct jl_image){.format = frame->format,
                              .pixels = frame->pixels,
+                             .palette = frame->palette,
                              .width = frame->target.bounds.w,
                              .height = frame->target.bounds.h};
 }
@@ -27,18 +29,63 @@ struct placed_image {
     struct jl_frame frame;
     const struct jl_image *image;
     int x, y;
+    struct jl_unpacking *planes; /* of a packed image: one a plane */
 };
+
+/* Packed pixels become a frame of one line, as wide as the units that hold them. */
+static void unpack(const struct placed_image *placed, int x, int y, int count, jl_color *row) {
+    const struct jl_image *image = placed->image;
+    const struct jl_format *format = image->format;
+    struct jl_lines lines = jl_lines_of(image);
+    uint32_t first = (uint32_t)x / lines.unit_pixels;
+    uint32_t units = ((uint32_t)(x + count) + lines.unit_pixels - 1) / lines.unit_pixels - first;
+    uint32_t line = (uint32_t)y >> format->line_rows_log2;
+    uint8_t bytes[2 * JL_CHUNK * 3];
+    struct jl_frame frame = placed->frame;
+    for (uint8_t plane = 0; plane < format->planes; plane++) {
+        image->packing->read(image, &lines, &placed->planes[plane],
+                             line + plane * (lines.count / format->planes), first, units,
+                             bytes + plane * units);
+    }
+    frame.pixels = bytes;
+    frame.stride_bytes = (uint16_t)(units * lines.unit_bytes);
+    frame.target.bounds.y = (int16_t)(line << format->line_rows_log2);
+    frame.target.bounds.h = 1;
+    format->ops.get(&frame.target, (int16_t)(x - (int)(first * lines.unit_pixels)), (int16_t)y,
+                    (int16_t)count, row);
+}
+
+/* What the mask leaves of pixels. */
+static void mask_row(const struct jl_image *image, int x, int y, int count, jl_color *row) {
+    bool fine = image->mask_bits == 4;
+    size_t stride = ((size_t)image->width * image->mask_bits + 7) / 8;
+    const uint8_t *line = image->mask + (size_t)y * stride;
+    for (int i = 0; i < count; i++, x++) {
+        unsigned there = fine ? line[x >> 1] >> (x & 1 ? 0 : 4) & 15u
+                              : (line[x >> 3] >> (7 - (x & 7)) & 1u) * 15;
+        row[i] = there ? row[i] | (jl_color)(255 - there * 17) << 24 : JL_CLEAR;
+    }
+}
 
 static void shade(const void *context, int x, int y, int count, jl_color *row) {
     /* get() takes a target that it may change, but does not. */
     const struct placed_image *placed = context;
+    const struct jl_image *image = placed->image;
     struct jl_frame frame = placed->frame;
-    placed->image->format->ops.get(&frame.target, (int16_t)(x - placed->x),
-                                   (int16_t)(y - placed->y), (int16_t)count, row);
-    for (int i = 0; placed->image->has_key && i < count; i++) {
-        if (row[i] == placed->image->key) {
+    x -= placed->x;
+    y -= placed->y;
+    if (image->packing) {
+        unpack(placed, x, y, count, row);
+    } else {
+        image->format->ops.get(&frame.target, (int16_t)x, (int16_t)y, (int16_t)count, row);
+    }
+    for (int i = 0; image->has_key && i < count; i++) {
+        if (row[i] == image->key) {
             row[i] = JL_CLEAR;
         }
+    }
+    if (image->mask) {
+        mask_row(image, x, y, count, row);
     }
 }
 
@@ -63,9 +110,11 @@ static void copy_rows(struct jl_frame *to, struct jl_rect visible, const struct 
 
 void jl_draw_image(struct jl_target *target, int16_t x, int16_t y, const struct jl_image *image) {
     struct jl_rect area = {x, y, image->width, image->height};
-    struct placed_image placed = {frame_of(image), image, x, y};
+    struct jl_unpacking planes[2] = {{NULL, NULL, 0, 0}};
+    struct placed_image placed = {frame_of(image), image, x, y, planes};
     bool same = target->ops == &image->format->ops; /* then the target is a frame of that format */
-    if (same && !target->painter && !image->has_key && image->format->bits_per_pixel >= 8) {
+    bool plain = !image->has_key && !image->mask && !image->packing && !image->palette;
+    if (same && plain && !target->painter && image->format->bits_per_pixel >= 8) {
         struct jl_rect visible = jl_rect_intersect(area, target->clip);
         if (visible.w > 0) {
             copy_rows((struct jl_frame *)target, visible, &placed.frame, visible.x - x,

@@ -1,0 +1,39 @@
+/*
+ * Indices into a palette of the caller's. Included by one file a size, which defines BITS and
+ * then the format by PALETTE_FORMAT.
+ */
+#define LOW_FIRST 0
+#include "bits_template.h"
+
+static uint32_t squared(uint32_t a, uint32_t b) {
+    uint32_t difference = a > b ? a - b : b - a;
+    return difference * difference;
+}
+
+/* The nearest colour; of equally near ones the first. */
+static inline unsigned pack(const struct jl_frame *frame, jl_color color) {
+    uint32_t least = UINT32_MAX;
+    unsigned best = 0;
+    for (unsigned i = 0; frame->palette && i <= VALUE_MASK && least; i++) {
+        jl_color entry = frame->palette[i];
+        uint32_t distance = squared(jl_color_red(entry), jl_color_red(color)) +
+                            squared(jl_color_green(entry), jl_color_green(color)) +
+                            squared(jl_color_blue(entry), jl_color_blue(color));
+        if (distance < least) {
+            least = distance;
+            best = i;
+        }
+    }
+    return best;
+}
+
+static inline jl_color unpack(const struct jl_frame *frame, unsigned value) {
+    return frame->palette ? frame->palette[value] : JL_BLACK;
+}
+
+#define PALETTE_FORMAT                                                                             \
+    {                                                                                              \
+        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .bits_per_pixel = BITS, \
+        .planes = 1, .channel_bits = {8, 8, 8}, .layout = JL_LAYOUT_PALETTE,                       \
+        .window_price_px = 12 / 2 /* it is sent as 5-6-5 */                                        \
+    }
