@@ -14,7 +14,7 @@ static const struct verb {
     {"catalog", verb_catalog, "list the controllers and panel cards that are known"},
     {"scan", verb_scan, "ask a simulated I2C bus who is there"},
     {"light", verb_light, "first light: wake the panel of a card and show the test card"},
-    {"bake", verb_bake, "turn a drawing into C data: characters of character modules"},
+    {"bake", verb_bake, "turn pictures and drawings into C data"},
     {"demo", verb_demo, "run the made-up harbour of Heron Quay"},
 };
 

@@ -1,11 +1,14 @@
-/* jadelamp bake glyph FILE */
+/* jadelamp bake WHAT FILE */
 #include "cli.h"
 
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 
+#include "jadelamp/host/bake_picture.h"
+#include "jadelamp/host/file.h"
 #include "jadelamp/host/glyph_art.h"
+#include "jadelamp/host/png.h"
 
 /* The file's name without folder and ending, '-' made '_'. */
 static void default_name(const char *path, char *name, size_t size) {
@@ -36,15 +39,17 @@ static void print_art(const struct jl_glyph_art *art) {
     putchar('\n');
 }
 
-static int bake_glyph(const char *verb, const char *path, const char *directory, const char *name) {
+/* The name that was given, or the file's. */
+static const char *chosen_name(const char *given, const char *path, char usual[100]) {
+    default_name(path, usual, 100);
+    return given ? given : usual;
+}
+
+static int glyph(const char *verb, const char *path, const char *directory, const char *given) {
     char usual[100];
     struct jl_glyph_art art;
     struct jl_complaint complaint = {""};
-    const char *slash = strrchr(path, '/');
-    if (!name) {
-        default_name(path, usual, sizeof usual);
-        name = usual;
-    }
+    const char *slash = strrchr(path, '/'), *name = chosen_name(given, path, usual);
     if (!jl_glyph_art_read(path, &art, &complaint) ||
         !jl_glyph_art_bake(&art, directory, name, slash ? slash + 1 : path, &complaint)) {
         return cli_bad(verb, "%s", complaint.text);
@@ -54,7 +59,7 @@ static int bake_glyph(const char *verb, const char *path, const char *directory,
     return EXIT_GOOD;
 }
 
-int verb_bake(int argc, const char **argv) {
+static int bake_glyph(int argc, const char **argv) {
     char *directory = NULL; /* popt allocates what it puts here */
     char *name = NULL;
     const struct poptOption options[] = {
@@ -62,25 +67,276 @@ int verb_bake(int argc, const char **argv) {
         {"name", 'n', POPT_ARG_STRING, &name, 0, "of the constant and the files, else FILE's",
          "NAME"},
         POPT_AUTOHELP POPT_TABLEEND};
-    poptContext context = cli_parse(
-        argc, argv, options,
-        "glyph FILE\n\nglyph turns text art into characters of a character module: a line "
-        "\"= 26F5\"\nwith a code point, then 8 rows of 5 dots, # or . each. Up to 8 of them.\n");
-    if (!context) {
-        return EXIT_BAD;
-    }
+    poptContext context =
+        cli_parse(argc, argv, options,
+                  "FILE\n\nTurns text art into characters of a character module: a line \"= 26F5\" "
+                  "with a\ncode point, then 8 rows of 5 dots, # or . each. Up to 8 of them.\n");
     int status = EXIT_BAD;
-    const char *kind = poptGetArg(context);
-    const char *path = poptGetArg(context);
-    if (!kind || strcmp(kind, "glyph") != 0) {
-        cli_bad(argv[0], "%s: expected what to bake: glyph", kind ? kind : "nothing");
-    } else if (!path) {
-        cli_bad(argv[0], "name a file with text art; see jadelamp bake --help");
-    } else if (!cli_too_many(context, argv[0])) {
-        status = bake_glyph(argv[0], path, directory ? directory : ".", name);
+    const char *path = context ? poptGetArg(context) : NULL;
+    if (context && !path) {
+        cli_bad(argv[0], "name a file with text art; see jadelamp bake glyph --help");
+    } else if (context && !cli_too_many(context, argv[0])) {
+        status = glyph(argv[0], path, directory ? directory : ".", name);
     }
     poptFreeContext(context);
     free(directory);
     free(name);
     return status;
+}
+
+/* ---- pictures ---- */
+
+/* What was typed, as popt gives it. */
+struct typed {
+    char *into, *name, *format, *card, *size, *fit, *crop, *turn, *background, *clear, *key,
+        *dither;
+    int plain, raw;
+};
+
+static bool choose_word(const char *verb, const char *option, const char *text,
+                        const char *const *words, int count, int *out) {
+    for (int i = 0; text && i < count; i++) {
+        if (strcmp(text, words[i]) == 0) {
+            *out = i;
+            return true;
+        }
+    }
+    char list[200] = "";
+    for (int i = 0; i < count; i++) {
+        size_t length = strlen(list);
+        snprintf(list + length, sizeof list - length, "%s%s",
+                 i == 0           ? ""
+                 : i == count - 1 ? " or "
+                                  : ", ",
+                 words[i]);
+    }
+    return !text || (cli_bad(verb, "--%s %s: expected %s", option, text, list), false);
+}
+
+static bool read_color(const char *verb, const char *option, const char *text, jl_color *out) {
+    char *end;
+    if (!text) {
+        return true;
+    }
+    const char *digits = *text == '#' ? text + 1 : text;
+    *out = (jl_color)strtoul(digits, &end, 16);
+    return (strlen(digits) == 6 && !*end) ||
+           (cli_bad(verb, "--%s %s: expected six hex digits, such as FF8000", option, text), false);
+}
+
+static bool read_numbers(const char *verb, const char *option, const char *text, const char *scan,
+                         const char *example, int count, int *numbers[4]) {
+    int used = 0;
+    bool good = !text || (count == 2 ? sscanf(text, scan, numbers[0], numbers[1], &used) == 2
+                                     : sscanf(text, scan, numbers[0], numbers[1], numbers[2],
+                                              numbers[3], &used) == 4);
+    good = good && (!text || (text[used] == '\0' && *numbers[count - 1] > 0 &&
+                              *numbers[count - 2] > 0 && *numbers[count - 1] <= JL_PIXMAP_SIDE &&
+                              *numbers[count - 2] <= JL_PIXMAP_SIDE));
+    return good || (cli_bad(verb, "--%s %s: expected such as %s", option, text, example), false);
+}
+
+/* The card's own pixels and size, unless they are said otherwise. */
+static bool take_card(const char *verb, const char *name, struct jl_picture_recipe *recipe) {
+    struct jl_card card;
+    struct jl_complaint complaint = {""};
+    if (!jl_card_find(name, &card, &complaint)) {
+        return cli_bad(verb, "%s", complaint.text), false;
+    }
+    if (card.cells.bus) {
+        return cli_bad(verb, "--card %s: a character module shows no pictures", name), false;
+    }
+    bool on_side = card.turn & 1;
+    recipe->format = card.format;
+    recipe->width = on_side ? card.height : card.width;
+    recipe->height = on_side ? card.width : card.height;
+    return true;
+}
+
+static bool read_recipe(const char *verb, const struct typed *typed,
+                        struct jl_picture_recipe *recipe) {
+    static const char *const fits[] = {"fit", "fill", "stretch"},
+                             *const dithers[] = {"none", "ordered", "diffusion"},
+                             *const clears[] = {"background", "key", "mask1", "mask4"},
+                             *const turns[] = {"0", "90", "180", "270"};
+    int fit = 0, dither = 0, clear = 0;
+    *recipe = (struct jl_picture_recipe){.key = JL_FUCHSIA, .plain = typed->plain};
+    if (typed->card && !take_card(verb, typed->card, recipe)) {
+        return false;
+    }
+    if (typed->format && !(recipe->format = jl_bake_format(typed->format))) {
+        return cli_bad(verb, "--format %s: expected %s", typed->format, jl_bake_format_list()),
+               false;
+    }
+    if (!recipe->format) {
+        return cli_bad(verb, "say --format NAME, or --card CARD for a card's own"), false;
+    }
+    bool good = choose_word(verb, "fit", typed->fit, fits, 3, &fit) &&
+                choose_word(verb, "dither", typed->dither, dithers, 3, &dither) &&
+                choose_word(verb, "clear", typed->clear, clears, 4, &clear) &&
+                choose_word(verb, "turn", typed->turn, turns, 4, &recipe->quarter_turns) &&
+                read_color(verb, "background", typed->background, &recipe->background) &&
+                read_color(verb, "key", typed->key, &recipe->key) &&
+                read_numbers(verb, "size", typed->size, "%dx%d%n", "64x48", 2,
+                             (int *[4]){&recipe->width, &recipe->height}) &&
+                read_numbers(verb, "crop", typed->crop, "%d,%d,%dx%d%n", "10,0,64x48", 4,
+                             (int *[4]){&recipe->crop_x, &recipe->crop_y, &recipe->crop_width,
+                                        &recipe->crop_height});
+    recipe->fit = (enum jl_bake_fit)fit;
+    recipe->dither = (enum jl_bake_dither)dither;
+    recipe->clear = (enum jl_bake_clear)clear;
+    return good;
+}
+
+static bool write_picture(const struct jl_baked_picture *baked, const struct typed *typed,
+                          const char *name, const char *made, jl_color background,
+                          struct jl_complaint *complaint) {
+    char path[1024];
+    struct jl_picture preview;
+    const char *directory = typed->into ? typed->into : ".";
+    bool good = typed->raw
+                    ? jl_directory_make(directory, complaint) &&
+                          jl_path_join(path, sizeof path, directory, name, ".bin", complaint) &&
+                          jl_file_put(path, baked->pixels, baked->pixel_bytes, complaint)
+                    : jl_baked_picture_write(baked, directory, name, made, complaint);
+    if (!good) {
+        return false;
+    }
+    if (!jl_baked_preview(baked, background, &preview)) {
+        return jl_complain(complaint, "out of memory for the preview");
+    }
+    good = jl_path_join(path, sizeof path, directory, name, "-preview.png", complaint) &&
+           jl_png_write(path, &preview, complaint);
+    jl_picture_free(&preview);
+    return good;
+}
+
+static void print_baked(const struct jl_baked_picture *baked, const struct typed *typed,
+                        const char *name) {
+    const struct jl_image *image = &baked->image;
+    printf("%s: %d x %d, %s, %zu bytes of pixels", name, image->width, image->height,
+           jl_bake_format_name(image->format), baked->pixel_bytes);
+    if (image->packing) {
+        printf(", packed from %zu", baked->plain_bytes);
+    }
+    if (baked->mask_bytes) {
+        printf(", %zu of a mask", baked->mask_bytes);
+    }
+    if (baked->palette_count) {
+        printf(", %zu of palette", (size_t)baked->palette_count * sizeof(jl_color));
+    }
+    printf("\nwrote %s%s and %s-preview.png into %s\n", name, typed->raw ? ".bin" : ".c, .h", name,
+           typed->into ? typed->into : ".");
+}
+
+static int picture(const char *verb, const char *path, const char *made,
+                   const struct typed *typed) {
+    char usual[100];
+    struct jl_picture_recipe recipe;
+    struct jl_pixmap pixmap;
+    struct jl_baked_picture baked;
+    struct jl_complaint complaint = {""};
+    const char *name = chosen_name(typed->name, path, usual);
+    if (!read_recipe(verb, typed, &recipe)) {
+        return EXIT_BAD;
+    }
+    if (typed->raw && recipe.clear >= JL_BAKE_MASK_1) {
+        return cli_bad(verb, "--raw writes pixels only: choose another --clear");
+    }
+    recipe.plain |= typed->raw != 0;
+    bool good = jl_pixmap_read(path, &pixmap, &complaint);
+    bool made_it = good && jl_bake_pixmap(&pixmap, &recipe, &baked, &complaint);
+    good = made_it && write_picture(&baked, typed, name, made, recipe.background, &complaint);
+    if (good) {
+        print_baked(&baked, typed, name);
+    }
+    if (made_it) {
+        jl_baked_picture_free(&baked);
+    }
+    jl_pixmap_free(&pixmap);
+    return good ? EXIT_GOOD : cli_bad(verb, "%s", complaint.text);
+}
+
+/* The command as typed, for the baked files. */
+static void write_down(int argc, const char **argv, char *made, size_t size) {
+    snprintf(made, size, "jadelamp");
+    for (int i = 0; i < argc; i++) {
+        size_t length = strlen(made);
+        snprintf(made + length, size - length, " %s", argv[i]);
+    }
+}
+
+static int bake_picture(int argc, const char **argv) {
+    struct typed typed = {NULL};
+    char made[600];
+    const struct poptOption options[] = {
+        {"format", 'f', POPT_ARG_STRING, &typed.format, 0, "of the pixels, such as 5-6-5", "NAME"},
+        {"card", 'c', POPT_ARG_STRING, &typed.card, 0, "format and size of a panel card", "CARD"},
+        {"size", 's', POPT_ARG_STRING, &typed.size, 0, "in pixels, else as it is", "WxH"},
+        {"fit", 0, POPT_ARG_STRING, &typed.fit, 0, "how it comes to that size", "fit|fill|stretch"},
+        {"crop", 0, POPT_ARG_STRING, &typed.crop, 0, "cut this out first", "X,Y,WxH"},
+        {"turn", 0, POPT_ARG_STRING, &typed.turn, 0, "clockwise, after the cut", "0|90|180|270"},
+        {"dither", 'd', POPT_ARG_STRING, &typed.dither, 0, "where colours are few",
+         "none|ordered|diffusion"},
+        {"background", 'b', POPT_ARG_STRING, &typed.background, 0,
+         "behind what is clear, else black", "RRGGBB"},
+        {"clear", 0, POPT_ARG_STRING, &typed.clear, 0, "what becomes of transparency",
+         "background|key|mask1|mask4"},
+        {"key", 0, POPT_ARG_STRING, &typed.key, 0, "colour that stands for clear, else FF00FF",
+         "RRGGBB"},
+        {"plain", 0, POPT_ARG_NONE, &typed.plain, 0, "do not pack", NULL},
+        {"raw", 0, POPT_ARG_NONE, &typed.raw, 0, "pixels as NAME.bin instead of C", NULL},
+        {"into", 'o', POPT_ARG_STRING, &typed.into, 0, "folder for the files, else this one",
+         "DIR"},
+        {"name", 'n', POPT_ARG_STRING, &typed.name, 0, "of the constant and the files, else FILE's",
+         "NAME"},
+        POPT_AUTOHELP POPT_TABLEEND};
+    write_down(argc, argv, made, sizeof made);
+    poptContext context =
+        cli_parse(argc, argv, options,
+                  "FILE\n\nTurns a PNG, JPEG, GIF or BMP into NAME.c and NAME.h with a constant "
+                  "for\njl_draw_image(), packed when that is smaller, and NAME-preview.png.\n");
+    int status = EXIT_BAD;
+    const char *path = context ? poptGetArg(context) : NULL;
+    if (context && !path) {
+        cli_bad(argv[0], "name a picture; see jadelamp bake picture --help");
+    } else if (context && !cli_too_many(context, argv[0])) {
+        status = picture(argv[0], path, made, &typed);
+    }
+    poptFreeContext(context);
+    char *texts[] = {typed.into,       typed.name,  typed.format, typed.card,
+                     typed.size,       typed.fit,   typed.crop,   typed.turn,
+                     typed.background, typed.clear, typed.key,    typed.dither};
+    for (size_t i = 0; i < sizeof texts / sizeof texts[0]; i++) {
+        free(texts[i]);
+    }
+    return status;
+}
+
+int verb_bake(int argc, const char **argv) {
+    static const struct {
+        const char *name, *whole;
+        int (*run)(int argc, const char **argv);
+        const char *what;
+    } kinds[] = {
+        {"glyph", "bake glyph", bake_glyph, "text art into characters of character modules"},
+        {"picture", "bake picture", bake_picture, "a picture into an image for a panel"},
+    };
+    for (size_t i = 0; argc > 1 && i < sizeof kinds / sizeof kinds[0]; i++) {
+        if (strcmp(argv[1], kinds[i].name) == 0) {
+            argv[1] = kinds[i].whole;
+            return kinds[i].run(argc - 1, argv + 1);
+        }
+    }
+    bool asked = argc > 1 && strcmp(argv[1], "--help") == 0;
+    if (!asked) {
+        return cli_bad(argv[0], "%s: expected what to bake: glyph or picture",
+                       argc > 1 ? argv[1] : "nothing");
+    }
+    puts("Usage: jadelamp bake WHAT FILE [OPTIONS]\n");
+    for (size_t i = 0; i < sizeof kinds / sizeof kinds[0]; i++) {
+        printf("  %-8s %s\n", kinds[i].name, kinds[i].what);
+    }
+    puts("\njadelamp bake WHAT --help tells more.");
+    return EXIT_GOOD;
 }

@@ -8,7 +8,7 @@
 #include <string.h>
 #include <sys/stat.h>
 
-#include "jadelamp/host/file.h"
+#include "c_files.h"
 
 enum { COLUMNS = 5, ROWS = 8, MOST_GLYPHS = 8, LINE_BYTES = 200 };
 
@@ -156,22 +156,6 @@ bool jl_glyph_art_read(const char *path, struct jl_glyph_art *art, struct jl_com
 
 /* ---- to C ---- */
 
-static void write_header(FILE *stream, const struct jl_glyph_art *art, const char *name,
-                         const char *source) {
-    fprintf(stream, "/* Made by jadelamp bake glyph from %s: edit that. */\n#ifndef ", source);
-    for (const char *c = name; *c; c++) {
-        fputc(toupper((unsigned char)*c), stream);
-    }
-    fprintf(stream, "_H\n#define ");
-    for (const char *c = name; *c; c++) {
-        fputc(toupper((unsigned char)*c), stream);
-    }
-    fprintf(stream,
-            "_H\n\n#include \"jadelamp/char_panel.h\"\n\n/* %d characters, %zu bytes. */\n"
-            "extern const struct jl_char_glyph %s[%d];\n\n#endif\n",
-            art->count, (size_t)art->count * sizeof(struct jl_char_glyph), name, art->count);
-}
-
 static void write_glyph(FILE *stream, const struct jl_char_glyph *glyph) {
     fprintf(stream, "    {0x%04X,\n     {\n", (unsigned)glyph->code);
     for (int y = 0; y < ROWS; y++) {
@@ -184,51 +168,21 @@ static void write_glyph(FILE *stream, const struct jl_char_glyph *glyph) {
     fprintf(stream, "     }},\n");
 }
 
-static void write_source(FILE *stream, const struct jl_glyph_art *art, const char *name,
-                         const char *source) {
-    fprintf(stream,
-            "/* Made by jadelamp bake glyph from %s: edit that. */\n#include \"%s.h\"\n\n"
-            "const struct jl_char_glyph %s[%d] = {\n",
-            source, name, name, art->count);
-    for (int i = 0; i < art->count; i++) {
-        write_glyph(stream, &art->glyphs[i]);
-    }
-    fprintf(stream, "};\n");
-}
-
-static bool is_identifier(const char *name) {
-    if (!isalpha((unsigned char)*name) && *name != '_') {
-        return false;
-    }
-    for (; *name; name++) {
-        if (!isalnum((unsigned char)*name) && *name != '_') {
-            return false;
-        }
-    }
-    return true;
-}
-
 bool jl_glyph_art_bake(const struct jl_glyph_art *art, const char *directory, const char *name,
                        const char *source, struct jl_complaint *complaint) {
-    char path[1024];
-    struct jl_file header = {0}, body = {0};
-    if (!is_identifier(name)) {
-        return jl_complain(complaint, "\"%.80s\" is no name for C: expected letters, digits and _",
-                           name);
+    struct c_files files;
+    char made[300];
+    snprintf(made, sizeof made, "jadelamp bake glyph from %.200s: edit that.", source);
+    if (!c_files_begin(&files, directory, name, made, "jadelamp/char_panel.h", complaint)) {
+        return false;
     }
-    bool good = jl_directory_make(directory, complaint) &&
-                jl_path_join(path, sizeof path, directory, name, ".h", complaint) &&
-                jl_file_begin(&header, path, complaint) &&
-                jl_path_join(path, sizeof path, directory, name, ".c", complaint) &&
-                jl_file_begin(&body, path, complaint);
-    if (good) {
-        write_header(header.stream, art, name, source);
-        write_source(body.stream, art, name, source);
-        body.failed = ferror(body.stream) || fflush(body.stream) != 0;
-        header.failed = body.failed || ferror(header.stream) || fflush(header.stream) != 0;
-        good = jl_file_commit(&header, complaint) && jl_file_commit(&body, complaint);
+    fprintf(files.header.stream,
+            "/* %d characters, %zu bytes. */\nextern const struct jl_char_glyph %s[%d];\n",
+            art->count, (size_t)art->count * sizeof(struct jl_char_glyph), name, art->count);
+    fprintf(files.body.stream, "const struct jl_char_glyph %s[%d] = {\n", name, art->count);
+    for (int i = 0; i < art->count; i++) {
+        write_glyph(files.body.stream, &art->glyphs[i]);
     }
-    jl_file_abandon(&header);
-    jl_file_abandon(&body);
-    return good;
+    fprintf(files.body.stream, "};\n");
+    return c_files_commit(&files, complaint);
 }

@@ -1,0 +1,71 @@
+/* Names of the pixel formats. */
+#include <stdio.h>
+#include <string.h>
+
+#include "jadelamp/host/bake_picture.h"
+
+static const struct {
+    const char *name, *constant;
+    const struct jl_format *format;
+} formats[] = {
+    {"mono-columns", "jl_mono_columns", &jl_mono_columns},
+    {"mono-columns-msb", "jl_mono_columns_msb", &jl_mono_columns_msb},
+    {"mono-rows", "jl_mono_rows", &jl_mono_rows},
+    {"grey2", "jl_grey2", &jl_grey2},
+    {"grey4", "jl_grey4", &jl_grey4},
+    {"grey4-low", "jl_grey4_low", &jl_grey4_low},
+    {"3-3-2", "jl_rgb332", &jl_rgb332},
+    {"5-6-5", "jl_rgb565", &jl_rgb565},
+    {"5-6-5-cpu", "jl_rgb565_cpu", &jl_rgb565_cpu},
+    {"6-6-6", "jl_rgb666", &jl_rgb666},
+    {"6-6-6-low", "jl_rgb666_low", &jl_rgb666_low},
+    {"8-8-8", "jl_rgb888", &jl_rgb888},
+    {"palette1", "jl_palette1", &jl_palette1},
+    {"palette2", "jl_palette2", &jl_palette2},
+    {"palette4", "jl_palette4", &jl_palette4},
+    {"palette8", "jl_palette8", &jl_palette8},
+    {"black-white-red", "jl_black_white_red", &jl_black_white_red},
+};
+
+enum { COUNT = sizeof formats / sizeof formats[0] };
+
+const struct jl_format *jl_bake_format(const char *name) {
+    for (int i = 0; i < COUNT; i++) {
+        if (strcmp(formats[i].name, name) == 0) {
+            return formats[i].format;
+        }
+    }
+    return NULL;
+}
+
+const char *jl_bake_format_name(const struct jl_format *format) {
+    for (int i = 0; i < COUNT; i++) {
+        if (formats[i].format == format) {
+            return formats[i].name;
+        }
+    }
+    return NULL;
+}
+
+const char *jl_bake_format_constant(const struct jl_format *format) {
+    for (int i = 0; i < COUNT; i++) {
+        if (formats[i].format == format) {
+            return formats[i].constant;
+        }
+    }
+    return NULL;
+}
+
+const char *jl_bake_format_list(void) {
+    static char list[300];
+    list[0] = '\0';
+    for (int i = 0; i < COUNT; i++) {
+        size_t length = strlen(list);
+        snprintf(list + length, sizeof list - length, "%s%s",
+                 i == 0           ? ""
+                 : i == COUNT - 1 ? " or "
+                                  : ", ",
+                 formats[i].name);
+    }
+    return list;
+}
