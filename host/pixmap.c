@@ -260,9 +260,32 @@ bool jl_pixmap_scale(struct jl_pixmap *pixmap, int width, int height) {
     return good;
 }
 
-int jl_pixmap_palette(const struct jl_pixmap *pixmap, int most, uint32_t *palette) {
-    gdImagePtr image = to_gd(pixmap);
+/* All colours, if there are no more than that; else 0. */
+static int exact_palette(const struct jl_pixmap *pixmap, int most, uint32_t *palette) {
     int used = 0;
+    for (int i = 0; i < pixmap->width * pixmap->height; i++) {
+        const uint8_t *p = pixmap->rgba + (size_t)i * 4;
+        uint32_t color = (uint32_t)(p[0] << 16 | p[1] << 8 | p[2]);
+        int found = 0;
+        while (found < used && palette[found] != color) {
+            found++;
+        }
+        if (found == most) {
+            return 0;
+        }
+        palette[found] = color;
+        used = found == used ? used + 1 : used;
+    }
+    return used;
+}
+
+int jl_pixmap_palette(const struct jl_pixmap *pixmap, int most, uint32_t *palette) {
+    int used = exact_palette(pixmap, most, palette);
+    if (used) {
+        memset(palette + used, 0, (size_t)(most - used) * sizeof *palette);
+        return used;
+    }
+    gdImagePtr image = to_gd(pixmap);
     memset(palette, 0, (size_t)most * sizeof *palette);
     if (image && gdImageTrueColorToPalette(image, 0, most)) {
         used = gdImageColorsTotal(image);
