@@ -16,6 +16,9 @@ extern "C" {
 
 struct jl_font_kind;
 
+/** The kinds of packed fonts, 1 bit and 4 bits a pixel, for constants that were baked. */
+extern const struct jl_font_kind jl_font_packed_stencil, jl_font_packed_coverage;
+
 /** A font. Keep the memory behind it as long as it is used. */
 struct jl_font {
     const struct jl_font_kind *kind; /**< how glyphs are found; for the library */

@@ -1,5 +1,5 @@
 /* Made by scripts/font-from-art from fonts/6x8.txt, doubled twice: edit the art, not this table. */
-#include "font_packed.h"
+#include "jadelamp/font.h"
 
 /* 22 glyphs, 1536 bytes; the layout is in docs/fonts.md. */
 static const uint8_t table[] = {

@@ -1,5 +1,5 @@
 /* Made by scripts/font-from-art from fonts/icons-12.txt: edit the art, not this table. */
-#include "font_packed.h"
+#include "jadelamp/font.h"
 
 /* 24 glyphs, 724 bytes; the layout is in docs/fonts.md. */
 static const uint8_t table[] = {

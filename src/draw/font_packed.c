@@ -5,7 +5,7 @@
  */
 #include <stddef.h>
 
-#include "font_packed.h"
+#include "font_kind.h"
 
 enum {
     HEADER_BYTES = 12,
@@ -100,7 +100,7 @@ static void paint(struct jl_target *target, struct jl_rect cell, int baseline,
     jl_paint_shade(target, cell, shade, &c);
 }
 
-static const struct jl_font_kind packed_coverage = {.find = find, .paint = paint};
+const struct jl_font_kind jl_font_packed_coverage = {.find = find, .paint = paint};
 
 /* ---- opening ---- */
 
@@ -149,7 +149,7 @@ jl_status jl_font_open(struct jl_font *font, const void *bytes, size_t size) {
     }
     jl_status status = check(table, size);
     if (status == JL_OK) {
-        *font = (struct jl_font){.kind = table[4] == 1 ? &jl_font_packed_stencil : &packed_coverage,
+        *font = (struct jl_font){.kind = table[4] == 1 ? &jl_font_packed_stencil : &jl_font_packed_coverage,
                                  .table = table,
                                  .height = table[6],
                                  .ascent = table[5],
