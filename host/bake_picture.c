@@ -305,7 +305,10 @@ static bool make(struct jl_pixmap *pixmap, const struct jl_picture_recipe *recip
     }
     if (recipe->format->layout == JL_LAYOUT_PALETTE) {
         baked->palette_count = 1 << recipe->format->bits_per_pixel;
-        if (!jl_pixmap_palette(pixmap, baked->palette_count, baked->palette)) {
+        if (recipe->palette) {
+            memcpy(baked->palette, recipe->palette,
+                   (size_t)baked->palette_count * sizeof *baked->palette);
+        } else if (!jl_pixmap_palette(pixmap, baked->palette_count, baked->palette)) {
             return jl_complain(complaint, "out of memory for the palette");
         }
         baked->image.palette = baked->palette;

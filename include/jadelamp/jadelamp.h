@@ -16,6 +16,7 @@
 #include "jadelamp/draw.h"
 #include "jadelamp/shapes.h"
 #include "jadelamp/image.h"
+#include "jadelamp/animation.h"
 #include "jadelamp/font.h"
 #include "jadelamp/text.h"
 #include "jadelamp/format.h"

@@ -43,7 +43,8 @@ struct jl_picture_recipe {
     enum jl_bake_dither dither;
     enum jl_bake_clear clear;
     jl_color background, key;
-    bool plain; /**< not packed, however large */
+    bool plain;              /**< not packed, however large */
+    const jl_color *palette; /**< for formats of indices: as many as they have; NULL: the best */
 };
 
 /** A baked picture. Free it; the image points into it. */
