@@ -269,7 +269,7 @@ static void write_down(int argc, const char **argv, char *made, size_t size) {
 }
 
 static int bake_picture(int argc, const char **argv) {
-    struct typed typed = {NULL};
+    struct typed typed = {.into = NULL};
     char made[600];
     const struct poptOption options[] = {
         {"format", 'f', POPT_ARG_STRING, &typed.format, 0, "of the pixels, such as 5-6-5", "NAME"},
@@ -434,10 +434,11 @@ static int bake_font(int argc, const char **argv) {
 
 static void print_frames(const struct jl_baked_frames *baked, const char *name) {
     const struct jl_animation *animation = &baked->animation;
-    printf("%s: %d pictures of %d x %d, %s, %d rectangles, %zu bytes of pixels; whole and plain "
+    printf("%s: %d pictures of %d x %d, %s, %d rectangles, %zu bytes of flash; whole and plain "
            "%zu\n",
            name, animation->step_count, animation->width, animation->height,
-           jl_bake_format_name(baked->format), baked->part_count, baked->pixel_bytes,
+           jl_bake_format_name(baked->format), baked->part_count,
+           baked->pixel_bytes + (size_t)baked->part_count * JL_ANIMATION_PART_BYTES,
            baked->plain_bytes);
 }
 
@@ -481,7 +482,7 @@ static int frames(const char *verb, const char *const *paths, int count, const c
 }
 
 static int bake_frames(int argc, const char **argv) {
-    struct typed typed = {NULL};
+    struct typed typed = {.into = NULL};
     char made[600];
     int shown_ms = 100;
     const struct poptOption options[] = {

@@ -65,11 +65,22 @@ static void add_tile(struct rects *rects, struct jl_rect tile) {
     rects->at[rects->count++] = tile;
 }
 
-/* Until no two touch. */
-static void settle(struct rects *rects) {
+/* Bytes of flash that a rectangle takes: half of its pixels, as packing goes, and its constant. */
+static long cost_of(const struct jl_rect *area, int bits) {
+    return (long)area->w * area->h * bits / 16 + JL_ANIMATION_PART_BYTES;
+}
+
+static bool is_better_joined(const struct jl_rect *a, const struct jl_rect *b, int bits) {
+    struct jl_rect joined = *a;
+    join(&joined, b);
+    return cost_of(&joined, bits) <= cost_of(a, bits) + cost_of(b, bits);
+}
+
+/* Until no two are better as one. */
+static void settle(struct rects *rects, int bits) {
     for (int i = 0; i < rects->count; i++) {
         for (int k = i + 1; k < rects->count; k++) {
-            if (touches(&rects->at[i], &rects->at[k])) {
+            if (is_better_joined(&rects->at[i], &rects->at[k], bits)) {
                 join(&rects->at[i], &rects->at[k]);
                 rects->at[k] = rects->at[--rects->count];
                 i = -1;
@@ -79,7 +90,7 @@ static void settle(struct rects *rects) {
     }
 }
 
-static void find_changes(const struct jl_picture *before, const struct jl_picture *after,
+static void find_changes(const struct jl_picture *before, const struct jl_picture *after, int bits,
                          struct rects *rects) {
     rects->count = 0;
     for (int y = 0; y < after->height; y += TILE) {
@@ -92,7 +103,7 @@ static void find_changes(const struct jl_picture *before, const struct jl_pictur
             }
         }
     }
-    settle(rects);
+    settle(rects, bits);
 }
 
 /* ---- parts ---- */
@@ -153,7 +164,8 @@ static bool add_step(struct baking *b, const struct jl_picture *before,
     struct rects rects = {.count = 1};
     rects.at[0] = (struct jl_rect){0, 0, (int16_t)after->width, (int16_t)after->height};
     if (before) {
-        find_changes(before, after, &rects);
+        int bits = b->recipe.format->bits_per_pixel * b->recipe.format->planes;
+        find_changes(before, after, bits, &rects);
     }
     *step = (struct jl_animation_step){.part_count = (uint16_t)rects.count,
                                        .shown_ms = (uint16_t)(shown_ms < 1       ? 1

@@ -92,13 +92,13 @@ bool jl_baked_frames_write(const struct jl_baked_frames *baked, const char *dire
         return false;
     }
     FILE *body = files.body.stream;
-    fprintf(
-        files.header.stream,
-        "/*\n * %d pictures of %d x %d pixels, %s, as %d rectangles: %zu bytes of pixels; all of "
-        "them\n * whole would be %zu.\n */\nextern const struct jl_animation %s;\n",
-        animation->step_count, animation->width, animation->height,
-        jl_bake_format_name(baked->format), baked->part_count, baked->pixel_bytes,
-        baked->plain_bytes, name);
+    fprintf(files.header.stream,
+            "/*\n * %d pictures of %d x %d pixels, %s, as %d rectangles: %zu bytes of pixels, %d "
+            "of places;\n * all of them whole would be %zu.\n */\nextern const struct jl_animation "
+            "%s;\n",
+            animation->step_count, animation->width, animation->height,
+            jl_bake_format_name(baked->format), baked->part_count, baked->pixel_bytes,
+            baked->part_count * JL_ANIMATION_PART_BYTES, baked->plain_bytes, name);
     fprintf(body, "#include <stddef.h>\n\n");
     write_data(body, baked);
     fprintf(body, "\nstatic const struct jl_animation_part parts[%d] = {\n", baked->part_count);

@@ -11,7 +11,10 @@
 extern "C" {
 #endif
 
-enum { JL_MOST_FRAMES = 500 };
+enum {
+    JL_MOST_FRAMES = 500,
+    JL_ANIMATION_PART_BYTES = 40, /**< flash of a struct jl_animation_part on a 32-bit machine */
+};
 
 /** Pictures with their times, before baking. */
 struct jl_film {
