@@ -69,9 +69,9 @@ bool jl_baked_font_write(const struct jl_baked_font *baked, const char *director
     }
     fprintf(files.header.stream,
             "/*\n * %s: %d characters in lines of %d pixels, %d bit%s a pixel, %zu bytes.\n */\n"
-            "extern const struct jl_font %s;\n",
+            "extern const struct jl_font %s;\nenum { %s_bytes = %zu };\n",
             baked->family, baked->glyphs, font->height, soft ? 4 : 1, soft ? "s" : "", baked->bytes,
-            name);
+            name, name, baked->bytes);
     fprintf(files.body.stream, "static const uint8_t table[%zu] = {\n", baked->bytes);
     c_write_bytes(files.body.stream, baked->table, baked->bytes);
     fprintf(files.body.stream,
