@@ -32,6 +32,7 @@ bench:
 	@$(BUILD)/bench/bench_wire
 	@$(BUILD)/bench/bench_panels
 	@$(BUILD)/bench/bench_flow
+	@$(BUILD)/bench/bench_bake docs/screenshots/tide-board.png
 	@$(BUILD)/bench/bench_emulator
 	@$(BUILD)/bench/bench_draw
 	@scripts/bench-instructions $(BUILD)

@@ -586,6 +586,8 @@ static void examples_show_what_they_should(void) {
     }
     EXPECT_INT(run(EXAMPLE_DIR "/example_quay_gauge ssd1306-128x64-i2c ."), 0);
     EXPECT_CONTAINS(output, "ok");
+    EXPECT_INT(run(EXAMPLE_DIR "/example_notice st7735-128x160-spi ."), 0);
+    EXPECT_CONTAINS(output, "ok");
     EXPECT_INT(run(EXAMPLE_DIR "/example_lock_display hd44780-20x4-expander ."), 0);
     EXPECT_CONTAINS(output, "ok");
     EXPECT_INT(run(EXAMPLE_DIR "/example_big_digits hd44780-16x2-4bit ."), 0);

@@ -37,11 +37,24 @@ static void read(const struct jl_image *image, const struct jl_lines *lines,
                  struct jl_unpacking *state, uint32_t line, uint32_t first, uint32_t count,
                  uint8_t *out) {
     uint8_t bytes = lines->unit_bytes;
-    for (uint32_t end = first + count; first < end; first++, out += bytes) {
+    while (count) {
         seek(image, lines, state, line, first);
-        bool run = *state->at >= RUN;
-        const uint8_t *unit = state->at + 1 + (run ? 0 : (first - state->unit) * bytes);
-        memcpy(out, unit, bytes);
+        uint32_t inside = first - state->unit;
+        uint32_t part = units_of(state->at) - inside;
+        const uint8_t *unit = state->at + 1;
+        part = part < count ? part : count;
+        first += part;
+        count -= part;
+        if (*state->at < RUN) {
+            memcpy(out, unit + inside * bytes, part * bytes);
+            out += part * bytes;
+            continue;
+        }
+        for (; part; part--, out += bytes) {
+            for (uint8_t i = 0; i < bytes; i++) {
+                out[i] = unit[i];
+            }
+        }
     }
 }
 
