@@ -176,7 +176,8 @@ static void present_332(void) {
 }
 static void present_palette(void) {
     static const jl_color palette[16] = {JL_BLACK, JL_WHITE, JL_RED};
-    must(jl_frame_init_palette(&small, &jl_palette4, palette, W, H, small_pixels, sizeof small_pixels));
+    must(jl_frame_init_palette(&small, &jl_palette4, palette, W, H, small_pixels,
+                               sizeof small_pixels));
     must(jl_panel_present_as(&panel, &small, line_memory, sizeof line_memory));
 }
 
@@ -236,7 +237,8 @@ int main(int argc, char **argv) {
     open_panel();
     memset(other, 0x37, sizeof other);
     picture = (struct jl_image){.format = &jl_rgb565, .pixels = other, .width = W, .height = H};
-    sprite = (struct jl_image){.format = &jl_rgb565, .pixels = other, .width = SPRITE, .height = SPRITE};
+    sprite =
+        (struct jl_image){.format = &jl_rgb565, .pixels = other, .width = SPRITE, .height = SPRITE};
     if (argc > 1) {
         for (int i = 0; i < CASES; i++) {
             if (strcmp(argv[1], "--list") == 0) {

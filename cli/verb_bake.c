@@ -41,6 +41,15 @@ static void print_art(const struct jl_glyph_art *art) {
     putchar('\n');
 }
 
+/* The command as typed, for the baked files. */
+static void write_down(int argc, const char **argv, char *made, size_t size) {
+    snprintf(made, size, "jadelamp");
+    for (int i = 0; i < argc; i++) {
+        size_t length = strlen(made);
+        snprintf(made + length, size - length, " %s", argv[i]);
+    }
+}
+
 /* The name that was given, or the file's. */
 static const char *chosen_name(const char *given, const char *path, char usual[100]) {
     default_name(path, usual, 100);
@@ -61,14 +70,42 @@ static int glyph(const char *verb, const char *path, const char *directory, cons
     return EXIT_GOOD;
 }
 
+/* The same for a font: any size, any number. */
+static int art_font(const char *verb, const char *path, int ascent, const char *made,
+                    const char *directory, const char *given) {
+    char usual[100];
+    struct jl_baked_font baked;
+    struct jl_complaint complaint = {""};
+    const char *name = chosen_name(given, path, usual);
+    if (ascent < 0 || ascent > 64) {
+        return cli_bad(verb, "--ascent %d: expected 1 to 64 rows", ascent);
+    }
+    if (!jl_bake_art_font(path, ascent, &baked, &complaint)) {
+        return cli_bad(verb, "%s", complaint.text);
+    }
+    bool good = jl_baked_font_write(&baked, directory, name, made, &complaint);
+    if (good) {
+        printf("%s: %d characters in lines of %d pixels, %zu bytes of flash\nwrote %s.c and %s.h "
+               "into %s\n",
+               name, baked.glyphs, baked.font.height, baked.bytes, name, name, directory);
+    }
+    jl_baked_font_free(&baked);
+    return good ? EXIT_GOOD : cli_bad(verb, "%s", complaint.text);
+}
+
 static int bake_glyph(int argc, const char **argv) {
     char *directory = NULL; /* popt allocates what it puts here */
     char *name = NULL;
+    int as_font = 0, ascent = 0;
+    char made[600];
     const struct poptOption options[] = {
         {"into", 'o', POPT_ARG_STRING, &directory, 0, "folder for the files, else this one", "DIR"},
         {"name", 'n', POPT_ARG_STRING, &name, 0, "of the constant and the files, else FILE's",
          "NAME"},
+        {"font", 0, POPT_ARG_NONE, &as_font, 0, "a font or icons of any size instead", NULL},
+        {"ascent", 0, POPT_ARG_INT, &ascent, 0, "rows above the baseline of such a font", "N"},
         POPT_AUTOHELP POPT_TABLEEND};
+    write_down(argc, argv, made, sizeof made);
     poptContext context =
         cli_parse(argc, argv, options,
                   "FILE\n\nTurns text art into characters of a character module: a line \"= 26F5\" "
@@ -78,11 +115,34 @@ static int bake_glyph(int argc, const char **argv) {
     if (context && !path) {
         cli_bad(argv[0], "name a file with text art; see jadelamp bake glyph --help");
     } else if (context && !cli_too_many(context, argv[0])) {
-        status = glyph(argv[0], path, directory ? directory : ".", name);
+        status = as_font ? art_font(argv[0], path, ascent, made, directory ? directory : ".", name)
+                         : glyph(argv[0], path, directory ? directory : ".", name);
     }
     poptFreeContext(context);
     free(directory);
     free(name);
+    return status;
+}
+
+/* ---- the reverse ---- */
+
+static int bake_art(int argc, const char **argv) {
+    struct jl_complaint complaint = {""};
+    const struct poptOption options[] = {POPT_AUTOHELP POPT_TABLEEND};
+    poptContext context = cli_parse(
+        argc, argv, options,
+        "FILE.c\n\nPrints a font that was baked into C as text art, for review or a diff; soft\n"
+        "edges as : and +.\n");
+    int status = EXIT_BAD;
+    const char *path = context ? poptGetArg(context) : NULL;
+    if (context && !path) {
+        cli_bad(argv[0], "name a C file that jadelamp bake wrote");
+    } else if (context && !cli_too_many(context, argv[0])) {
+        status = jl_print_baked_font(path, stdout, &complaint)
+                     ? EXIT_GOOD
+                     : cli_bad(argv[0], "%s", complaint.text);
+    }
+    poptFreeContext(context);
     return status;
 }
 
@@ -257,15 +317,6 @@ static int picture(const char *verb, const char *path, const char *made,
     }
     jl_pixmap_free(&pixmap);
     return good ? EXIT_GOOD : cli_bad(verb, "%s", complaint.text);
-}
-
-/* The command as typed, for the baked files. */
-static void write_down(int argc, const char **argv, char *made, size_t size) {
-    snprintf(made, size, "jadelamp");
-    for (int i = 0; i < argc; i++) {
-        size_t length = strlen(made);
-        snprintf(made + length, size - length, " %s", argv[i]);
-    }
 }
 
 static int bake_picture(int argc, const char **argv) {
@@ -539,6 +590,7 @@ int verb_bake(int argc, const char **argv) {
         {"picture", "bake picture", bake_picture, "a picture into an image for a panel"},
         {"frames", "bake frames", bake_frames, "an animation into the rectangles that change"},
         {"font", "bake font", bake_font, "characters of a font file into a font"},
+        {"art", "bake art", bake_art, "a baked font back into text art"},
     };
     for (size_t i = 0; argc > 1 && i < sizeof kinds / sizeof kinds[0]; i++) {
         if (strcmp(argv[1], kinds[i].name) == 0) {
@@ -548,7 +600,7 @@ int verb_bake(int argc, const char **argv) {
     }
     bool asked = argc > 1 && strcmp(argv[1], "--help") == 0;
     if (!asked) {
-        return cli_bad(argv[0], "%s: expected what to bake: glyph, picture, frames or font",
+        return cli_bad(argv[0], "%s: expected what to bake: glyph, picture, frames, font or art",
                        argc > 1 ? argv[1] : "nothing");
     }
     puts("Usage: jadelamp bake WHAT FILE [OPTIONS]\n");

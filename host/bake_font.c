@@ -7,57 +7,19 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "byte_table.h"
+
 enum {
-    HEADER_BYTES = 12,
-    RECORD_BYTES = 8, /* of a range, and of a glyph */
     MOST_GLYPHS = 65535,
     MOST_BITMAP_BYTES = 1 << 24,
     LEAST_PIXELS = 4,
     MOST_PIXELS = 127,
 };
 
-/* A table that grows. */
-struct bytes {
-    uint8_t *at;
-    size_t count, room;
-    bool failed;
-};
-
-static void add_byte(struct bytes *bytes, int value) {
-    if (bytes->count == bytes->room) {
-        size_t room = bytes->room ? bytes->room * 2 : 4096;
-        uint8_t *at = realloc(bytes->at, room);
-        if (!at) {
-            bytes->failed = true;
-            return;
-        }
-        bytes->at = at;
-        bytes->room = room;
-    }
-    bytes->at[bytes->count++] = (uint8_t)value;
-}
-
-static void add_number(struct bytes *bytes, uint32_t value, int count) {
-    while (count--) {
-        add_byte(bytes, (int)(value & 0xFF));
-        value >>= 8;
-    }
-}
-
-static void add_all(struct bytes *bytes, const struct bytes *more) {
-    for (size_t i = 0; i < more->count; i++) {
-        add_byte(bytes, more->at[i]);
-    }
-    bytes->failed |= more->failed;
-}
-
 struct baking {
     FT_Library library;
     FT_Face face;
-    int bits;
-    struct bytes ranges, glyphs, bitmaps;
-    int range_count, glyph_count;
-    uint32_t last_code;
+    struct packed_font font;
     struct jl_baked_font *baked;
     struct jl_complaint *complaint;
     const char *path;
@@ -82,7 +44,7 @@ static void add_stencil(struct bytes *out, const FT_Bitmap *map) {
             for (int y = page; y < height && y < page + 8; y++) {
                 byte |= (coverage_at(map, x, y) > 7) << (y - page);
             }
-            add_byte(out, byte);
+            bytes_add(out, byte);
         }
     }
 }
@@ -91,7 +53,7 @@ static void add_coverage(struct bytes *out, const FT_Bitmap *map) {
     for (int y = 0; y < (int)map->rows; y++) {
         for (int x = 0; x < (int)map->width; x += 2) {
             int right = x + 1 < (int)map->width ? coverage_at(map, x + 1, y) : 0;
-            add_byte(out, coverage_at(map, x, y) << 4 | right);
+            bytes_add(out, coverage_at(map, x, y) << 4 | right);
         }
     }
 }
@@ -104,30 +66,14 @@ static void note_missing(struct jl_baked_font *baked, uint32_t code) {
     baked->missing_count++;
 }
 
-/* The range that ends before this code, or a new one. */
-static void count_code(struct baking *b, uint32_t code) {
-    if (b->range_count && code == b->last_code + 1) {
-        uint8_t *count = b->ranges.at + b->ranges.count - 4;
-        int now = (count[0] | count[1] << 8) + 1;
-        count[0] = (uint8_t)now;
-        count[1] = (uint8_t)(now >> 8);
-    } else {
-        add_number(&b->ranges, code, 3);
-        add_byte(&b->ranges, 0);
-        add_number(&b->ranges, 1, 2);
-        add_number(&b->ranges, (uint32_t)b->glyph_count, 2);
-        b->range_count++;
-    }
-    b->last_code = code;
-}
-
 static bool add_glyph(struct baking *b, uint32_t code) {
     FT_UInt index = FT_Get_Char_Index(b->face, code);
     if (!index) {
         note_missing(b->baked, code);
         return true;
     }
-    FT_Int32 how = FT_LOAD_RENDER | (b->bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL);
+    FT_Int32 how =
+        FT_LOAD_RENDER | (b->font.bits == 1 ? FT_LOAD_TARGET_MONO : FT_LOAD_TARGET_NORMAL);
     if (FT_Load_Glyph(b->face, index, how) != 0) {
         return jl_complain(b->complaint, "%s: the glyph of U+%04X is broken", b->path,
                            (unsigned)code);
@@ -140,7 +86,7 @@ static bool add_glyph(struct baking *b, uint32_t code) {
         return jl_complain(b->complaint, "%s: U+%04X is in colours, which fonts here have not",
                            b->path, (unsigned)code);
     }
-    if (b->glyph_count == MOST_GLYPHS || b->bitmaps.count >= MOST_BITMAP_BYTES ||
+    if (b->font.glyph_count == MOST_GLYPHS || b->font.bitmaps.count >= MOST_BITMAP_BYTES ||
         map->width > 255 || map->rows > 255 || advance < 0 || advance > 255 ||
         slot->bitmap_left < -128 || slot->bitmap_left > 127 || slot->bitmap_top < -128 ||
         slot->bitmap_top > 127) {
@@ -149,18 +95,13 @@ static bool add_glyph(struct baking *b, uint32_t code) {
                            "of up to 255 pixels a side)",
                            b->path, (unsigned)code, MOST_GLYPHS);
     }
-    count_code(b, code);
-    add_number(&b->glyphs, (uint32_t)b->bitmaps.count, 3);
-    add_byte(&b->glyphs, (int)map->width);
-    add_byte(&b->glyphs, (int)map->rows);
-    add_byte(&b->glyphs, slot->bitmap_left);
-    add_byte(&b->glyphs, slot->bitmap_top);
-    add_byte(&b->glyphs, (int)advance);
-    b->glyph_count++;
-    if (b->bits == 1) {
-        add_stencil(&b->bitmaps, map);
+    packed_font_code(&b->font, code);
+    packed_font_glyph(&b->font, (int)map->width, (int)map->rows, slot->bitmap_left,
+                      slot->bitmap_top, (int)advance);
+    if (b->font.bits == 1) {
+        add_stencil(&b->font.bitmaps, map);
     } else {
-        add_coverage(&b->bitmaps, map);
+        add_coverage(&b->font.bitmaps, map);
     }
     return true;
 }
@@ -209,19 +150,7 @@ static void make_table(struct baking *b, struct bytes *table) {
     long ascent = (metrics->ascender + 63) >> 6, descent = (63 - metrics->descender) >> 6;
     ascent = ascent < 1 ? 1 : ascent > 200 ? 200 : ascent;
     descent = descent < 0 ? 0 : descent > 55 ? 55 : descent;
-    static const uint8_t mark[] = {'J', 'L', 'F', '1'};
-    for (int i = 0; i < 4; i++) {
-        add_byte(table, mark[i]);
-    }
-    add_byte(table, b->bits);
-    add_byte(table, (int)ascent);
-    add_byte(table, (int)(ascent + descent));
-    add_byte(table, 0);
-    add_number(table, (uint32_t)b->range_count, 2);
-    add_number(table, (uint32_t)b->glyph_count, 2);
-    add_all(table, &b->ranges);
-    add_all(table, &b->glyphs);
-    add_all(table, &b->bitmaps);
+    packed_font_end(&b->font, (int)ascent, (int)descent, table);
 }
 
 static bool bake(struct baking *b, int pixels, const struct jl_code_set *wanted) {
@@ -233,22 +162,16 @@ static bool bake(struct baking *b, int pixels, const struct jl_code_set *wanted)
             return false;
         }
     }
-    if (!b->glyph_count) {
+    if (!b->font.glyph_count) {
         return jl_complain(b->complaint, "%s: none of the characters wanted is in the font",
                            b->path);
     }
     struct bytes table = {NULL, 0, 0, false};
     make_table(b, &table);
-    jl_status status =
-        table.failed ? JL_TOO_SMALL : jl_font_open(&b->baked->font, table.at, table.count);
-    if (status != JL_OK) {
-        free(table.at);
-        return jl_complain(b->complaint, "%s: cannot be packed: %s", b->path,
-                           table.failed ? "out of memory" : jl_status_text(status));
+    if (!packed_font_take(&table, b->baked, b->path, b->complaint)) {
+        return false;
     }
-    b->baked->table = table.at;
-    b->baked->bytes = table.count;
-    b->baked->glyphs = b->glyph_count;
+    b->baked->glyphs = b->font.glyph_count;
     snprintf(b->baked->family, sizeof b->baked->family, "%s %s",
              b->face->family_name ? b->face->family_name : "a font",
              b->face->style_name ? b->face->style_name : "");
@@ -257,7 +180,8 @@ static bool bake(struct baking *b, int pixels, const struct jl_code_set *wanted)
 
 bool jl_bake_font(const char *path, int pixels, int bits, const struct jl_code_set *wanted,
                   struct jl_baked_font *baked, struct jl_complaint *complaint) {
-    struct baking b = {.bits = bits, .baked = baked, .complaint = complaint, .path = path};
+    struct baking b = {
+        .font = {.bits = bits}, .baked = baked, .complaint = complaint, .path = path};
     memset(baked, 0, sizeof *baked);
     if (pixels < LEAST_PIXELS || pixels > MOST_PIXELS || (bits != 1 && bits != 4)) {
         return jl_complain(complaint, "%d pixels of %d bits: expected %d to %d pixels, 1 or 4 bits",
@@ -266,9 +190,7 @@ bool jl_bake_font(const char *path, int pixels, int bits, const struct jl_code_s
     bool good = bake(&b, pixels, wanted);
     FT_Done_Face(b.face);
     FT_Done_FreeType(b.library);
-    free(b.ranges.at);
-    free(b.glyphs.at);
-    free(b.bitmaps.at);
+    packed_font_free(&b.font);
     return good;
 }
 

@@ -1,4 +1,5 @@
 /* Baked fonts as a specimen, and as C. */
+#include "byte_table.h"
 #include "c_files.h"
 #include "jadelamp/draw.h"
 #include "jadelamp/frame.h"
@@ -6,16 +7,6 @@
 #include "jadelamp/text.h"
 
 enum { SPECIMEN_WIDTH = 640, MARGIN = 8, MOST_SPECIMEN_ROWS = 60 };
-
-static void utf8_of(uint32_t code, char out[5]) {
-    static const uint8_t leads[] = {0, 0, 0xC0, 0xE0, 0xF0};
-    int count = code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4;
-    out[count] = '\0';
-    for (int i = count - 1; i > 0; i--, code >>= 6) {
-        out[i] = (char)(0x80 | (code & 0x3F));
-    }
-    out[0] = (char)(leads[count] | code);
-}
 
 /* Draws, or only counts the rows when there is no target. */
 static int draw_specimen(const struct jl_baked_font *baked, struct jl_target *target) {
@@ -27,7 +18,7 @@ static int draw_specimen(const struct jl_baked_font *baked, struct jl_target *ta
         if (!jl_font_has(&baked->font, code)) {
             continue;
         }
-        utf8_of(code, text);
+        code_to_utf8(code, text);
         int width = jl_text_width(&style, text);
         if (x + width > SPECIMEN_WIDTH - MARGIN) {
             x = MARGIN;

@@ -263,7 +263,7 @@ static void damaged_fonts(void) {
     remove(path);
 }
 
-static char output[4000];
+static char output[60000];
 
 static int run(const char *line) {
     char whole[900];
@@ -312,12 +312,46 @@ static void the_command(void) {
     EXPECT_INT(system(line), 0);
 }
 
+/* Text art to a font and back: the same dots; and fonts of our own from their art. */
+static void art_and_back(void) {
+    static const char art[] = "; two signs\n@ ascent 3\n= E000 E001\n#..# .##.#\n.##. #...#\n"
+                              "#..# #####\n= 41\n##\n#.\n##\n#.\n";
+    static const char *const said[] = {"; ascent 3, height 4\n= 0041\n##.\n#..\n##.\n#..\n= E000\n",
+                                       "#..#.\n.##..\n#..#.\n.....\n= E001\n",
+                                       ".##.#.\n#...#.\n#####.\n......\n"};
+    char line[400];
+    snprintf(line, sizeof line, "fonts-%ld/signs.txt", (long)getpid());
+    run("true");
+    EXPECT(jl_file_put(line, art, strlen(art), &complaint));
+    EXPECT_INT(run(JADELAMP " bake glyph signs.txt --font && " JADELAMP " bake art signs.c"), 0);
+    EXPECT_CONTAINS(output, "3 characters in lines of 4 pixels");
+    for (int i = 0; i < 3; i++) {
+        EXPECT_CONTAINS(output, said[i]);
+    }
+    EXPECT_INT(run(JADELAMP " bake glyph " FONT_ART "/icons-12.txt --font -n i && " JADELAMP
+                            " bake art i.c | grep -c '^='"),
+               0);
+    EXPECT_CONTAINS(output, "24\n"); /* as many icons as jl_font_icons12 has */
+    EXPECT_INT(run("cat " FONT_ART "/icons-12.txt | " JADELAMP " bake art signs.txt"), 2);
+    EXPECT_CONTAINS(output, "expected a font that jadelamp bake wrote");
+    EXPECT_INT(run(JADELAMP " bake art none.c"), 2);
+    EXPECT_INT(run(JADELAMP " bake art"), 2);
+    EXPECT_INT(run(JADELAMP " bake glyph signs.txt --font --ascent 70"), 2);
+    EXPECT_INT(run("printf '@ ascent x\\n' > b.txt; " JADELAMP " bake glyph b.txt --font"), 2);
+    EXPECT_CONTAINS(output, "b.txt:1: @ ascent: expected a number");
+    EXPECT_INT(run("printf '= 41\\n##\\n#\\n' > b.txt; " JADELAMP " bake glyph b.txt --font"), 2);
+    EXPECT_CONTAINS(output, "b.txt:3: \"#\" is 1 dots wide, expected 2");
+    snprintf(line, sizeof line, "rm -rf fonts-%ld", (long)getpid());
+    EXPECT_INT(system(line), 0);
+}
+
 const struct test_group test_groups[] = {
     {"glyphs_equal_freetype", glyphs_equal_freetype},
     {"a_bitmap_font", a_bitmap_font},
     {"large_sets", large_sets},
     {"sets_of_characters", sets_of_characters},
     {"damaged_fonts", damaged_fonts},
+    {"art_and_back", art_and_back},
     {"the_command", the_command},
     {NULL, NULL},
 };

@@ -9,6 +9,7 @@
 #include "jadelamp/sim/picture.h"
 
 #include <stddef.h>
+#include <stdio.h>
 
 #ifdef __cplusplus
 extern "C" {
@@ -62,6 +63,19 @@ struct jl_baked_font {
  */
 bool jl_bake_font(const char *path, int pixels, int bits, const struct jl_code_set *wanted,
                   struct jl_baked_font *baked, struct jl_complaint *complaint);
+
+/**
+ * A small font, or icons, from text art of up to 64 x 64 dots a character; each is as wide as
+ * drawn, and one column apart from the next.
+ *
+ * @param ascent rows above the baseline; 0: as a line "@ ascent N" says, else all of the highest
+ *               character
+ */
+bool jl_bake_art_font(const char *path, int ascent, struct jl_baked_font *baked,
+                      struct jl_complaint *complaint);
+
+/** Prints a font that was baked into C as text art, for review. */
+bool jl_print_baked_font(const char *path, FILE *out, struct jl_complaint *complaint);
 
 void jl_baked_font_free(struct jl_baked_font *baked);
 
