@@ -51,6 +51,7 @@ static void pack(const struct text_art *art, int ascent, struct bytes *table) {
         add_bitmap(&font.bitmaps, glyph);
     }
     packed_font_end(&font, ascent, height > ascent ? height - ascent : 0, table);
+    packed_font_free(&font);
 }
 
 bool jl_bake_art_font(const char *path, int ascent, struct jl_baked_font *baked,
