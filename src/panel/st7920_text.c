@@ -78,7 +78,7 @@ jl_status jl_st7920_define(struct jl_panel *panel, uint8_t index, const uint16_t
     if (status != JL_OK) {
         return status;
     }
-    for (uint8_t i = 0; i < SYMBOL_BYTES; i++) {
+    for (int i = 0; i < SYMBOL_BYTES; i++) {
         bytes[i] = (uint8_t)(i & 1 ? rows[i / 2] : rows[i / 2] >> 8);
     }
     return send(panel, (uint8_t)(SET_CGRAM | index << 4), bytes, sizeof bytes);
