@@ -8,6 +8,7 @@
 #include "notice_buoy.h"
 #include "notice_cjk.h"
 #include "notice_cyrillic.h"
+#include "notice_icons.h"
 #include "notice_latin.h"
 
 static const struct jl_panel_config tft = {
@@ -22,7 +23,8 @@ static uint8_t pixels[JL_RGB565_BYTES(128, 160)];
 
 /* A text and what its font costs. */
 static void put_line(struct jl_target *target, int16_t y, const char *text, int32_t bytes) {
-    static const struct jl_font *const others[] = {&notice_cyrillic, &notice_cjk, NULL};
+    static const struct jl_font *const others[] = {&notice_cyrillic, &notice_cjk, &notice_icons,
+                                                   NULL};
     static const struct jl_text_style large = {
         .font = &notice_latin, .ink = JL_WHITE, .paper = JL_NAVY, .fallbacks = others};
     static const struct jl_text_style small = {
@@ -36,7 +38,7 @@ static void put_line(struct jl_target *target, int16_t y, const char *text, int3
 static void draw(struct jl_target *target) {
     jl_fill_rect(target, (struct jl_rect){0, 0, 128, 160}, JL_NAVY);
     jl_draw_image(target, 0, 0, &notice_boat);
-    put_line(target, 74, "Lock shut", notice_latin_bytes);
+    put_line(target, 74, "Lock shut \uE00A", notice_latin_bytes);
     put_line(target, 100, "Шлюз закрыт", notice_cyrillic_bytes);
     put_line(target, 126, "船闸关闭", notice_cjk_bytes);
 }

@@ -5,13 +5,9 @@
 /* What a reader of the header wants to know before linking it. */
 static void write_facts(FILE *stream, const struct jl_baked_picture *baked) {
     const struct jl_image *image = &baked->image;
-    const char *order = image->format == &jl_rgb565       ? ", the byte with red first"
-                        : image->format == &jl_rgb565_cpu ? ", in the order of the processor that "
-                                                            "baked it (little-endian)"
-                                                          : "";
     size_t palette = (size_t)baked->palette_count * sizeof(jl_color);
-    fprintf(stream, "/*\n * %d x %d pixels, %s%s.\n * ", image->width, image->height,
-            jl_bake_format_name(image->format), order);
+    fprintf(stream, "/*\n * %d x %d pixels, %s: %s.\n * ", image->width, image->height,
+            jl_bake_format_name(image->format), jl_bake_format_order(image->format));
     if (image->packing) {
         fprintf(stream, "%zu bytes of pixels, packed from %zu", baked->pixel_bytes,
                 baked->plain_bytes);

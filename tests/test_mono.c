@@ -9,6 +9,7 @@
 
 #include "kinds.h"
 #include "notebook.h"
+#include "packer.h"
 #include "raw.h"
 #include "stage.h"
 
@@ -443,6 +444,57 @@ static void synced_bytes(void) {
     /* 32 addresses of 2 bytes with 16 and 16 bytes behind each: a transfer a byte */
     EXPECT_INT(book.transfers, 32 * (2 + 32));
     stage_close(&stage);
+}
+
+/* ---- images in the panel's own format ---- */
+
+/* Sent plain or packed, with memory for some lines or just one, they are what a frame shows. */
+static void images_without_a_frame(void) {
+    static const char *const names[] = {"sh1106 128x64", "st7565 128x64", "st7920 128x64",
+                                        "pcd8544 84x48"};
+    for (int i = 0; i < 5 * 3; i++) {
+        static uint8_t packed[140000];
+        static uint8_t memory[5000];
+        struct stage stage;
+        const struct make *make =
+            i / 3 < 4 ? mono_named(names[i / 3]) : make_named("st7789 135x240");
+        test_row("%s, way %d", make->name, i % 3);
+        stage_open(&stage, make, &(struct wish){0});
+        struct jl_frame frame = stage_frame(&stage, 0);
+        jl_draw_test_card(&frame.target, "image");
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        struct jl_image image = jl_image_of_frame(&frame);
+        unsigned bits = frame.format->bits_per_pixel;
+        size_t line = frame.stride_bytes;
+        size_t lines = (size_t)image.height >> frame.format->line_rows_log2;
+        if (i % 3) {
+            size_t unit = bits < 8 ? 1 : bits / 8;
+            size_t bytes = pack_lines(frame.pixels, line / unit, unit, lines, NULL, packed);
+            EXPECT(bytes < sizeof packed);
+            image.pixels = packed;
+            image.packing = &jl_packing_runs;
+        }
+        size_t room = i % 3 == 2 ? line : sizeof memory;
+        EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &image, memory, room), JL_OK);
+        struct jl_picture seen = stage_look(&stage),
+                          expected = stage_expected(&stage, &frame, make);
+        EXPECT_PICTURE(&seen, &expected, "image");
+        jl_picture_free(&seen);
+        jl_picture_free(&expected);
+        stage_expect_content(&stage);
+        if (image.packing) {
+            EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &image, memory, line - 1),
+                       JL_TOO_SMALL);
+            EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &image, NULL, 0), JL_BAD_ARGUMENT);
+        }
+        EXPECT_INT(jl_panel_send_image(&stage.panel, 16, 0, &image, memory, room), JL_OUT_OF_RANGE);
+        image.has_key = true;
+        EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &image, memory, room), JL_UNSUPPORTED);
+        image.has_key = false;
+        image.format = &jl_grey2;
+        EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &image, memory, room), JL_UNSUPPORTED);
+        stage_close(&stage);
+    }
 }
 
 /* ---- the text mode of the st7920 ---- */
@@ -895,6 +947,7 @@ const struct test_group test_groups[] = {
     {"wrong_columns", wrong_columns},
     {"complaints", complaints},
     {"voltage_on_the_glass", voltage_on_the_glass},
+    {"images_without_a_frame", images_without_a_frame},
     {"st7920_text_bytes", st7920_text_bytes},
     {"st7920_text_on_the_glass", st7920_text_on_the_glass},
     {"st7920_mistakes", st7920_mistakes},

@@ -63,6 +63,9 @@ const struct jl_format *jl_bake_format(const char *name);
 const char *jl_bake_format_name(const struct jl_format *format);
 const char *jl_bake_format_constant(const struct jl_format *format);
 
+/** How its pixels lie in bytes, in words. NULL: none. */
+const char *jl_bake_format_order(const struct jl_format *format);
+
 /** All names, for messages: "a, b or c". */
 const char *jl_bake_format_list(void);
 
