@@ -6,8 +6,24 @@
 
 enum { BYTES_A_LINE = 16 };
 
+/* Words of C11 that no constant can have (ISO 9899:2011, 6.4.1). */
+static bool is_keyword(const char *name) {
+    static const char *const words[] = {
+        "auto",    "break",  "case",     "char",   "const",    "continue", "default",
+        "do",      "double", "else",     "enum",   "extern",   "float",    "for",
+        "goto",    "if",     "inline",   "int",    "long",     "register", "restrict",
+        "return",  "short",  "signed",   "sizeof", "static",   "struct",   "switch",
+        "typedef", "union",  "unsigned", "void",   "volatile", "while"};
+    for (size_t i = 0; i < sizeof words / sizeof words[0]; i++) {
+        if (strcmp(name, words[i]) == 0) {
+            return true;
+        }
+    }
+    return false;
+}
+
 static bool is_identifier(const char *name) {
-    if (!isalpha((unsigned char)*name) && *name != '_') {
+    if ((!isalpha((unsigned char)*name) && *name != '_') || is_keyword(name)) {
         return false;
     }
     for (; *name; name++) {

@@ -534,6 +534,7 @@ static void the_command(void) {
         {JADELAMP " bake picture ferry-boat.png --card hd44780-8x1-4bit", 2, "shows no pictures"},
         {JADELAMP " bake picture missing.png -f 5-6-5", 2, "cannot read the picture missing.png"},
         {JADELAMP " bake picture ferry-boat.png -f 5-6-5 --name 1x", 2, "no name for C"},
+        {JADELAMP " bake picture ferry-boat.png -f 5-6-5 --name switch", 2, "no name for C"},
         {JADELAMP " bake picture a b -f 5-6-5", 2, "one argument too many"},
         {JADELAMP " bake picture ferry-boat.png -f 5-6-5 --raw && wc -c < ferry_boat.bin", 0,
          "3000"},

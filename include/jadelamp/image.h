@@ -53,9 +53,9 @@ struct jl_image jl_image_of_frame(const struct jl_frame *frame);
 
 /**
  * Draws a picture with its top left at (x, y), clipped. Where target and picture have
- * the same format of whole bytes, rows are copied as they are. Packed pictures are unpacked by
- * spans of 16 pixels, from the top on; on turned targets, which ask for columns, each span
- * begins at the top again.
+ * the same format of whole bytes, rows are copied as they are, or unpacked right into the
+ * frame. Other packed pictures are unpacked by spans of 16 pixels, from the top on; on turned
+ * targets, which ask for columns, each span begins at the top again.
  */
 void jl_draw_image(struct jl_target *target, int16_t x, int16_t y, const struct jl_image *image);
 

@@ -89,19 +89,26 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
     }
 }
 
-/* Rows of the same format: a frame takes them byte by byte. */
-static void copy_rows(struct jl_frame *to, struct jl_rect visible, const struct jl_frame *from,
-                      int from_x, int from_y) {
+/* Rows of the same format: a frame takes them byte by byte, copied or unpacked in place. */
+static void copy_rows(struct jl_frame *to, struct jl_rect visible,
+                      const struct placed_image *placed) {
+    const struct jl_image *image = placed->image;
+    const struct jl_frame *from = &placed->frame;
     size_t pixel_bytes = to->format->bits_per_pixel / 8;
-    const uint8_t *source =
-        from->pixels + (size_t)from_y * from->stride_bytes + (size_t)from_x * pixel_bytes;
+    uint32_t from_x = (uint32_t)(visible.x - placed->x);
+    uint32_t from_y = (uint32_t)(visible.y - placed->y);
     uint8_t *out = to->pixels + (size_t)(visible.y - to->target.bounds.y) * to->stride_bytes +
                    (size_t)visible.x * pixel_bytes;
-    size_t row_bytes = (size_t)visible.w * pixel_bytes;
-    for (int y = 0; y < visible.h; y++) {
-        memcpy(out, source, row_bytes);
-        out += to->stride_bytes;
-        source += from->stride_bytes;
+    for (int row = 0; row < visible.h; row++, out += to->stride_bytes) {
+        uint32_t y = from_y + (uint32_t)row;
+        if (image->packing) {
+            struct jl_lines lines = jl_lines_of(image);
+            image->packing->read(image, &lines, placed->planes, y, from_x, (uint32_t)visible.w,
+                                 out);
+        } else {
+            memcpy(out, from->pixels + y * from->stride_bytes + from_x * pixel_bytes,
+                   (size_t)visible.w * pixel_bytes);
+        }
     }
     if (to->damage) {
         to->damage->add(to->damage, visible);
@@ -113,12 +120,11 @@ void jl_draw_image(struct jl_target *target, int16_t x, int16_t y, const struct 
     struct jl_unpacking planes[2] = {{NULL, NULL, 0, 0}};
     struct placed_image placed = {frame_of(image), image, x, y, planes};
     bool same = target->ops == &image->format->ops; /* then the target is a frame of that format */
-    bool plain = !image->has_key && !image->mask && !image->packing && !image->palette;
+    bool plain = !image->has_key && !image->mask && !image->palette;
     if (same && plain && !target->painter && image->format->bits_per_pixel >= 8) {
         struct jl_rect visible = jl_rect_intersect(area, target->clip);
         if (visible.w > 0) {
-            copy_rows((struct jl_frame *)target, visible, &placed.frame, visible.x - x,
-                      visible.y - y);
+            copy_rows((struct jl_frame *)target, visible, &placed);
         }
         return;
     }
