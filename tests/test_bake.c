@@ -541,6 +541,8 @@ static void the_command(void) {
         {"ls | wc -l", 0, "3"}, /* the picture, the raw pixels, their preview: no more */
         {JADELAMP " bake picture ferry-boat.png -f mono-rows && cat ferry_boat.h", 0,
          "Made by jadelamp bake picture ferry-boat.png -f mono-rows */"},
+        {JADELAMP " bake picture ferry-boat.png -f palette2 --json", 0, "\"palette_colors\":\t4"},
+        {JADELAMP " bake picture ferry-boat.png -f mono-rows", 0, "wrote"},
         {"cat ferry_boat.h", 0, "50 x 30 pixels, mono-rows: rows, the left pixel in bit 7."},
         {"cp ferry_boat.c 1.c && " JADELAMP " bake picture ferry-boat.png -f mono-rows && "
          "cmp 1.c ferry_boat.c",

@@ -295,6 +295,8 @@ static void the_command(void) {
         {"ls | wc -l", 0, "0"},
         {JADELAMP " bake font " OUTLINES " --size 14 -n pier -t Pier -r 30-39", 0, "14 characters"},
         {JADELAMP " bake font " OUTLINES " --size 14 -n pier -t '7 \u96E8'", 1, "U+96E8"},
+        {JADELAMP " bake font " OUTLINES " --size 14 -n pier -t '7 \u96E8' --json", 1,
+         "\"missing\":\t[38632]"},
         {JADELAMP " bake font " OUTLINES " --size 14 --bits 4", 0, "DejaVuSans-specimen.png"},
         {JADELAMP " bake font " OUTLINES " --size 14 -n soft --bits 4 && "
                   "printf '#include \"soft.h\"\\nint main(void){return "
@@ -334,6 +336,8 @@ static void art_and_back(void) {
     EXPECT_CONTAINS(output, "24\n"); /* as many icons as jl_font_icons12 has */
     EXPECT_INT(run("cat " FONT_ART "/icons-12.txt | " JADELAMP " bake art signs.txt"), 2);
     EXPECT_CONTAINS(output, "expected a font that jadelamp bake wrote");
+    EXPECT_INT(run(JADELAMP " bake glyph signs.txt --font --json"), 0);
+    EXPECT_CONTAINS(output, "\"characters\":\t3");
     EXPECT_INT(run(JADELAMP " bake art none.c"), 2);
     EXPECT_INT(run(JADELAMP " bake art"), 2);
     EXPECT_INT(run(JADELAMP " bake glyph signs.txt --font --ascent 70"), 2);

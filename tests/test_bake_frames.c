@@ -322,6 +322,8 @@ static void the_command(void) {
          "-Wconversion -Werror -I" INCLUDE_DIR " m.c boat.c " LIBRARY " " SANITIZER_FLAGS
          " -o m && ./m && echo played",
          0, "played"},
+        {JADELAMP " bake frames 0.png 1.png 2.png -c ssd1306-128x64-i2c -n boat --json", 0,
+         "\"pictures_a_second\""},
         {JADELAMP " bake frames 0.png 1.png -c hd44780-8x1-4bit", 2, "shows no pictures"},
     };
     char line[100];

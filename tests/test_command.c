@@ -506,6 +506,8 @@ static void bake_glyph(void) {
     EXPECT_CONTAINS(written("here/a_boat.h"), "extern const struct jl_char_glyph a_boat[1];");
     const char *source = written("here/a_boat.c");
     EXPECT_CONTAINS(source, "{0x26F5,");
+    EXPECT_INT(run(JADELAMP " bake glyph a-boat.txt --json --into here"), 0);
+    EXPECT_CONTAINS(output, "\"characters\":\t[9973]");
     EXPECT_CONTAINS(source, "0x1F, /* ##### */");
     EXPECT_CONTAINS(source, "0x10, /* #.... */");
     EXPECT_CONTAINS(source, "0x15, /* #.#.# */");
