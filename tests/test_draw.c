@@ -681,7 +681,59 @@ static void damage_follows_changes(void) {
     }
 }
 
+/* Images from elsewhere, by hand: what jl_image_check() lets through and what not. */
+static void checked_images(void) {
+    static const jl_color palette[16] = {0};
+    static const uint8_t mask[4] = {0};
+    static const struct {
+        struct jl_image image;
+        uint8_t bytes[8];
+        size_t count;
+        jl_status status;
+    } rows[] = {
+        {{.format = &jl_rgb332, .width = 3, .height = 1, .packing = &jl_packing_runs},
+         {2, 1, 2, 3},
+         4,
+         JL_OK},
+        {{.format = &jl_rgb332, .width = 3, .height = 1, .packing = &jl_packing_runs},
+         {129, 7},
+         2,
+         JL_OK},
+        {{.format = &jl_rgb332, .width = 3, .height = 1, .packing = &jl_packing_runs},
+         {130, 7},
+         2,
+         JL_TOO_SMALL}, /* a run of four in a line of three */
+        {{.format = &jl_rgb332, .width = 3, .height = 2, .packing = &jl_packing_runs},
+         {129, 7},
+         2,
+         JL_TOO_SMALL},
+        {{.format = &jl_rgb565, .width = 2, .height = 1, .packing = &jl_packing_runs},
+         {128, 7},
+         2,
+         JL_TOO_SMALL}, /* half a pixel */
+        {{.format = &jl_rgb332, .width = 3, .height = 2}, {0}, 6, JL_OK},
+        {{.format = &jl_rgb332, .width = 3, .height = 2}, {0}, 5, JL_TOO_SMALL},
+        {{.format = &jl_mono_columns, .width = 4, .height = 9}, {0}, 7, JL_TOO_SMALL},
+        {{.format = &jl_palette4, .width = 3, .height = 2}, {0}, 4, JL_BAD_ARGUMENT},
+        {{.format = &jl_palette4, .width = 3, .height = 2, .palette = palette}, {0}, 4, JL_OK},
+        {{.format = &jl_rgb332, .width = 3, .height = 2, .mask = mask, .mask_bits = 2},
+         {0},
+         6,
+         JL_BAD_ARGUMENT},
+        {{.format = &jl_rgb332, .width = 0, .height = 2}, {0}, 6, JL_BAD_ARGUMENT},
+        {{.format = NULL, .width = 3, .height = 2}, {0}, 6, JL_BAD_ARGUMENT},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_image image = rows[i].image;
+        image.pixels = rows[i].bytes;
+        test_row("row %d", (int)i);
+        EXPECT_INT(jl_image_check(&image, rows[i].count), rows[i].status);
+    }
+    EXPECT_INT(jl_image_check(NULL, 3), JL_BAD_ARGUMENT);
+}
+
 const struct test_group test_groups[] = {
+    {"checked_images", checked_images},
     {"random_calls", random_calls_equal_reference},
     {"small_rectangles", small_rectangles},
     {"font_art", font_equals_its_art},
