@@ -3,7 +3,6 @@
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
-#include <sys/wait.h>
 #include <unistd.h>
 
 #include "harness.h"
@@ -12,6 +11,7 @@
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/png.h"
 #include "kinds.h"
+#include "shell.h"
 
 static struct jl_complaint complaint;
 static char path[64];
@@ -434,17 +434,10 @@ static void transparency(void) {
 
 /* ---- the command ---- */
 
-static char output[8000];
-
 static int run(const char *line) {
-    char whole[1200];
-    snprintf(whole, sizeof whole, "cd bake-%ld && { %s ; } 2>&1", (long)getpid(), line);
-    FILE *pipe = popen(whole, "r");
-    size_t length = pipe ? fread(output, 1, sizeof output - 1, pipe) : 0;
-    output[length] = '\0';
-    int status = pipe ? pclose(pipe) : -1;
-    test_row("%s", line);
-    return WIFEXITED(status) ? WEXITSTATUS(status) : 1000 + status;
+    char folder[40];
+    snprintf(folder, sizeof folder, "bake-%ld", (long)getpid());
+    return shell_run(folder, line);
 }
 
 static void make_folder(void) {

@@ -4,7 +4,6 @@
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
-#include <sys/wait.h>
 #include <unistd.h>
 
 #include "harness.h"
@@ -13,6 +12,7 @@
 #include "jadelamp/host/bake_font.h"
 #include "jadelamp/host/file.h"
 #include "jadelamp/text.h"
+#include "shell.h"
 
 #define OUTLINES "/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf"
 
@@ -263,18 +263,13 @@ static void damaged_fonts(void) {
     remove(path);
 }
 
-static char output[60000];
-
 static int run(const char *line) {
-    char whole[900];
-    snprintf(whole, sizeof whole, "mkdir -p fonts-%ld; cd fonts-%ld && { %s ; } 2>&1",
-             (long)getpid(), (long)getpid(), line);
-    FILE *pipe = popen(whole, "r");
-    size_t length = pipe ? fread(output, 1, sizeof output - 1, pipe) : 0;
-    output[length] = '\0';
-    int status = pipe ? pclose(pipe) : -1;
-    test_row("%s", line);
-    return WIFEXITED(status) ? WEXITSTATUS(status) : 1000 + status;
+    char folder[40];
+    snprintf(folder, sizeof folder, "fonts-%ld", (long)getpid());
+    char made[64];
+    snprintf(made, sizeof made, "mkdir -p %s", folder);
+    EXPECT_INT(system(made), 0);
+    return shell_run(folder, line);
 }
 
 static void the_command(void) {

@@ -3,7 +3,6 @@
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
-#include <sys/wait.h>
 #include <unistd.h>
 
 #include "harness.h"
@@ -11,6 +10,7 @@
 #include "jadelamp/host/bake_frames.h"
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/png.h"
+#include "shell.h"
 
 enum { W = 45, H = 33, MOST = 12 };
 
@@ -294,17 +294,10 @@ static void bad_films(void) {
 
 /* ---- the command ---- */
 
-static char output[4000];
-
 static int run(const char *line) {
-    char whole[900];
-    snprintf(whole, sizeof whole, "cd film-folder-%ld && { %s ; } 2>&1", (long)getpid(), line);
-    FILE *pipe = popen(whole, "r");
-    size_t length = pipe ? fread(output, 1, sizeof output - 1, pipe) : 0;
-    output[length] = '\0';
-    int status = pipe ? pclose(pipe) : -1;
-    test_row("%s", line);
-    return WIFEXITED(status) ? WEXITSTATUS(status) : 1000 + status;
+    char folder[40];
+    snprintf(folder, sizeof folder, "film-folder-%ld", (long)getpid());
+    return shell_run(folder, line);
 }
 
 static void the_command(void) {

@@ -6,7 +6,6 @@
 #include <stdlib.h>
 #include <string.h>
 #include <sys/stat.h>
-#include <sys/wait.h>
 #include <unistd.h>
 
 #include "berth_plate.h"
@@ -17,21 +16,14 @@
 #include "kinds.h"
 #include "naive.h"
 #include "tide_board.h"
+#include "shell.h"
 
-static char output[200000];
 static char work[64];
 static struct jl_complaint complaint;
 
 /* Runs a shell line in a fresh folder, keeps stdout and stderr; the exit status. */
 static int run(const char *line) {
-    char whole[2048];
-    snprintf(whole, sizeof whole, "cd %s && { %s ; } 2>&1", work, line);
-    FILE *pipe = popen(whole, "r");
-    size_t length = pipe ? fread(output, 1, sizeof output - 1, pipe) : 0;
-    output[length] = '\0';
-    int status = pipe ? pclose(pipe) : -1;
-    test_row("%s", line);
-    return WIFEXITED(status) ? WEXITSTATUS(status) : 1000 + status;
+    return shell_run(work, line);
 }
 
 static void fresh_folder(void) {
