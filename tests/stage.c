@@ -279,3 +279,7 @@ struct jl_picture stage_expected(const struct stage *stage, const struct jl_fram
     }
     return picture;
 }
+
+bool stage_lit(const struct jl_picture *picture, int x, int y) {
+    return jl_picture_at(picture, x, y)[0] != 0;
+}

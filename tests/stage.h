@@ -61,6 +61,9 @@ struct jl_frame stage_frame(struct stage *stage, int which);
 /* Lets 200 ms pass and takes the logical picture; the caller frees it. */
 struct jl_picture stage_look(struct stage *stage);
 
+/* Whether a pixel of a one-colour panel's picture, within it, is anything but dark. */
+bool stage_lit(const struct jl_picture *picture, int x, int y);
+
 /* Expects that the controller complained about nothing but notes. */
 void stage_expect_content(struct stage *stage);
 

@@ -1,0 +1,196 @@
+/*
+ * The ST7920 beyond its picture, which test_mono.c covers: text and symbols from its character
+ * memory, by their exact bytes and on the glass, and what mistakes look like.
+ */
+#include "harness.h"
+
+#include <string.h>
+
+#include "notebook.h"
+#include "raw.h"
+#include "stage.h"
+
+static const struct make st7920_make = {
+    .name = "st7920 128x64",
+    .controller = &jl_st7920,
+    .emulator = &jl_emulated_st7920,
+    .width = 128,
+    .height = 64,
+    .clock_hz = 2500000,
+    .cycle_ns = 1200,
+    .formats = {&jl_mono_rows, NULL, NULL},
+    .bus = &jl_bus_spi_sync,
+};
+
+static const struct make st7565_make = {
+    .name = "st7565 128x64",
+    .controller = &jl_st7565,
+    .emulator = &jl_emulated_st7565,
+    .width = 128,
+    .height = 64,
+    .clock_hz = 20000000,
+    .cycle_ns = 240,
+    .formats = {&jl_mono_columns, NULL, NULL},
+};
+
+static struct notebook book;
+
+static const uint16_t ring[16] = {0x07E0, 0x1818, 0x2004, 0x4002, 0x4002, 0x8001, 0x8001, 0x8001,
+                                  0x8001, 0x8001, 0x8001, 0x4002, 0x4002, 0x2004, 0x1818, 0x07E0};
+
+static void text_bytes(void) {
+    struct jl_port port = {.ops = &note_ops, .context = &book};
+    struct stage stage;
+    stage_open(&stage, &st7920_make, &(struct wish){0});
+    stage.config.bus = &jl_bus_6800_8;
+    memset(&book, 0, sizeof book);
+    EXPECT_INT(jl_panel_open(&stage.panel, &stage.config, &port), JL_OK);
+    EXPECT_INT(jl_st7920_text(&stage.panel, 0, 0, "x"), JL_NOT_AWAKE);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    /* Rows begin at 80, 90, 88, 98; a column is half an address; 36 shows graphics again. */
+    static const struct {
+        uint8_t column, row;
+        const char *text, *bytes;
+    } rows[] = {
+        {0, 0, "AB", "C3080 D4142 C36"},
+        {2, 1, "A", "C3091 D4120 C36"},
+        {14, 2, "~\t", "C308F D7E3F C36"},
+        {4, 3, "", ""},
+        {0, 3, "0123456789ABCDEF", "C3098 D30313233343536373839414243444546 C36"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        memset(&book, 0, sizeof book);
+        book.kept = 40;
+        test_row("%s", rows[i].text);
+        EXPECT_INT(jl_st7920_text(&stage.panel, rows[i].column, rows[i].row, rows[i].text), JL_OK);
+        EXPECT_TEXT(book.text, rows[i].bytes);
+    }
+    memset(&book, 0, sizeof book);
+    book.kept = 4;
+    EXPECT_INT(jl_st7920_text(&stage.panel, 1, 0, "A"), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_text(&stage.panel, 16, 0, ""), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_text(&stage.panel, 0, 4, "A"), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_text(&stage.panel, 12, 0, "ABCDE"), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_text(&stage.panel, 0, 0, "0123456789ABCDEFG"), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_define(&stage.panel, 4, ring), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_symbol(&stage.panel, 0, 0, 4), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_symbol(&stage.panel, 3, 0, 0), JL_OUT_OF_RANGE);
+    EXPECT_TEXT(book.text, "");
+    EXPECT_INT(jl_st7920_define(&stage.panel, 2, ring), JL_OK);
+    EXPECT_INT(jl_st7920_symbol(&stage.panel, 6, 2, 2), JL_OK);
+    EXPECT_INT(jl_st7920_text_clear(&stage.panel), JL_OK);
+    EXPECT_TEXT(book.text, "C3060 D07E01818.. C36 C308B D0004 C36 C3001 C36");
+    stage_close(&stage);
+
+    stage_open(&stage, &st7565_make, &(struct wish){0});
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    EXPECT_INT(jl_st7920_text(&stage.panel, 0, 0, "A"), JL_UNSUPPORTED);
+    stage_close(&stage);
+}
+
+/* Text over graphics, by both buses: the ink of each, and neither where both are lit. */
+static void text_on_the_glass(void) {
+    struct stage stage;
+    stage_open(&stage, &st7920_make, &(struct wish){0});
+    struct jl_frame frame = stage_frame(&stage, 0);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+    EXPECT_INT(jl_st7920_text(&stage.panel, 0, 0, "H"), JL_OK);
+    EXPECT_INT(jl_st7920_text(&stage.panel, 14, 3, "HH"), JL_OK);
+    EXPECT_INT(jl_st7920_define(&stage.panel, 1, ring), JL_OK);
+    EXPECT_INT(jl_st7920_symbol(&stage.panel, 4, 2, 1), JL_OK);
+    struct jl_picture seen;
+    EXPECT(jl_device_picture(stage.device, &seen));
+    for (int i = 0; i < 16 * 16; i++) {
+        EXPECT_INT(stage_lit(&seen, 32 + i % 16, 32 + i / 16), ring[i / 16] >> (15 - i % 16) & 1);
+    }
+    /* An H of 7x9 stands on row 11: two stems and a bar. */
+    static const int places[][2] = {{0, 0}, {112, 48}, {120, 48}};
+    for (int k = 0; k < 3; k++) {
+        int stems = 0, all = 0;
+        for (int y = 0; y < 16; y++) {
+            stems += stage_lit(&seen, places[k][0], places[k][1] + y) &&
+                     stage_lit(&seen, places[k][0] + 6, places[k][1] + y);
+            for (int x = 0; x < 8; x++) {
+                all += stage_lit(&seen, places[k][0] + x, places[k][1] + y);
+            }
+        }
+        EXPECT_INT(stems, 9);
+        EXPECT_INT(all, 9 * 2 + 5);
+    }
+    jl_picture_free(&seen);
+    jl_fill_rect(&frame.target, (struct jl_rect){0, 0, 128, 32}, JL_WHITE);
+    EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+    EXPECT(jl_device_picture(stage.device, &seen));
+    int dark = 0;
+    for (int i = 0; i < 128 * 32; i++) {
+        dark += !stage_lit(&seen, i % 128, i / 128);
+    }
+    EXPECT_INT(dark, 9 * 2 + 5);
+    jl_picture_free(&seen);
+    EXPECT_INT(jl_st7920_text_clear(&stage.panel), JL_OK);
+    EXPECT(jl_device_picture(stage.device, &seen));
+    EXPECT(stage_lit(&seen, 0, 5) && !stage_lit(&seen, 32, 40));
+    jl_picture_free(&seen);
+    EXPECT_INT((long long)jl_board_diagnostic_total(stage.board), 0);
+    stage_close(&stage);
+}
+
+static struct raw st7920_open(void) {
+    struct jl_glass glass = {.width = 128, .height = 64};
+    struct raw raw = raw_open(&jl_emulated_st7920, glass, 2500000);
+    raw.select_high = true;
+    jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+    return raw;
+}
+
+static void mistakes(void) {
+    static const struct {
+        const char *name, *script, *complaint, *dark;
+    } rows[] = {
+        /* CF8n0m0: an instruction nm */
+        {"right", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060", NULL, NULL},
+        {"too early after power-on", "CF83000 ~41", "too early", "never switched on"},
+        {"two in one go", "~41 CF8300000C0 ~1", "too early", "never switched on"},
+        {"graphics left off", "~41 CF83000 ~1 CF800C0 ~1 CF83040", NULL, "graphics are not shown"},
+        {"RE and G at once", "~41 CF83000 ~1 CF800C0 ~1 CF83060", "changes RE and G at once",
+         "graphics are not shown"},
+        {"no sync byte", "~41 C3000", "sync byte belongs", "never switched on"},
+        {"rows 32 and on", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060 ~1 CF8A000",
+         "beyond the 32 that show", NULL},
+        {"standby", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060 ~1 CF80010", NULL, "standby"},
+        {"4 bits", "~41 CF82000", "bus of 4 bits", "never switched on"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = st7920_open();
+        test_row("%s", rows[i].name);
+        raw_play(&raw, rows[i].script);
+        const char *complaint = rows[i].complaint;
+        /* after a missing sync byte each byte is reported */
+        if (i == 5) {
+            EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 2);
+            const struct jl_diagnostic *list;
+            jl_board_diagnostics(raw.board, &list);
+            EXPECT_CONTAINS(list[0].text, complaint);
+        } else {
+            raw_expect_complaint(&raw, complaint);
+        }
+        const char *dark = jl_device_why_dark(raw.device);
+        EXPECT_CONTAINS(dark ? dark : "lit", rows[i].dark ? rows[i].dark : "lit");
+        jl_board_destroy(raw.board);
+    }
+    /* Its CS is active high, and it has no 8080 bus. */
+    struct jl_board *board = jl_board_create(1);
+    struct jl_glass glass = {.width = 128, .height = 64};
+    struct jl_device *device = jl_board_add_device(board, &jl_emulated_st7920, "p", &glass);
+    EXPECT(!jl_stream_attach(jl_board_add_8080(board, 1200, 0, 8), device));
+    EXPECT(jl_stream_attach(jl_board_add_6800(board, 1200, 0), device));
+    jl_board_destroy(board);
+}
+
+const struct test_group test_groups[] = {
+    {"text_bytes", text_bytes},
+    {"text_on_the_glass", text_on_the_glass},
+    {"mistakes", mistakes},
+    {NULL, NULL},
+};
