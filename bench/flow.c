@@ -41,7 +41,7 @@ static uint16_t memory[2][W * H], bands[2][W * 16];
 static uint16_t work_memory[1024]; /* gathers narrow areas; fills on three wires */
 
 static void must(jl_status status) {
-    if (status != JL_OK && status != JL_BUSY) {
+    if (status != JL_OK) {
         fprintf(stderr, "bench: %s\n", jl_status_text(status));
         exit(1);
     }

@@ -23,7 +23,7 @@ static double clocks_of(const struct jl_card *card) {
     case JL_BUS_I2C:
     case JL_BUS_SPI_3WIRE:
         return 9;
-    case JL_BUS_SPI_SYNC: /* each byte travels as two */
+    case JL_BUS_ST7920_SERIAL: /* each byte travels as two */
         return 16;
     default:
         return 8;

@@ -101,7 +101,7 @@ void cli_print_card(const struct jl_card *card) {
     case JL_BUS_6800_8:
         printf("6800 of 8 bits, a write in %u ns", (unsigned)card->cycle_ns);
         return;
-    case JL_BUS_SPI_SYNC:
+    case JL_BUS_ST7920_SERIAL:
         printf("synced SPI, ");
         break;
     }
@@ -110,7 +110,7 @@ void cli_print_card(const struct jl_card *card) {
 
 cJSON *cli_card_json(const struct jl_card *card) {
     static const char *const buses[] = {"i2c",     "spi",    "spi-3wire", "8080-8",
-                                        "8080-16", "6800-8", "spi-sync"};
+                                        "8080-16", "6800-8", "st7920-serial"};
     static const char *const cells[] = {"", "parallel-4", "parallel-8", "expander"};
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "name", card->name);

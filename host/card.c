@@ -218,7 +218,7 @@ static bool read_bus_kind(struct reading *reading, const char *key, const char *
                                             {"8080-8", JL_BUS_8080_8},
                                             {"8080-16", JL_BUS_8080_16},
                                             {"6800-8", JL_BUS_6800_8},
-                                            {"spi-sync", JL_BUS_SPI_SYNC},
+                                            {"st7920-serial", JL_BUS_ST7920_SERIAL},
                                             {"parallel-4", CELLS_BUS + JL_CELLS_PARALLEL_4},
                                             {"parallel-8", CELLS_BUS + JL_CELLS_PARALLEL_8},
                                             {"expander", CELLS_BUS + JL_CELLS_EXPANDER},
@@ -575,9 +575,10 @@ static bool check_format(struct reading *reading) {
                    {PIXELS_666, &jl_rgb666_low}};
     struct jl_card *card = reading->card;
     const struct jl_controller *driver = card->controller->driver;
-    uint16_t layouts = card->bus == JL_BUS_8080_16 ? driver->word_layouts
-                       : jl_card_is_parallel(card) ? driver->parallel_layouts
-                                                   : driver->serial_layouts;
+    enum jl_wires wires = card->bus == JL_BUS_8080_16 ? JL_WIRES_WORD
+                          : jl_card_is_parallel(card) ? JL_WIRES_PARALLEL
+                                                      : JL_WIRES_SERIAL;
+    uint16_t layouts = driver->layouts[wires];
     enum pixels pixels = reading->pixels;
     card->format = driver->format;
     if (pixels == PIXELS_USUAL && layouts >> driver->format->layout & 1) {

@@ -161,8 +161,7 @@ static jl_status show_tide_board(struct jl_rig *rig, const struct harbour *harbo
     board.height_cm = (int16_t)height_at(&harbour->tide, board.minute);
     board.wind = wind_at(harbour, board.minute);
     tide_board_draw(&rig->frame.target, &board);
-    jl_status status = jl_frame_compare(&rig->frame, memory);
-    return status == JL_OK ? jl_panel_present(&rig->panel, &rig->frame) : status;
+    return jl_panel_present_changes(&rig->panel, &rig->frame, memory);
 }
 
 /* Sixteen colours: a quarter of the RAM, converted a row at a time. */

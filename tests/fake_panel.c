@@ -68,10 +68,11 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
     }
 }
 
-static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
+static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
     unsigned shift = panel->config->controller->format->line_rows_log2;
     out[0] = 5;
     out[1] = 1;
+    const struct jl_rect area = part->area;
     out[2] = (uint8_t)area.x;
     out[3] = (uint8_t)(area.x + area.w - 1);
     out[4] = (uint8_t)(area.y >> shift);
@@ -100,14 +101,14 @@ void fake_open_in_units(struct fake_panel *fake, const struct jl_format *format,
                                               .ram_width = 128,
                                               .ram_height = 64,
                                               .buses = 1 << JL_BUS_SPI,
-                                              .serial_layouts = 0xFFFF,
+                                              .layouts[JL_WIRES_SERIAL] = 0xFFFF,
                                               .window_price_px = 10,
                                               .column_unit = (uint8_t)unit,
                                               .wake_steps = steps,
                                               .wake_steps_bytes = sizeof steps,
                                               .turns = JL_TURNS_EVEN,
                                               .window = window,
-                                              .write = jl_write_window};
+                                              .next = jl_next_window};
     fake->config = (struct jl_panel_config){.controller = &fake->controller,
                                             .width = (int16_t)width,
                                             .height = (int16_t)height,

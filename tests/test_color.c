@@ -374,10 +374,10 @@ static void encoders_write_good_steps(void) {
         EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
         for (int call = 0; call < 2 + 6 * 256; call++) {
             memset(steps, 0xEE, sizeof steps);
-            struct jl_rect all = {0, 0, stage.panel.width, stage.panel.height};
+            struct jl_part all = {.area = {0, 0, stage.panel.width, stage.panel.height}};
             size_t bytes =
                 call == 0   ? controller->setup(&stage.panel, steps)
-                : call == 1 ? controller->window(&stage.panel, all, steps)
+                : call == 1 ? controller->window(&stage.panel, &all, steps)
                             : controller->setting(&stage.panel, (enum jl_setting)((call - 2) / 256),
                                                   (uint8_t)(call - 2), steps);
             if (bytes > JL_STEPS_MOST_BYTES || jl_steps_check(steps, bytes) != JL_OK ||
@@ -797,7 +797,7 @@ static void clock_warning(void) {
         {&jl_st7789, &jl_bus_spi, NULL, 0, 15151515, JL_OK}, /* not known */
         {&jl_sh1106, &jl_bus_spi_3wire, NULL, 4000001, 4000000, JL_CLOCK_TOO_FAST},
         {&jl_st7565, &jl_bus_6800_8, NULL, 5000000, 4166666, JL_CLOCK_TOO_FAST},
-        {&jl_st7920, &jl_bus_spi_sync, NULL, 2500000, 2500000, JL_OK},
+        {&jl_st7920, &jl_bus_st7920_serial, NULL, 2500000, 2500000, JL_OK},
         {&jl_st7920, &jl_bus_6800_8_paced, NULL, 900000, 833333, JL_CLOCK_TOO_FAST},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {

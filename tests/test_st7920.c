@@ -19,7 +19,7 @@ static const struct make st7920_make = {
     .clock_hz = 2500000,
     .cycle_ns = 1200,
     .formats = {&jl_mono_rows, NULL, NULL},
-    .bus = &jl_bus_spi_sync,
+    .bus = &jl_bus_st7920_serial,
 };
 
 static const struct make st7565_make = {

@@ -332,8 +332,8 @@ static void a_frame_after_other_ways_is_whole(void) {
 static void tracked_and_compared(void) {
     static struct fake_panel fake;
     static uint8_t pixels[128 * 64 * 3], shadow[128 * 64 * 3];
+    struct jl_frame tracked;
     for (int f = 0; f < BYTE_FORMATS; f++) {
-        struct jl_frame tracked;
         struct jl_damage damage;
         long all = 0, compared = 0;
         for (int with_shadow = 0; with_shadow < 2; with_shadow++) {
@@ -347,10 +347,9 @@ static void tracked_and_compared(void) {
                 test_row("format %d, seed %u, shadow %d", f, (unsigned)seed, with_shadow);
                 jl_clear(&tracked.target, JL_BLACK); /* clear and redraw: the wasteful habit */
                 draw_scene(&tracked.target, seed / 3, false, false);
-                if (with_shadow) {
-                    EXPECT_INT(jl_frame_compare(&tracked, shadow), JL_OK);
-                }
-                EXPECT_INT(jl_panel_present(&fake.panel, &tracked), JL_OK);
+                EXPECT_INT(with_shadow ? jl_panel_present_changes(&fake.panel, &tracked, shadow)
+                                       : jl_panel_present(&fake.panel, &tracked),
+                           JL_OK);
                 EXPECT_INT(damage.count, 0);
                 EXPECT_BYTES(fake.ram, pixels, frame_size(byte_formats[f], 90, 64));
             }
@@ -358,16 +357,15 @@ static void tracked_and_compared(void) {
         }
         EXPECT(compared * 2 < all);
     }
-    EXPECT_INT(jl_frame_compare(NULL, shadow), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_panel_present_changes(NULL, &tracked, shadow), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_panel_present_changes(&fake.panel, NULL, shadow), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_panel_present_changes(&fake.panel, &tracked, NULL), JL_BAD_ARGUMENT);
     struct jl_frame untracked;
     EXPECT_INT(jl_frame_init(&untracked, &jl_rgb332, 9, 9, pixels, sizeof pixels), JL_OK);
-    EXPECT_INT(jl_frame_compare(&untracked, shadow), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_panel_present_changes(&fake.panel, &untracked, shadow), JL_BAD_ARGUMENT);
 }
 
-/*
- * Compared, refused because the panel sleeps, compared again after it resumed: the shadow
- * holds the change already, yet the panel must get it.
- */
+/* Refused because the panel sleeps: the next one that is not refused brings the change. */
 static void a_refused_present_loses_nothing(void) {
     static uint8_t shadow[JL_MONO_COLUMNS_BYTES(128, 64)];
     struct bench_panel bench;
@@ -378,11 +376,9 @@ static void a_refused_present_loses_nothing(void) {
     EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
     EXPECT_INT(jl_panel_sleep(&bench.panel), JL_OK);
     jl_fill_rect(&bench.frame.target, (struct jl_rect){30, 16, 20, 8}, JL_WHITE);
-    EXPECT_INT(jl_frame_compare(&bench.frame, shadow), JL_OK);
-    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_NOT_AWAKE);
+    EXPECT_INT(jl_panel_present_changes(&bench.panel, &bench.frame, shadow), JL_NOT_AWAKE);
     EXPECT_INT(jl_panel_resume(&bench.panel), JL_OK);
-    EXPECT_INT(jl_frame_compare(&bench.frame, shadow), JL_OK);
-    EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
+    EXPECT_INT(jl_panel_present_changes(&bench.panel, &bench.frame, shadow), JL_OK);
     struct jl_picture seen = bench_look(&bench);
     int lit = 0;
     for (int i = 0; i < 128 * 64; i++) {

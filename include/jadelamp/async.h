@@ -17,7 +17,11 @@
  * panel on the same wires must wait, too: jl_async_finish().
  *
  * Transfers shorter than the port's least_start_bytes block, as do the opcodes of windows, and
- * all on ports without start(). None of the calls may come from an interrupt.
+ * all on ports without start() and on buses that repack bytes (3-wire SPI, the st7920's). None of
+ * the calls may come from an interrupt.
+ *
+ * What begins to send returns JL_OK: it is under way, or all out already. jl_async_poll() tells
+ * which. A start() of the port that answers JL_BUSY is tried again by jl_async_poll().
  */
 #ifndef JADELAMP_ASYNC_H
 #define JADELAMP_ASYNC_H
@@ -38,19 +42,20 @@ struct jl_async {
     struct jl_panel *panel;
     jl_ready_fn ready;
     void *context;
-    struct jl_frame frame;                 /* as it was when the present began */
-    struct jl_rect areas[JL_DAMAGE_RECTS]; /* still to be opened */
-    const uint8_t *line;                   /* still to be sent */
-    uint32_t line_bytes;
-    uint32_t lines;
+    struct jl_source source;               /* as it was when the sending began */
+    struct jl_flow *flow;                  /* what goes on; NULL: nothing is under way */
+    struct jl_flow own_flow;               /* of presents and pieces */
+    struct jl_rect areas[JL_DAMAGE_RECTS]; /* to come after it */
+    struct jl_rest rest;                   /* to be sent before the flow is asked again */
     uint32_t left_in_line;
-    uint16_t stride_bytes;
+    uint32_t since_us, allowed_us; /* of a transfer, by the port's clock */
     uint8_t area_count;
     bool in_flight;
+    bool refused; /* the port could not start a transfer: it is tried again */
 };
 
 /**
- * Ties it to a panel. Sends nothing; one is enough for a panel.
+ * Ties it to a panel. Sends nothing, but waits for what is under way; one is enough for a panel.
  *
  * @param ready   called from within jl_async_... calls, and from calls on the panel that wait; it
  *                may not call them itself. NULL: not wanted
@@ -66,15 +71,22 @@ jl_status jl_async_init(struct jl_async *async, struct jl_panel *panel, jl_ready
  * all that is left. What was under way before ends first. The damage is cleared at once:
  * after an error later on, the wake-up that it needs sends everything anyway.
  *
- * @return JL_OK (all is out); JL_BUSY (under way); else as jl_panel_present()
+ * @return JL_OK (under way, or all is out); else as jl_panel_present(): JL_BUSY means that it is
+ *         refused, since a hardware scroll runs
  */
 JL_MUST_CHECK
 jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame);
 
 /**
+ * Begins to send what jl_panel_present_changes() would. Returns as jl_async_present(), and
+ * JL_BAD_ARGUMENT as jl_panel_present_changes(). The shadow is free again on return.
+ */
+JL_MUST_CHECK
+jl_status jl_async_present_changes(struct jl_async *async, struct jl_frame *frame, void *shadow);
+
+/**
  * Begins to send pixels of the panel's format to an area of the picture: for widget toolkits
- * that draw pieces into buffers of their own. On controllers that need an address for every
- * page or row it blocks.
+ * that draw pieces into buffers of their own.
  *
  * @param area   on the picture; of whole units of columns, and of pages with vertical bytes
  * @param pixels the caller's; must not change until all is out
@@ -90,13 +102,14 @@ jl_status jl_async_send(struct jl_async *async, struct jl_rect area, const void 
  * Goes on with what is under way, without waiting. Call it often when areas are narrower
  * than the picture: each of their lines is a transfer.
  *
- * @return JL_BUSY (still under way); JL_OK (all is out); or the port's status: the panel must be
- *         woken again
+ * @return JL_BUSY (still under way); JL_OK (all is out); JL_TIMEOUT (the port has a clock, and a
+ *         transfer took a second longer than I2C at 100 kHz would need, or none could be started
+ *         for so long); or the port's status. After an error the panel must be woken again
  */
 JL_MUST_CHECK
 jl_status jl_async_poll(struct jl_async *async);
 
-/** Waits until all is out. @return JL_OK, or the port's status */
+/** Waits until all is out. @return as jl_async_poll(), but never JL_BUSY */
 JL_MUST_CHECK
 jl_status jl_async_finish(struct jl_async *async);
 

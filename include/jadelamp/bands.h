@@ -25,7 +25,10 @@ struct jl_bands {
     struct jl_frame frame;
     struct jl_panel *panel;
     size_t memory_bytes;
+    struct jl_rect area; /* of the picture */
+    struct jl_flow flow;
     jl_status status;
+    uint8_t turn; /* of the panel at the beginning */
     /* with two pieces of memory (async.h); an empty band waits for the end */
     jl_status (*send)(struct jl_bands *bands, struct jl_rect band);
     struct jl_async *async;
@@ -48,13 +51,27 @@ jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *m
                          size_t memory_bytes);
 
 /**
+ * The same for a part of the picture: only its pixels are sent, and a line of memory is as wide
+ * as the part. The drawing code stays as it is, with the picture's coordinates.
+ *
+ * @param area on the picture; of whole units of columns, and of pages with vertical bytes
+ * @return as jl_bands_begin(); JL_OUT_OF_RANGE (such an area cannot be addressed)
+ */
+JL_MUST_CHECK
+jl_status jl_bands_begin_area(struct jl_bands *bands, struct jl_panel *panel, struct jl_rect area,
+                              void *memory, size_t memory_bytes);
+
+/**
  * Sends the band that was drawn (all of them in one window, unless other calls on the panel
- * come between) and makes the next one ready, black. False: that was the
+ * come between) and makes the next one ready, in the format's clear colour. False: that was the
  * last one, or there was an error.
  */
 bool jl_bands_next(struct jl_bands *bands);
 
-/** Ends the picture. @return JL_OK, or the first error of its run */
+/**
+ * Ends the picture.
+ * @return JL_OK, or the first error of its run; JL_TURNED (the panel was turned meanwhile)
+ */
 JL_MUST_CHECK
 jl_status jl_bands_end(struct jl_bands *bands);
 

@@ -19,6 +19,7 @@ struct jl_panel;
 struct jl_panel_config;
 struct jl_format;
 struct jl_port;
+struct jl_transfer;
 
 /** The kinds of buses; a controller says which of them it has. */
 enum jl_bus_kind {
@@ -28,28 +29,57 @@ enum jl_bus_kind {
     JL_BUS_8080_8,    /**< parallel, write strobe WR, D7..D0 */
     JL_BUS_8080_16,   /**< parallel, D15..D0: a 5-6-5 pixel a strobe */
     JL_BUS_6800_8,    /**< parallel, R/W and enable E, D7..D0; bytes are taken as E falls */
-    JL_BUS_SPI_SYNC,  /**< clock, data, CS active high: a sync byte says which, then nibbles */
+    /** the st7920's own: clock, data, CS active high; a sync byte says which, then nibbles */
+    JL_BUS_ST7920_SERIAL,
 };
 
-/** A bus. The members are for the library; `kind` may be read. */
+/** What the wires of a bus carry at a time. */
+enum jl_wires {
+    JL_WIRES_SERIAL,   /**< a bit */
+    JL_WIRES_PARALLEL, /**< a byte */
+    JL_WIRES_WORD,     /**< 16 bits */
+    JL_WIRES_COUNT,
+};
+
+/**
+ * A bus: how bytes are framed for a kind of wiring. The members are for the library; `kind` and
+ * `wires` may be read. All calls get a panel whose port has what check() asked for.
+ */
 struct jl_bus {
-    uint8_t kind; /**< enum jl_bus_kind */
-    /** What the description and the port must have for this bus. */
-    jl_status (*check)(const struct jl_panel_config *config, const struct jl_format *format,
-                       const struct jl_port *port);
+    uint8_t kind;      /**< enum jl_bus_kind: what the controller sees */
+    uint8_t wires;     /**< enum jl_wires */
+    uint16_t cycle_ns; /**< least clock cycle of the bus itself; 0: the controller's own counts */
+    /** What the description and the port must have for this bus, beside a fitting layout. */
+    jl_status (*check)(const struct jl_panel_config *config, const struct jl_port *port);
     /** Sends an opcode and its arguments, or pixels (`data`) from the caller's memory. */
     jl_status (*send)(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count);
     /** Sends lines of pixels between which memory has others. NULL: by send(), line by line. */
     jl_status (*lines)(const struct jl_panel *panel, const uint8_t *line, uint32_t line_bytes,
                        uint32_t lines, uint16_t stride_bytes);
-    /** Sends one pixel (of 1 to 3 bytes; on I2C one) over and over, total_bytes of it. */
+    /** Sends one pixel (of 1 to 4 bytes; on I2C one) over and over, total_bytes of it. */
     jl_status (*fill)(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
+    /**
+     * Makes the wires ready for transfers of commands or data from the caller's memory, and
+     * writes their head to the transfer, which is zeroed. So whoever sends the body by the
+     * port's start() needs no knowledge of the bus. NULL: this bus repacks bytes as they go
+     * out, so that no transfer can be started and left alone.
+     */
+    void (*begin)(const struct jl_panel *panel, bool data, struct jl_transfer *transfer);
+    /** Releases the wires: after begin() and its transfers, and before a wake-up. */
+    void (*end)(const struct jl_panel *panel);
 };
 
 /** I2C: one control byte, 0x00 or 0x40, in front of commands or data. */
 extern const struct jl_bus jl_bus_i2c;
+/**
+ * I2C for parts that take only one command byte behind each control byte (80h: Co = 1). Slower:
+ * 18 clocks a command byte. Pixels go as on jl_bus_i2c. The port must take 2 body bytes.
+ */
+extern const struct jl_bus jl_bus_i2c_single;
 /** SPI, 4-wire. */
 extern const struct jl_bus jl_bus_spi;
+/** The same where CS selects while it is high, as behind an inverter. */
+extern const struct jl_bus jl_bus_spi_cs_high;
 /**
  * SPI, 3-wire, 9 bits. With the port's send_nine() nothing is copied; else the bits are
  * packed into bytes through the stack, 64 bytes of payload a transfer.
@@ -67,11 +97,12 @@ extern const struct jl_bus jl_bus_6800_8;
 /** The same for controllers that are busy after every byte: each is a transfer, then a wait. */
 extern const struct jl_bus jl_bus_6800_8_paced;
 /**
- * SPI with CS active high, for st7920: the sync byte F8 (commands) or FA (data), then each byte
- * as two, the high nibble first, both in bits 7..4; and a wait, since the controller is busy
- * after every byte. A port that says its clock_hz waits less: bits on the wire count.
+ * The serial bus of the st7920, and of no other part: CS active high, the sync byte F8 (commands)
+ * or FA (data), then each byte as two, the high nibble first, both in bits 7..4; and a wait,
+ * since the controller is busy after every byte. A port that says its clock_hz waits less: bits
+ * on the wire count.
  */
-extern const struct jl_bus jl_bus_spi_sync;
+extern const struct jl_bus jl_bus_st7920_serial;
 
 #ifdef __cplusplus
 }

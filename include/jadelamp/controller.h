@@ -16,11 +16,15 @@ extern "C" {
 
 struct jl_scroll;
 
-/** Lines of memory on their way into an area of a controller's RAM. */
-struct jl_run {
-    struct jl_rect area;   /**< aligned to the format's lines and the controller's columns */
-    const uint8_t *line;   /**< the caller's, the area's first; NULL: black */
-    uint16_t stride_bytes; /**< from line to line */
+/**
+ * A part of an area: lines of pixels that follow one another in the controller's RAM, so that
+ * nothing has to be said between them.
+ */
+struct jl_part {
+    struct jl_rect area; /**< of the picture as turned; h is 0 before the first and behind the last */
+    uint8_t plane;       /**< of formats with two */
+    /** Asked for by the caller: each part lies below, or at the right of, the one before. */
+    bool in_order;
 };
 
 /** Turns (a bit 1 << enum jl_turn each) of parts that turn and mirror in all ways, */
@@ -57,29 +61,30 @@ struct jl_controller {
     uint8_t default_contrast;
     uint8_t turns;          /**< bit (1 << turn) for each sum of enum jl_turn it can do */
     bool arguments_as_data; /**< with D/C high, like pixels; else like opcodes */
-    bool line_windows;      /**< a window is one line: each page, or row, needs an address */
     /** Columns that can only be addressed together, a power of two that fills whole bytes. */
     uint8_t column_unit;
     uint8_t byte_us;            /**< busy after every byte, microseconds; 0: never */
-    uint8_t reset_low_us;       /**< least reset pulse, microseconds */
+    uint16_t reset_low_us;      /**< least reset pulse, microseconds */
     uint16_t reset_recovery_us; /**< least wait after it, microseconds */
     uint16_t window_price_px;   /**< pixels that cost as much wire as one more window */
-    /** Layouts it takes, bit (1 << enum jl_layout) for each: on SPI and I2C, on 8 bits, on 16. */
-    uint16_t serial_layouts, parallel_layouts, word_layouts;
+    /** Layouts it takes, bit (1 << enum jl_layout) for each, by enum jl_wires. */
+    uint16_t layouts[JL_WIRES_COUNT];
     uint16_t serial_cycle_ns;   /**< least SPI clock cycle when written */
-    uint16_t parallel_cycle_ns; /**< least write cycle, 8080 */
+    uint16_t parallel_cycle_ns; /**< least write cycle, 8080 and 6800 */
     uint16_t wake_steps_bytes;
     const uint8_t *wake_steps;
     size_t (*setup)(const struct jl_panel *panel, uint8_t *out);
     size_t (*setting)(const struct jl_panel *panel, enum jl_setting setting, uint8_t value,
                       uint8_t *out);
+    /** The steps that address a part; its area lies on the glass, aligned as `next` made it. */
+    size_t (*window)(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out);
     /**
-     * The area, of the picture as turned, is aligned to the format's lines and to
-     * column_unit, and lies on the glass.
+     * Goes through an area: makes `part` the next one (of an h of 0: the first), writes the steps
+     * in front of its pixels and returns their bytes; 0 is none. Behind the last part it sets h to
+     * 0, and the steps are what ends the area. One of the jl_next_... below, or the
+     * controller's own. The area is aligned to the format's lines and to column_unit.
      */
-    size_t (*window)(const struct jl_panel *panel, struct jl_rect area, uint8_t *out);
-    /** jl_write_window(), or how else an area is opened and filled. */
-    jl_status (*write)(struct jl_panel *panel, const struct jl_run *run);
+    size_t (*next)(struct jl_panel *panel, struct jl_rect area, struct jl_part *part, uint8_t *out);
     /** jl_wait_busy_pin on controllers with a BUSY pin, else NULL. */
     jl_status (*wait_busy)(const struct jl_port *port, const uint8_t arguments[3]);
 };
@@ -90,17 +95,21 @@ struct jl_controller {
  */
 jl_status jl_wait_busy_pin(const struct jl_port *port, const uint8_t arguments[3]);
 
-/** Writes an area as one window. For controllers whose address goes on from line to line. */
-jl_status jl_write_window(struct jl_panel *panel, const struct jl_run *run);
-/** Writes an area line by line, each a window. For controllers that only address a page. */
-jl_status jl_write_lines(struct jl_panel *panel, const struct jl_run *run);
+/** The area is one part, by the controller's window; planes follow each other. */
+size_t jl_next_window(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+                      uint8_t *out);
+/** Each line of memory (a row; with vertical bytes a page) is a part with an address. */
+size_t jl_next_line(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+                    uint8_t *out);
 /**
  * The same for window encoders that write page, upper and lower column digit in one step: pages
  * after the first leave the lower digit out where it has not changed.
  */
-jl_status jl_write_pages(struct jl_panel *panel, const struct jl_run *run);
-/** As jl_write_lines(), but lines as wide as the RAM follow one another. */
-jl_status jl_write_wrapped(struct jl_panel *panel, const struct jl_run *run);
+size_t jl_next_page(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+                    uint8_t *out);
+/** As jl_next_line(), but lines as wide as the RAM follow one another. */
+size_t jl_next_wrapped(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+                       uint8_t *out);
 
 /** A controller's scrolls and partial display; encoders as in struct jl_controller. */
 struct jl_scroller {

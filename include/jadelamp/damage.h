@@ -16,6 +16,8 @@ extern "C" {
 /** How many rectangles are kept apart: 8 bytes of RAM each. */
 #define JL_DAMAGE_RECTS 12
 
+struct jl_panel;
+
 struct jl_damage {
     /** Set by jl_damage_init(), so that only programs that track damage carry its code. */
     void (*add)(struct jl_damage *damage, struct jl_rect area);
@@ -26,6 +28,9 @@ struct jl_damage {
      */
     uint16_t window_price_px;
     uint8_t count; /**< rectangles in use */
+    /* Whose RAM, and which shadow of it, lack nothing but this damage. For the library. */
+    const struct jl_panel *panel;
+    const uint8_t *shadow;
 };
 
 /** Sets up an empty damage list. jl_frame_track() does it for a frame. */

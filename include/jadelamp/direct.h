@@ -1,6 +1,8 @@
 /*
  * Drawing on the panel itself, without a frame: each fill, glyph cell or run of pixels
- * becomes one window and its transfer, through a small buffer of the caller's.
+ * becomes one window and its transfer, through a small buffer of the caller's. Pictures and
+ * gradients go out in windows as large as the buffer. Addresses that the last drawing has set
+ * already are not sent again, where the controller keeps them (MIPI DCS parts).
  */
 #ifndef JADELAMP_DIRECT_H
 #define JADELAMP_DIRECT_H
@@ -25,9 +27,11 @@ struct jl_direct {
     uint8_t *buffer; /**< the caller's */
     size_t buffer_bytes;
     jl_color background; /**< may be changed at any time; black at first */
+    uint8_t turn;        /**< of the panel when the target was set up */
     /**
      * The first error; after it nothing is sent. JL_NOT_AWAKE when the panel was sent to sleep:
-     * set it to JL_OK after resuming, or set up the target again.
+     * set it to JL_OK after resuming, or set up the target again. JL_TURNED when the panel was
+     * turned: set up the target again.
      */
     jl_status status;
 };

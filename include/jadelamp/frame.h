@@ -38,6 +38,7 @@ struct jl_format {
     uint8_t bits_per_pixel;   /**< in one plane */
     uint8_t planes;           /**< 2 for black/white/red, else 1; one behind the other */
     uint8_t line_rows_log2;   /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
+    uint8_t clear[2];         /**< bytes of fresh memory, by plane: black, or white paper */
     uint8_t channel_bits[3];  /**< red, green, blue; greys say theirs three times */
     uint8_t layout;           /**< enum jl_layout */
     uint16_t window_price_px; /**< what a frame takes for the price of a window until presented */
@@ -108,8 +109,14 @@ struct jl_frame {
 };
 
 /**
- * Sets up a frame over the caller's memory and makes it black. Presenting sends the
- * whole frame until jl_frame_track() is called.
+ * Bytes of memory that jl_frame_init() needs; 0 when the format is NULL or a size is below 1. For
+ * sizes known to the compiler there are the macros above.
+ */
+uint32_t jl_frame_bytes(const struct jl_format *format, int16_t width, int16_t height);
+
+/**
+ * Sets up a frame over the caller's memory and gives it the format's clear colour: black, or
+ * white paper. Presenting sends the whole frame until jl_frame_track() is called.
  *
  * @param format      one of the jl_... formats above; not NULL
  * @param width       pixels, 1 or more
@@ -118,11 +125,25 @@ struct jl_frame {
  * @param pixel_bytes size of that memory
  * @return JL_OK; JL_BAD_ARGUMENT (NULL, or a size below 1); JL_TOO_SMALL (the
  *         memory does not hold the picture); JL_OUT_OF_RANGE (a line of more
- *         than 65535 bytes). After an error nothing was written.
+ *         than 65535 bytes). After an error no pixel was written, and the frame is empty: drawing
+ *         on it is safe and does nothing.
  */
 JL_MUST_CHECK
 jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, int16_t width,
                         int16_t height, void *pixels, size_t pixel_bytes);
+
+/**
+ * The same in memory with lines further apart than they must be: a part of a larger buffer, or
+ * lines aligned for a DMA controller. What lies between the lines is left alone.
+ *
+ * @param stride_bytes from line to line, and of two planes from the last line of one to the first
+ *                     of the next
+ * @return as jl_frame_init(); JL_OUT_OF_RANGE also when the stride is shorter than a line
+ */
+JL_MUST_CHECK
+jl_status jl_frame_init_strided(struct jl_frame *frame, const struct jl_format *format,
+                                int16_t width, int16_t height, void *pixels, size_t pixel_bytes,
+                                uint16_t stride_bytes);
 
 /**
  * The same for a frame of indices. The palette has 2, 4, 16 or 256 colours as the format
@@ -138,23 +159,12 @@ jl_status jl_frame_init_palette(struct jl_frame *frame, const struct jl_format *
 /**
  * Makes the frame remember what changes, so that presenting sends only that. The
  * damage is the caller's and must live as long as it is set; NULL ends it. The
- * whole frame counts as changed at first. 104 bytes of RAM on a 32-bit target.
+ * whole frame counts as changed at first. 112 bytes of RAM on a 32-bit target.
  */
 void jl_frame_track(struct jl_frame *frame, struct jl_damage *damage);
 
 /** Marks the whole frame as changed, so that the next present sends all of it. */
 void jl_frame_damage_all(struct jl_frame *frame);
-
-/**
- * Narrows the damage to what differs from the shadow, and makes the shadow equal:
- * for programs that clear and redraw. Call it before presenting.
- *
- * @param shadow_pixels the caller's, as many bytes as the frame has; what was last
- *                      presented (all zero after jl_panel_wake())
- * @return JL_OK; JL_BAD_ARGUMENT (NULL, or the frame tracks no damage)
- */
-JL_MUST_CHECK
-jl_status jl_frame_compare(struct jl_frame *frame, uint8_t *shadow_pixels);
 
 /**
  * Moves the content of an area of the frame's own pixels by (dx, dy); what becomes

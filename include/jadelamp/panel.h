@@ -69,6 +69,29 @@ struct jl_sending {
     jl_status (*finish)(struct jl_sending *sending);
 };
 
+/** Lines of memory that hold the pixels of an area. For the library. */
+struct jl_source {
+    struct jl_rect area;
+    const uint8_t *pixels; /* the area's first line */
+    uint32_t plane_bytes;  /* from plane to plane */
+    uint16_t stride_bytes; /* from line to line */
+};
+
+/** How far the sending of an area has come. For the library. */
+struct jl_flow {
+    struct jl_rect area;
+    struct jl_part part;
+    int16_t sent; /* rows of the part */
+};
+
+/** What is left to send before the controller has to be told something. For the library. */
+struct jl_rest {
+    const uint8_t *line;
+    uint32_t line_bytes;
+    uint32_t lines;
+    uint16_t stride_bytes;
+};
+
 /** A panel. The caller's memory; all members are for the library. */
 struct jl_panel {
     const struct jl_panel_config *config;
@@ -77,6 +100,7 @@ struct jl_panel {
     const struct jl_frame *shown; /* what the RAM holds; NULL: send all of the next frame */
     struct jl_sending *sending;   /* what an asynchronous present has under way */
     const void *streaming;        /* whose pixels go on in the open window; commands end that */
+    struct jl_rect addressed;     /* of parts that keep addresses; w 0: not known */
     int16_t width;                /* of the picture, as turned */
     int16_t height;
     uint8_t state;
@@ -127,8 +151,9 @@ jl_status jl_panel_check_clock(const struct jl_panel *panel, uint32_t *limit_hz)
 
 /**
  * Resets the controller (where the pin is wired), runs the wake-up sequence and
- * leaves the panel on and black. Safe from every state, also after an error in
- * the middle of a transfer.
+ * leaves the panel on and showing the format's clear colour. Safe from every state, also
+ * after an error in the middle of a transfer. Turn, contrast and inversion are as last set, or
+ * as the description says where they were not.
  *
  * @return JL_OK; JL_NOT_AWAKE (not open); or the port's status
  */
@@ -138,9 +163,9 @@ jl_status jl_panel_wake(struct jl_panel *panel);
 /**
  * Sends the frame, or of a tracked one (jl_frame_track()) what changed: each damaged
  * rectangle is one window and as few transfers as its memory allows. The first present
- * after a wake, a turn, a scroll, bands, direct drawing, another frame or a refused
- * present sends everything. On success the damage is cleared; after an error it is kept,
- * so nothing is lost.
+ * after a wake, a turn, a scroll, bands, direct drawing or another frame sends everything, as
+ * does the first one after another panel has presented the frame. On success the damage is
+ * cleared; after an error, or when the call is refused, it is kept, so nothing is lost.
  *
  * @return JL_OK (also when nothing changed: then nothing is sent);
  *         JL_NOT_AWAKE; JL_BUSY (a hardware scroll runs: the controller forbids
@@ -150,6 +175,19 @@ jl_status jl_panel_wake(struct jl_panel *panel);
  */
 JL_MUST_CHECK
 jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame);
+
+/**
+ * Presents what differs from a shadow of the last picture, and makes the shadow equal: for
+ * programs that clear and redraw. Only damaged areas are compared. The shadow may hold anything
+ * at first, and after other calls: everything is sent then.
+ *
+ * @param frame  tracked (jl_frame_track())
+ * @param shadow the caller's, as many bytes as the frame has; one for each panel, and for the
+ *               library alone from then on
+ * @return as jl_panel_present(); JL_BAD_ARGUMENT (NULL, or the frame tracks no damage)
+ */
+JL_MUST_CHECK
+jl_status jl_panel_present_changes(struct jl_panel *panel, struct jl_frame *frame, void *shadow);
 
 /**
  * Sends pixels of the panel's format to an area of the picture, as one window: for widget

@@ -79,7 +79,7 @@ struct jl_port_ops {
 
     /**
      * Optional: sends the body `times` times over as one transfer. The body is one pixel
-     * of 1 to 3 bytes. For solid fills: a DMA channel that does not advance its source,
+     * of 1 to 4 bytes. For solid fills: a DMA channel that does not advance its source,
      * or a loop. Blocks, and returns, as send() does.
      */
     jl_status (*repeat)(void *context, const struct jl_transfer *transfer, uint32_t times);
@@ -93,19 +93,23 @@ struct jl_port_ops {
     /**
      * Optional, together with poll(): starts a transfer and returns at once. The head
      * (constant memory) and the body must not change until poll() says that it is out.
-     * Called only when no transfer of this port is under way. An error means that
-     * nothing was started.
+     * Called only when the library has no transfer of this port under way. What is still running
+     * after poll() gave up must be stopped first, here as in send().
+     *
+     * @return JL_OK (started); JL_BUSY (nothing was started, for now: the channel is another's;
+     *         it is tried again); or an error: nothing was started
      */
     jl_status (*start)(void *context, const struct jl_transfer *transfer);
 
     /**
      * Optional, together with start(). @return JL_BUSY while the transfer is under way;
      * JL_OK when its last bit has left the wire (D/C and CS may change right after); or
-     * its error. Must not block.
+     * its error. Must not block, and may not be busy for ever: JL_TIMEOUT after some number of
+     * calls, or ports with now_us() leave that to the library (async.h).
      */
     jl_status (*poll)(void *context);
 
-    /** Optional: a counter of microseconds that wraps at 2^32. For beam.h. */
+    /** Optional: a counter of microseconds that wraps at 2^32. For beam.h, and limits of time. */
     uint32_t (*now_us)(void *context);
 };
 

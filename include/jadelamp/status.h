@@ -43,6 +43,7 @@ extern "C" {
     X(JL_TOO_SMALL, "the memory given is too small")                                               \
     X(JL_UNSUPPORTED, "this controller or port cannot do that")                                    \
     X(JL_NOT_AWAKE, "the panel is not awake: wake it first")                                       \
+    X(JL_TURNED, "the panel was turned since this was set up: begin it again")                     \
     X(JL_BUSY, "busy: stop the running scroll or transfer first")
 
 #define JL_STATUS_ENUM_ENTRY(name, text) name,

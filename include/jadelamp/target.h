@@ -20,6 +20,15 @@ struct jl_target;
 struct jl_bitmap;
 struct jl_painter;
 
+/** Pixels that are computed at a time: 64 bytes of stack a row of them. */
+enum { JL_CHUNK = 16 };
+
+/**
+ * Gives the colours of pixels x .. x+count-1 of row y; count is at most JL_CHUNK. Partly
+ * transparent ones are mixed with what is there.
+ */
+typedef void (*jl_shade_fn)(const void *context, int x, int y, int count, jl_color *row);
+
 /**
  * What a kind of target can do, in its own pixels. The tables are constant and
  * shared. Areas are not empty and lie inside the clip.
@@ -37,7 +46,10 @@ struct jl_target_ops {
     /** Sets a run of pixels; entries of JL_CLEAR are left alone. NULL: done by fills. */
     void (*put)(struct jl_target *target, int16_t x, int16_t y, int16_t count, const jl_color *row);
     /** Reads a run of pixels. NULL: the target cannot be read back. */
-    void (*get)(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row);
+    void (*get)(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row);
+    /** Draws pixels that are computed, in the order the target likes best. NULL: by put. */
+    void (*shade)(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
+                  const void *context);
 };
 
 /** How new pixels meet old ones. */

@@ -14,11 +14,15 @@
 #define DMA_MOST      0xFFFFu /* transfers of a run */
 #define BYTES_A_PIXEL 2u
 
-static void run(volatile struct template_dma *dma, const uint8_t *from, size_t count,
+/* Yours: what no transfer can take. A channel that is stuck must not hang the program. */
+#define MOST_US 1000000u
+
+static void run(struct template_dma_hardware *hw, const uint8_t *from, size_t count,
                 uint32_t flags) {
-    dma->source = (uint32_t)(uintptr_t)from;
-    dma->count = (uint32_t)count;
-    dma->control = DMA_TO_SPI | DMA_ENABLE | flags;
+    hw->started_us = *hw->spi.microseconds;
+    hw->dma->source = (uint32_t)(uintptr_t)from;
+    hw->dma->count = (uint32_t)count;
+    hw->dma->control = DMA_TO_SPI | DMA_ENABLE | flags;
 }
 
 static jl_status start(void *context, const struct jl_transfer *t) {
@@ -27,15 +31,21 @@ static jl_status start(void *context, const struct jl_transfer *t) {
         return JL_UNSUPPORTED; /* set most_body_bytes in the jl_port: then this does not happen */
     }
     /* Yours, where there is a data cache: clean it over the body first. */
-    run(hw->dma, t->body, t->body_bytes, 0);
+    run(hw, t->body, t->body_bytes, 0);
     return JL_OK;
 }
 
 /* Two things must be over: the channel has fed its last byte, and the bus has shifted it out. */
 static jl_status poll(void *context) {
     struct template_dma_hardware *hw = context;
-    bool over = !(hw->dma->control & DMA_BUSY) && (hw->spi.bus->status & SPI_IDLE);
-    return over ? JL_OK : JL_BUSY;
+    if (!(hw->dma->control & DMA_BUSY) && (hw->spi.bus->status & SPI_IDLE)) {
+        return JL_OK;
+    }
+    if (*hw->spi.microseconds - hw->started_us < MOST_US) {
+        return JL_BUSY;
+    }
+    hw->dma->control = 0; /* so that the next transfer finds a free channel */
+    return JL_TIMEOUT;
 }
 
 /* One 16-bit pixel from a fixed address; other pixels, one after the other. */
@@ -45,8 +55,7 @@ static jl_status repeat(void *context, const struct jl_transfer *t, uint32_t tim
     while (times && status == JL_OK) {
         uint32_t now = t->body_bytes != BYTES_A_PIXEL ? 1 : times < DMA_MOST ? times : DMA_MOST;
         if (t->body_bytes == BYTES_A_PIXEL) {
-            run(hw->dma, t->body, now, DMA_FIXED);
-            /* Yours: a limit, if your channel can stall. */
+            run(hw, t->body, now, DMA_FIXED);
             do {
                 status = poll(context);
             } while (status == JL_BUSY);

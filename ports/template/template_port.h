@@ -32,6 +32,7 @@ struct template_dma {
 struct template_dma_hardware {
     struct template_hardware spi; /* first: the SPI operations take it, too */
     volatile struct template_dma *dma;
+    uint32_t started_us; /* when the transfer under way was */
 };
 
 extern const struct jl_port_ops template_spi_dma_ops;

@@ -105,7 +105,8 @@ static uint8_t *put_range(uint8_t *out, uint8_t command, int start, int length) 
     return out + 6;
 }
 
-size_t jl_dcs_window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
+size_t jl_dcs_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
+    const struct jl_rect area = part->area;
     const struct jl_panel_config *config = panel->config;
     const struct jl_controller *controller = config->controller;
     unsigned axes = axes_of(panel, panel->turn);
@@ -120,4 +121,29 @@ size_t jl_dcs_window(const struct jl_panel *panel, struct jl_rect area, uint8_t 
     at[0] = 1;
     at[1] = DCS_WRITE_MEMORY_START;
     return (size_t)(at + 2 - out);
+}
+
+/*
+ * The ranges stay until they are set again, and 2C goes back to their start (DCS 6.28); so only
+ * those are sent that have changed.
+ */
+size_t jl_dcs_next(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+                   uint8_t *out) {
+    enum { RANGE = 6, WRITE = 2 }; /* bytes of the steps */
+    struct jl_rect before = panel->addressed;
+    size_t bytes = jl_next_window(panel, area, part, out);
+    uint8_t *to = out;
+    if (!bytes) {
+        return 0;
+    }
+    panel->addressed = area;
+    if (!before.w || before.x != area.x || before.w != area.w) {
+        to += RANGE;
+    }
+    if (!before.w || before.y != area.y || before.h != area.h) {
+        memmove(to, out + RANGE, RANGE);
+        to += RANGE;
+    }
+    memmove(to, out + 2 * RANGE, WRITE);
+    return (size_t)(to + WRITE - out);
 }

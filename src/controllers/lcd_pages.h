@@ -11,7 +11,7 @@
 size_t jl_lcd_pages_setup(const struct jl_panel *panel, uint8_t *out);
 size_t jl_lcd_pages_setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
                             uint8_t *out);
-size_t jl_lcd_pages_window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out);
+size_t jl_lcd_pages_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out);
 
 /* Power stages, each with the time that the one before needs (st7565 datasheet, power flow). */
 #define LCD_PAGES_POWER_STEPS                                                                      \
@@ -22,10 +22,10 @@ size_t jl_lcd_pages_window(const struct jl_panel *panel, struct jl_rect area, ui
 /* What the descriptors have in common; the steps are called wake_steps. */
 #define LCD_PAGES_CONTROLLER                                                                       \
     .format = &jl_mono_columns, .ram_width = 132, .ram_height = 64,                                \
-    .serial_layouts = 1 << JL_LAYOUT_MONO_COLUMNS,                                                 \
-    .parallel_layouts = 1 << JL_LAYOUT_MONO_COLUMNS, .turns = JL_TURNS_EVEN, .line_windows = true, \
+    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_COLUMNS,                                                 \
+    .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_MONO_COLUMNS, .turns = JL_TURNS_EVEN, \
     .column_unit = 1, .window_price_px = 24, .default_contrast = 0x80, .wake_steps = wake_steps,   \
     .wake_steps_bytes = sizeof wake_steps, .setup = jl_lcd_pages_setup,                            \
-    .setting = jl_lcd_pages_setting, .window = jl_lcd_pages_window, .write = jl_write_pages
+    .setting = jl_lcd_pages_setting, .window = jl_lcd_pages_window, .next = jl_next_page
 
 #endif

@@ -7,8 +7,9 @@
 
 #include "jadelamp/panel.h"
 
-/* The area is one page high; `left` is the RAM column of its left edge. */
-static inline size_t jl_page_window(struct jl_rect area, int left, uint8_t *out) {
+/* The area is one page high; `first` is the RAM column of the picture's left edge. */
+static inline size_t jl_page_window(struct jl_rect area, int first, uint8_t *out) {
+    int left = first + area.x;
     out[0] = 3;
     out[1] = (uint8_t)(0xB0 | area.y >> 3);
     out[2] = (uint8_t)(0x10 | left >> 4);

@@ -66,10 +66,10 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
     }
 }
 
-static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
+static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
     out[0] = 2;
-    out[1] = (uint8_t)(SET_X | (area.x + panel->config->column_offset));
-    out[2] = (uint8_t)(SET_Y | area.y >> 3);
+    out[1] = (uint8_t)(SET_X | (part->area.x + panel->config->column_offset));
+    out[2] = (uint8_t)(SET_Y | part->area.y >> 3);
     return 3;
 }
 
@@ -79,9 +79,8 @@ const struct jl_controller jl_pcd8544 = {
     .ram_width = 84,
     .ram_height = 48,
     .buses = 1 << JL_BUS_SPI,
-    .serial_layouts = 1 << JL_LAYOUT_MONO_COLUMNS,
+    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_COLUMNS,
     .turns = JL_TURNS_NONE,
-    .line_windows = true,
     .column_unit = 1,
     .default_contrast = 0x80,
     .reset_low_us = 1,
@@ -93,5 +92,5 @@ const struct jl_controller jl_pcd8544 = {
     .setup = setup,
     .setting = setting,
     .window = window,
-    .write = jl_write_wrapped,
+    .next = jl_next_wrapped,
 };

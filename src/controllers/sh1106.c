@@ -31,14 +31,13 @@ static size_t setup(const struct jl_panel *panel, uint8_t *out) {
     return bytes + sizeof converter;
 }
 
-static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
-    return jl_page_window(area, jl_mono_oled_first_column(panel) + area.x, out);
+static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
+    return jl_page_window(part->area, jl_mono_oled_first_column(panel), out);
 }
 
 const struct jl_controller jl_sh1106 = {
     .name = "sh1106",
     .ram_width = 132,
-    .line_windows = true,
     .default_contrast = 0x80,
     .reset_low_us = 10,
     .reset_recovery_us = 2,
@@ -46,7 +45,7 @@ const struct jl_controller jl_sh1106 = {
     .serial_cycle_ns = 250,
     .parallel_cycle_ns = 300,
     .window = window,
-    .write = jl_write_pages,
+    .next = jl_next_page,
     .setup = setup,
     MONO_OLED_CONTROLLER,
 };

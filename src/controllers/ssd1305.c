@@ -33,7 +33,7 @@ const struct jl_controller jl_ssd1305 = {
     .serial_cycle_ns = 250, /* 4 MHz: table of 4-wire serial timing */
     .parallel_cycle_ns = 300,
     .window = jl_mono_oled_window,
-    .write = jl_write_window,
+    .next = jl_next_window,
     .setup = jl_mono_oled_setup,
     MONO_OLED_CONTROLLER,
 };

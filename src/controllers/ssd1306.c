@@ -100,15 +100,16 @@ int16_t jl_mono_oled_first_column(const struct jl_panel *panel) {
                : config->column_offset;
 }
 
-size_t jl_mono_oled_window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
-    int left = jl_mono_oled_first_column(panel) + area.x;
+size_t jl_mono_oled_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
+    const struct jl_rect *area = &part->area;
+    int left = jl_mono_oled_first_column(panel) + area->x;
     out[0] = 6;
     out[1] = 0x21;
     out[2] = (uint8_t)left;
-    out[3] = (uint8_t)(left + area.w - 1); /* inclusive */
+    out[3] = (uint8_t)(left + area->w - 1); /* inclusive */
     out[4] = 0x22;
-    out[5] = (uint8_t)(area.y >> 3);
-    out[6] = (uint8_t)((area.y + area.h - 1) >> 3);
+    out[5] = (uint8_t)(area->y >> 3);
+    out[6] = (uint8_t)((area->y + area->h - 1) >> 3);
     return 7;
 }
 
@@ -145,8 +146,8 @@ const struct jl_controller jl_ssd1306 = {
     .ram_height = 64,
     .buses = 1 << JL_BUS_I2C | 1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8 |
              1 << JL_BUS_6800_8,
-    .serial_layouts = 1 << JL_LAYOUT_MONO_COLUMNS,
-    .parallel_layouts = 1 << JL_LAYOUT_MONO_COLUMNS,
+    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_COLUMNS,
+    .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_MONO_COLUMNS,
     .serial_cycle_ns = 100,   /* datasheet table 13-4 */
     .parallel_cycle_ns = 300, /* table 13-3 */
     .default_contrast = 0xCF,
@@ -160,7 +161,7 @@ const struct jl_controller jl_ssd1306 = {
     .setup = setup,
     .setting = jl_mono_oled_setting,
     .window = jl_mono_oled_window,
-    .write = jl_write_window,
+    .next = jl_next_window,
 };
 
 const struct jl_scroller jl_ssd1306_scroller = {.encode = encode_scroll};

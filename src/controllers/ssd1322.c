@@ -44,7 +44,7 @@ static uint8_t *put_contrast(uint8_t *out, uint8_t contrast) {
     return jl_ssd_put(out, 0xC1, contrast);
 }
 
-static const struct jl_ssd_part part = {
+static const struct jl_ssd_part own = {
     .multiplex = 0xCA,
     .normal = 0xA6,
     .column_shift = 2,
@@ -53,7 +53,7 @@ static const struct jl_ssd_part part = {
     .put_contrast = put_contrast,
 };
 
-JL_SSD_ENCODERS(part)
+JL_SSD_ENCODERS(own)
 
 /* Rows count along the scan, which runs upwards for a mirrored picture. */
 static size_t show_rows(const struct jl_panel *panel, int16_t top, int16_t rows, uint8_t *out) {
@@ -86,8 +86,8 @@ const struct jl_controller jl_ssd1322 = {
     .reset_low_us = 100,
     .reset_recovery_us = 100,
     .window_price_px = 20,
-    .serial_layouts = 1 << JL_LAYOUT_GREY4,
-    .parallel_layouts = 1 << JL_LAYOUT_GREY4,
+    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_GREY4,
+    .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_GREY4,
     .serial_cycle_ns = 100,
     .parallel_cycle_ns = 300,
     JL_SSD_CONTROLLER,

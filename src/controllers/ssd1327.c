@@ -40,7 +40,7 @@ static uint8_t *put_contrast(uint8_t *out, uint8_t contrast) {
     return jl_ssd_put(out, 0x81, contrast);
 }
 
-static const struct jl_ssd_part part = {
+static const struct jl_ssd_part own = {
     .multiplex = 0xA8,
     .normal = 0xA4,
     .column_shift = 1,
@@ -48,7 +48,7 @@ static const struct jl_ssd_part part = {
     .put_contrast = put_contrast,
 };
 
-JL_SSD_ENCODERS(part)
+JL_SSD_ENCODERS(own)
 
 const struct jl_controller jl_ssd1327 = {
     .name = "ssd1327",
@@ -62,8 +62,8 @@ const struct jl_controller jl_ssd1327 = {
     .reset_low_us = 100,
     .reset_recovery_us = 100,
     .window_price_px = 20,
-    .serial_layouts = 1 << JL_LAYOUT_GREY4,
-    .parallel_layouts = 1 << JL_LAYOUT_GREY4,
+    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_GREY4,
+    .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_GREY4,
     .serial_cycle_ns = 100,
     .parallel_cycle_ns = 300,
     JL_SSD_CONTROLLER,

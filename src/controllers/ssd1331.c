@@ -45,7 +45,7 @@ static uint8_t *put_contrast(uint8_t *out, uint8_t contrast) {
     return out + 7;
 }
 
-static const struct jl_ssd_part part = {
+static const struct jl_ssd_part own = {
     .multiplex = 0xA8,
     .normal = 0xA4,
     .column_shift = 0,
@@ -53,7 +53,7 @@ static const struct jl_ssd_part part = {
     .put_contrast = put_contrast,
 };
 
-JL_SSD_ENCODERS(part)
+JL_SSD_ENCODERS(own)
 
 const struct jl_controller jl_ssd1331 = {
     .name = "ssd1331",
@@ -67,9 +67,9 @@ const struct jl_controller jl_ssd1331 = {
     .reset_low_us = 3,
     .reset_recovery_us = 3,
     .window_price_px = 8,
-    .serial_layouts = 1 << JL_LAYOUT_RGB565 | 1 << JL_LAYOUT_RGB332,
-    .parallel_layouts = 1 << JL_LAYOUT_RGB565 | 1 << JL_LAYOUT_RGB332,
-    .word_layouts = 1 << JL_LAYOUT_RGB565_CPU,
+    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_RGB565 | 1 << JL_LAYOUT_RGB332,
+    .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_RGB565 | 1 << JL_LAYOUT_RGB332,
+    .layouts[JL_WIRES_WORD] = 1 << JL_LAYOUT_RGB565_CPU,
     .serial_cycle_ns = 150,
     .parallel_cycle_ns = 130,
     JL_SSD_CONTROLLER,

@@ -45,7 +45,7 @@ static uint8_t *put_contrast(uint8_t *out, uint8_t contrast) {
     return out + 5;
 }
 
-static const struct jl_ssd_part part = {
+static const struct jl_ssd_part own = {
     .multiplex = 0xCA,
     .normal = 0xA6,
     .column_shift = 0,
@@ -54,7 +54,7 @@ static const struct jl_ssd_part part = {
     .put_contrast = put_contrast,
 };
 
-JL_SSD_ENCODERS(part)
+JL_SSD_ENCODERS(own)
 
 const struct jl_controller jl_ssd1351 = {
     .name = "ssd1351",
@@ -69,9 +69,9 @@ const struct jl_controller jl_ssd1351 = {
     .reset_low_us = 2,
     .reset_recovery_us = 2,
     .window_price_px = 10,
-    .serial_layouts = 1 << JL_LAYOUT_RGB565 | 1 << JL_LAYOUT_RGB666_LOW,
-    .parallel_layouts = 1 << JL_LAYOUT_RGB565 | 1 << JL_LAYOUT_RGB666_LOW,
-    .word_layouts = 1 << JL_LAYOUT_RGB565_CPU,
+    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_RGB565 | 1 << JL_LAYOUT_RGB666_LOW,
+    .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_RGB565 | 1 << JL_LAYOUT_RGB666_LOW,
+    .layouts[JL_WIRES_WORD] = 1 << JL_LAYOUT_RGB565_CPU,
     .serial_cycle_ns = 50,
     .parallel_cycle_ns = 300,
     JL_SSD_CONTROLLER,

@@ -53,11 +53,11 @@ static uint8_t *put_window(uint8_t *out, const struct jl_panel *panel, struct jl
     return out;
 }
 
-size_t jl_ssd_window(const struct jl_ssd_part *part, const struct jl_panel *panel,
-                     struct jl_rect area, uint8_t *out) {
-    uint8_t *end = put_window(out, panel, area, part->column_shift);
-    if (part->write_opcode) {
-        end = put0(end, part->write_opcode);
+size_t jl_ssd_window(const struct jl_ssd_part *own, const struct jl_panel *panel,
+                     const struct jl_part *part, uint8_t *out) {
+    uint8_t *end = put_window(out, panel, part->area, own->column_shift);
+    if (own->write_opcode) {
+        end = put0(end, own->write_opcode);
     }
     return (size_t)(end - out);
 }

@@ -20,8 +20,8 @@ struct jl_ssd_part {
 size_t jl_ssd_setup(const struct jl_ssd_part *part, const struct jl_panel *panel, uint8_t *out);
 size_t jl_ssd_setting(const struct jl_ssd_part *part, const struct jl_panel *panel,
                       enum jl_setting what, uint8_t value, uint8_t *out);
-size_t jl_ssd_window(const struct jl_ssd_part *part, const struct jl_panel *panel,
-                     struct jl_rect area, uint8_t *out);
+size_t jl_ssd_window(const struct jl_ssd_part *own, const struct jl_panel *panel,
+                     const struct jl_part *part, uint8_t *out);
 
 /* The encoders of a descriptor. */
 #define JL_SSD_ENCODERS(PART)                                                                      \
@@ -32,8 +32,8 @@ size_t jl_ssd_window(const struct jl_ssd_part *part, const struct jl_panel *pane
                           uint8_t *out) {                                                          \
         return jl_ssd_setting(&(PART), panel, what, value, out);                                   \
     }                                                                                              \
-    static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {        \
-        return jl_ssd_window(&(PART), panel, area, out);                                           \
+    static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {        \
+        return jl_ssd_window(&(PART), panel, part, out);                                           \
     }
 
 /* One command with one argument. */
@@ -47,7 +47,7 @@ static inline uint8_t *jl_ssd_put(uint8_t *out, uint8_t command, uint8_t argumen
 /* What the descriptors have in common; the steps are called wake_steps. */
 #define JL_SSD_CONTROLLER                                                                          \
     .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .setup = setup,               \
-    .setting = setting, .window = window, .write = jl_write_window
+    .setting = setting, .window = window, .next = jl_next_window
 
 /* Their buses but I2C and 16 bits. */
 #define JL_SSD_BUSES (1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8)

@@ -1,7 +1,7 @@
 /*
  * st7920 driver, graphics mode (datasheet, instruction sets 1 and 2). Its RAM is 256 x 32: the
  * lower half of a 128x64 glass is the right half of the same 32 rows. It is busy for 72 us
- * after every byte, which the buses jl_bus_spi_sync and jl_bus_6800_8_paced wait for.
+ * after every byte, which the buses jl_bus_st7920_serial and jl_bus_6800_8_paced wait for.
  */
 #include "jadelamp/controllers/st7920.h"
 
@@ -49,8 +49,9 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
 }
 
 /* One row. */
-static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t *out) {
+static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
     (void)panel;
+    const struct jl_rect area = part->area;
     bool lower = area.y >= FOLDED_ROWS;
     out[0] = 2;
     out[1] = (uint8_t)(SET_ADDRESS | (lower ? area.y - FOLDED_ROWS : area.y));
@@ -58,28 +59,26 @@ static size_t window(const struct jl_panel *panel, struct jl_rect area, uint8_t 
     return 3;
 }
 
-/* The whole picture takes 32 addresses instead of 64: a row of the RAM is two of the glass. */
-static jl_status write(struct jl_panel *panel, const struct jl_run *run) {
-    struct jl_run row = *run;
-    if (run->area.w != panel->config->controller->ram_width || run->area.h <= FOLDED_ROWS ||
-        run->area.y != 0) {
-        return jl_write_lines(panel, run);
+/*
+ * The whole picture takes 32 addresses instead of 64: a row of the RAM is two of the glass, one
+ * in each half.
+ */
+static size_t next(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+                   uint8_t *out) {
+    bool folded = area.w == panel->config->controller->ram_width && area.h > FOLDED_ROWS &&
+                  area.y == 0 && !part->in_order;
+    if (!folded) {
+        return jl_next_line(panel, area, part, out);
     }
-    jl_status status = JL_OK;
-    const struct jl_bus *bus = panel->config->bus;
-    for (int16_t y = 0; y < FOLDED_ROWS && status == JL_OK; y++) {
-        row.area.y = y;
-        row.area.h = 1;
-        row.line = run->line ? run->line + (size_t)y * run->stride_bytes : NULL;
-        status = jl_write_window(panel, &row);
-        if (status == JL_OK && y + FOLDED_ROWS < run->area.h) {
-            static const uint8_t black[16] = {0};
-            const uint8_t *below =
-                run->line ? row.line + (size_t)FOLDED_ROWS * run->stride_bytes : black;
-            status = bus->send(panel, true, below, sizeof black);
-        }
+    bool first = part->area.h == 0;
+    int row = first ? 0 : part->area.y + FOLDED_ROWS;
+    if (!first && part->area.y < FOLDED_ROWS && row < area.h) {
+        part->area.y = (int16_t)row; /* the pointer is there already */
+        return 0;
     }
-    return status;
+    row = first ? 0 : part->area.y % FOLDED_ROWS + 1;
+    part->area = (struct jl_rect){0, (int16_t)row, area.w, row < FOLDED_ROWS};
+    return row < FOLDED_ROWS ? window(panel, part, out) : 0;
 }
 
 const struct jl_controller jl_st7920 = {
@@ -87,11 +86,10 @@ const struct jl_controller jl_st7920 = {
     .format = &jl_mono_rows,
     .ram_width = 128,
     .ram_height = 64,
-    .buses = 1 << JL_BUS_SPI_SYNC | 1 << JL_BUS_6800_8,
-    .serial_layouts = 1 << JL_LAYOUT_MONO_ROWS,
-    .parallel_layouts = 1 << JL_LAYOUT_MONO_ROWS,
+    .buses = 1 << JL_BUS_ST7920_SERIAL | 1 << JL_BUS_6800_8,
+    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_ROWS,
+    .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_MONO_ROWS,
     .turns = JL_TURNS_NONE,
-    .line_windows = true,
     .column_unit = 16,
     .byte_us = 72,
     .reset_low_us = 10,
@@ -104,5 +102,5 @@ const struct jl_controller jl_st7920 = {
     .setup = setup,
     .setting = setting,
     .window = window,
-    .write = write,
+    .next = next,
 };

@@ -4,6 +4,8 @@
  */
 #include "jadelamp/damage.h"
 
+#include <stddef.h>
+
 static int32_t area_px(const struct jl_rect *r) {
     return (int32_t)r->w * r->h;
 }
@@ -12,6 +14,8 @@ void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px) {
     damage->add = jl_damage_add;
     damage->window_price_px = window_price_px;
     damage->count = 0;
+    damage->panel = NULL;
+    damage->shadow = NULL;
 }
 
 void jl_damage_clear(struct jl_damage *damage) {

@@ -7,15 +7,6 @@
 
 #include "jadelamp/draw.h"
 
-/* Pixels that are worked on at a time: 64 bytes of stack a buffer. */
-enum { JL_CHUNK = 16 };
-
-/*
- * Gives the colours of pixels x .. x+count-1 of row y; count is at most JL_CHUNK. Partly
- * transparent ones are mixed with what is there.
- */
-typedef void (*jl_shade_fn)(const void *context, int x, int y, int count, jl_color *row);
-
 /*
  * What a turned target or another mode than replacing does instead. One constant for
  * both, referred to only by the calls that set them, so that others do not carry it.

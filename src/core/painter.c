@@ -120,22 +120,40 @@ static void put_in_mode(struct jl_target *t, int16_t x, int16_t y, int16_t count
 
 /* ---- the three ways of painting ---- */
 
+/* A shader of the picture, asked for the target's own pixels. */
+struct turned {
+    const struct jl_target *target;
+    jl_shade_fn shader;
+    const void *context;
+};
+
+static void shade_turned(const void *context, int x, int y, int count, jl_color *row) {
+    const struct turned *turned = context;
+    const struct jl_target *t = turned->target;
+    if (t->turn == JL_TURN_0) {
+        turned->shader(turned->context, x - t->shift_x, y - t->shift_y, count, row);
+        return;
+    }
+    for (int i = 0; i < count; i++) {
+        struct point p = own_to_picture(t, x + i, y);
+        turned->shader(turned->context, p.x, p.y, 1, &row[i]);
+    }
+}
+
 static void shade(struct jl_target *t, struct jl_rect area, jl_shade_fn shader,
                   const void *context) {
     struct jl_rect own = jl_rect_intersect(to_own(t, area), t->clip);
+    struct turned turned = {t, shader, context};
+    if (own.w > 0 && t->ops->shade && t->mode == JL_MODE_REPLACE) {
+        t->ops->shade(t, own, shade_turned, &turned);
+        return;
+    }
     for (int y = own.y; y < own.y + own.h; y++) {
         for (int done = 0; done < own.w; done += JL_CHUNK) {
             jl_color row[JL_CHUNK];
             int x = own.x + done;
             int count = own.w - done < JL_CHUNK ? own.w - done : JL_CHUNK;
-            if (t->turn == JL_TURN_0) {
-                shader(context, x - t->shift_x, y - t->shift_y, count, row);
-            } else {
-                for (int i = 0; i < count; i++) {
-                    struct point p = own_to_picture(t, x + i, y);
-                    shader(context, p.x, p.y, 1, &row[i]);
-                }
-            }
+            shade_turned(&turned, x, y, count, row);
             put_in_mode(t, (int16_t)x, (int16_t)y, (int16_t)count, row);
         }
     }
@@ -199,7 +217,7 @@ static void choose_painter(struct jl_target *t) {
 }
 
 bool jl_target_mode(struct jl_target *t, enum jl_mode mode, uint8_t alpha) {
-    if (mode > JL_MODE_BLEND || (mode != JL_MODE_REPLACE && !t->ops->get)) {
+    if (mode > JL_MODE_BLEND || (mode != JL_MODE_REPLACE && !(t->ops && t->ops->get))) {
         return false;
     }
     t->mode = (uint8_t)mode;

@@ -49,6 +49,10 @@ void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn s
         return;
     }
     struct jl_rect visible = jl_rect_intersect(area, target->clip);
+    if (visible.w > 0 && target->ops->shade) {
+        target->ops->shade(target, visible, shade, context);
+        return;
+    }
     for (int y = visible.y; y < visible.y + visible.h; y++) {
         for (int done = 0; done < visible.w; done += JL_CHUNK) {
             jl_color row[JL_CHUNK];

@@ -40,7 +40,7 @@ static void unpack(const struct placed_image *placed, int x, int y, int count, j
     uint32_t first = (uint32_t)x / lines.unit_pixels;
     uint32_t units = ((uint32_t)(x + count) + lines.unit_pixels - 1) / lines.unit_pixels - first;
     uint32_t line = (uint32_t)y >> format->line_rows_log2;
-    uint8_t bytes[2 * JL_CHUNK * 3];
+    uint8_t bytes[JL_CHUNK * 4]; /* one plane of 4 bytes a pixel, or two of less than one */
     struct jl_frame frame = placed->frame;
     for (uint8_t plane = 0; plane < format->planes; plane++) {
         image->packing->read(image, &lines, &placed->planes[plane],
@@ -68,16 +68,14 @@ static void mask_row(const struct jl_image *image, int x, int y, int count, jl_c
 }
 
 static void shade(const void *context, int x, int y, int count, jl_color *row) {
-    /* get() takes a target that it may change, but does not. */
     const struct placed_image *placed = context;
     const struct jl_image *image = placed->image;
-    struct jl_frame frame = placed->frame;
     x -= placed->x;
     y -= placed->y;
     if (image->packing) {
         unpack(placed, x, y, count, row);
     } else {
-        image->format->ops.get(&frame.target, (int16_t)x, (int16_t)y, (int16_t)count, row);
+        image->format->ops.get(&placed->frame.target, (int16_t)x, (int16_t)y, (int16_t)count, row);
     }
     for (int i = 0; image->has_key && i < count; i++) {
         if (row[i] == image->key) {
@@ -98,7 +96,7 @@ static void copy_rows(struct jl_frame *to, struct jl_rect visible,
     uint32_t from_x = (uint32_t)(visible.x - placed->x);
     uint32_t from_y = (uint32_t)(visible.y - placed->y);
     uint8_t *out = to->pixels + (size_t)(visible.y - to->target.bounds.y) * to->stride_bytes +
-                   (size_t)visible.x * pixel_bytes;
+                   (size_t)(visible.x - to->target.bounds.x) * pixel_bytes;
     for (int row = 0; row < visible.h; row++, out += to->stride_bytes) {
         uint32_t y = from_y + (uint32_t)row;
         if (image->packing) {

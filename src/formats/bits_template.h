@@ -42,8 +42,9 @@ static void fill(struct jl_target *target, struct jl_rect area, jl_color color) 
     struct jl_frame *frame = (struct jl_frame *)target;
     uint8_t *line = jl_format_line(frame, area.y, 0);
     unsigned value = pack(frame, color);
+    int left = jl_format_column(frame, area.x);
     for (int y = 0; y < area.h; y++, line += frame->stride_bytes) {
-        fill_row(line, area.x, area.x + area.w, value);
+        fill_row(line, left, left + area.w, value);
     }
     jl_format_changed(frame, area);
 }
@@ -52,19 +53,21 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 const jl_color *row) {
     struct jl_frame *frame = (struct jl_frame *)target;
     uint8_t *line = jl_format_line(frame, y, 0);
+    int left = jl_format_column(frame, x);
     for (int i = 0; i < count; i++) {
         if (row[i] != JL_CLEAR) {
-            store(line, x + i, pack(frame, row[i]));
+            store(line, left + i, pack(frame, row[i]));
         }
     }
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
 
-static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
     const struct jl_frame *frame = (const struct jl_frame *)target;
     const uint8_t *line = jl_format_line(frame, y, 0);
+    int left = jl_format_column(frame, x);
     for (int i = 0; i < count; i++) {
-        unsigned value = line[(x + i) / PIXELS_A_BYTE] >> shift_of(x + i) & VALUE_MASK;
+        unsigned value = line[(left + i) / PIXELS_A_BYTE] >> shift_of(left + i) & VALUE_MASK;
         row[i] = unpack(frame, value);
     }
 }
@@ -73,6 +76,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
                     int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
     struct jl_frame *frame = (struct jl_frame *)target;
     unsigned ink_value = pack(frame, ink), paper_value = pack(frame, paper);
+    int left = jl_format_column(frame, area.x);
     for (int y = 0; y < area.h; y += 8) {
         uint8_t *line = jl_format_line(frame, area.y + y, 0);
         int rows = area.h - y < 8 ? area.h - y : 8;
@@ -81,7 +85,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
             uint8_t *at = line;
             for (int row = 0; row < rows; row++, bits >>= 1, at += frame->stride_bytes) {
                 if ((bits & 1 ? ink : paper) != JL_CLEAR) {
-                    store(at, area.x + x, bits & 1 ? ink_value : paper_value);
+                    store(at, left + x, bits & 1 ? ink_value : paper_value);
                 }
             }
         }

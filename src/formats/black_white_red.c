@@ -51,7 +51,7 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
 
-static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
     const struct jl_frame *frame = (struct jl_frame *)target;
     const uint8_t *line = jl_format_line(frame, y, 0);
     size_t second = plane_bytes(frame);
@@ -89,6 +89,7 @@ const struct jl_format jl_black_white_red = {
     .bits_per_pixel = 1,
     .planes = 2,
     .line_rows_log2 = 0,
+    .clear = {0xFF, 0x00},
     .channel_bits = {1, 1, 1},
     .window_price_px = 80,
 };

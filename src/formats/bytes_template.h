@@ -13,6 +13,10 @@ static inline void copy_pixel(uint8_t *out, const uint8_t *pixel) {
     }
 }
 
+static inline uint8_t *pixel_at(const struct jl_frame *frame, int x, int y) {
+    return jl_format_line(frame, y, 0) + (size_t)jl_format_column(frame, x) * BYTES;
+}
+
 /*
  * The first stretch pixel by pixel, the rest by copying it: memcpy is the fastest store
  * loop there is on any machine, and the stretch stays in the nearest cache.
@@ -44,7 +48,7 @@ static void fill_bytes(uint8_t *to, size_t bytes, const uint8_t *pixel) {
 
 static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
     struct jl_frame *frame = (struct jl_frame *)target;
-    uint8_t *first = jl_format_line(frame, area.y, 0) + (size_t)area.x * BYTES;
+    uint8_t *first = pixel_at(frame, area.x, area.y);
     size_t rows = (size_t)area.h;
     size_t row_bytes = (size_t)area.w * BYTES;
     uint8_t pixel[BYTES];
@@ -65,7 +69,7 @@ static void fill(struct jl_target *target, struct jl_rect area, jl_color color) 
 static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 const jl_color *row) {
     struct jl_frame *frame = (struct jl_frame *)target;
-    uint8_t *at = jl_format_line(frame, y, 0) + (size_t)x * BYTES;
+    uint8_t *at = pixel_at(frame, x, y);
     for (int i = 0; i < count; i++, at += BYTES) {
         if (row[i] != JL_CLEAR) {
             pack(at, row[i]);
@@ -74,8 +78,8 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
 
-static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
-    const uint8_t *at = jl_format_line((struct jl_frame *)target, y, 0) + (size_t)x * BYTES;
+static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+    const uint8_t *at = pixel_at((const struct jl_frame *)target, x, y);
     for (int i = 0; i < count; i++, at += BYTES) {
         row[i] = unpack(at);
     }
@@ -105,7 +109,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
         return;
     }
     for (int y = 0; y < area.h; y += 8) {
-        uint8_t *at = jl_format_line(frame, area.y + y, 0) + (size_t)area.x * BYTES;
+        uint8_t *at = pixel_at(frame, area.x, area.y + y);
         int rows = area.h - y < 8 ? area.h - y : 8;
         for (int x = 0; x < area.w; x++, at += BYTES) {
             unsigned bits = map->order->column(map, map_x + x, map_y + y);

@@ -12,6 +12,11 @@ static inline uint8_t *jl_format_line(const struct jl_frame *frame, int y, unsig
     return frame->pixels + line * frame->stride_bytes;
 }
 
+/* The pixel of a line that shows column x of the picture; a band may begin further right. */
+static inline int jl_format_column(const struct jl_frame *frame, int x) {
+    return x - frame->target.bounds.x;
+}
+
 /* 0xFF for a colour that counts as lit in 1-bit formats, else 0. */
 uint8_t jl_lit_bits(jl_color color);
 

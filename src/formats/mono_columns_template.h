@@ -35,7 +35,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     /* Columns (within the area) and pages in which a byte really changed. */
     int left = area.w, right = -1, top_page = -1, bottom_page = -1;
 
-    uint8_t *line = jl_format_line(frame, area.y, 3) + area.x;
+    uint8_t *line = jl_format_line(frame, area.y, 3) + jl_format_column(frame, area.x);
     for (int page = first_page; page * 8 < end_y; page++, line += frame->stride_bytes) {
         int above = area.y - page * 8;
         int below = page * 8 + 8 - end_y;
@@ -67,8 +67,9 @@ static void fill(struct jl_target *target, struct jl_rect area, jl_color color) 
     stencil(target, area, NULL, 0, 0, color, JL_CLEAR);
 }
 
-static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
-    const uint8_t *line = jl_format_line((struct jl_frame *)target, y, 3) + x;
+static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+    const struct jl_frame *frame = (const struct jl_frame *)target;
+    const uint8_t *line = jl_format_line(frame, y, 3) + jl_format_column(frame, x);
     unsigned mask = ordered(1u << (y & 7));
     for (int i = 0; i < count; i++) {
         row[i] = line[i] & mask ? JL_WHITE : JL_BLACK;
@@ -78,6 +79,6 @@ static void get(struct jl_target *target, int16_t x, int16_t y, int16_t count, j
 #define MONO_COLUMNS_FORMAT(its_layout)                                                            \
     {                                                                                              \
         .ops = {.fill = fill, .stencil = stencil, .get = get}, .bits_per_pixel = 1, .planes = 1,   \
-        .line_rows_log2 = 3, .channel_bits = {1, 1, 1}, .layout = its_layout,                      \
+        .line_rows_log2 = 3, .clear = {0, 0}, .channel_bits = {1, 1, 1}, .layout = its_layout,                      \
         .window_price_px = 80 /* a window of ssd1306-like parts on I2C costs 10 bytes */           \
     }

@@ -1,81 +1,77 @@
-/* Asynchronous presents: a list of areas, of which one line or block at a time is in flight. */
+/* Asynchronous sendings: a list of areas, of which one line or block at a time is in flight. */
 #include "async.h"
+
 #include "bus.h"
 #include "panel.h"
+#include "present.h"
 
-static const uint8_t i2c_data_follow = 0x40; /* as in bus_i2c.c */
+/* What a transfer may take where the port has a clock: as on I2C at 100 kHz, and a second more. */
+enum { BYTE_US = 100 };
+#define MORE_US    1000000u
+#define MOST_BYTES ((UINT32_MAX - MORE_US) / BYTE_US)
 
-static bool has_pins(const struct jl_panel *panel) {
-    return panel->config->bus->kind != JL_BUS_I2C;
+static void start_the_clock(struct jl_async *async, size_t bytes) {
+    const struct jl_port *port = async->panel->port;
+    async->allowed_us = bytes < MOST_BYTES ? MORE_US + (uint32_t)bytes * BYTE_US : UINT32_MAX;
+    if (port->ops->now_us) {
+        async->since_us = port->ops->now_us(port->context);
+    }
 }
 
-/* 3-wire SPI and the paced buses repack bytes through the stack, which no DMA can read later. */
-enum {
-    STARTED_KINDS = 1 << JL_BUS_I2C | 1 << JL_BUS_SPI | 1 << JL_BUS_8080_8 | 1 << JL_BUS_8080_16 |
-                    1 << JL_BUS_6800_8
-};
+static bool out_of_time(const struct jl_async *async) {
+    const struct jl_port *port = async->panel->port;
+    return port->ops->now_us &&
+           port->ops->now_us(port->context) - async->since_us > async->allowed_us;
+}
 
 static bool worth_starting(const struct jl_async *async, size_t bytes) {
-    const struct jl_port *port = async->panel->port;
+    const struct jl_panel *panel = async->panel;
+    const struct jl_port *port = panel->port;
     return port->ops->start && port->ops->poll && bytes >= port->least_start_bytes &&
-           (STARTED_KINDS >> async->panel->config->bus->kind & 1);
+           panel->config->bus->begin;
 }
 
 static jl_status start(struct jl_async *async, size_t bytes) {
     const struct jl_panel *panel = async->panel;
-    const struct jl_port *port = panel->port;
-    struct jl_transfer t = {.body = async->line, .body_bytes = bytes};
-    if (has_pins(panel)) {
-        jl_bus_pin(port, JL_PIN_DC, true);
-        jl_bus_pin(port, JL_PIN_CS, false);
-    } else {
-        t.head = &i2c_data_follow;
-        t.head_bytes = 1;
-        t.i2c_address = panel->config->i2c_address;
-    }
-    jl_status status = port->ops->start(port->context, &t);
+    const struct jl_bus *bus = panel->config->bus;
+    struct jl_transfer t = {.body = async->rest.line, .body_bytes = bytes};
+    bus->begin(panel, true, &t);
+    jl_status status = panel->port->ops->start(panel->port->context, &t);
     async->in_flight = status == JL_OK;
-    if (status != JL_OK && has_pins(panel)) {
-        jl_bus_pin(port, JL_PIN_CS, true);
+    if (status != JL_OK) {
+        bus->end(panel);
     }
+    if (status == JL_OK || (status == JL_BUSY && !async->refused)) {
+        start_the_clock(async, bytes);
+    }
+    async->refused = status == JL_BUSY;
     return status;
-}
-
-static void take_run(struct jl_async *async, const struct jl_run *run) {
-    struct jl_rest rest = jl_rest_of(async->panel, run);
-    async->line = rest.line;
-    async->line_bytes = async->left_in_line = rest.line_bytes;
-    async->lines = rest.lines;
-    async->stride_bytes = rest.stride_bytes;
 }
 
 /* Past what has been sent of a line. */
 static void step(struct jl_async *async, size_t bytes) {
+    struct jl_rest *rest = &async->rest;
     async->left_in_line -= (uint32_t)bytes;
-    async->line += bytes;
-    if (async->left_in_line == 0 && --async->lines) {
-        async->line += async->stride_bytes - async->line_bytes;
-        async->left_in_line = async->line_bytes;
+    rest->line += bytes;
+    if (async->left_in_line == 0 && --rest->lines) {
+        rest->line += rest->stride_bytes - rest->line_bytes;
+        async->left_in_line = rest->line_bytes;
     }
 }
 
-/* Short lines go out in one call, all that are left of the area. */
-static jl_status send_lines(struct jl_async *async) {
-    struct jl_rest rest = {async->line, async->line_bytes, async->lines, async->stride_bytes};
-    async->lines = 0;
-    return jl_rest_send(async->panel, rest);
-}
-
 static jl_status send_next(struct jl_async *async) {
+    struct jl_rest *rest = &async->rest;
     size_t bytes = jl_bus_part(async->panel->port, async->left_in_line);
-    bool whole = async->left_in_line == async->line_bytes;
+    bool whole = async->left_in_line == rest->line_bytes;
     jl_status status;
     if (worth_starting(async, bytes)) {
         status = start(async, bytes);
-    } else if (whole) {
-        return send_lines(async);
+    } else if (whole) { /* short lines go out in one call, all that are left of the part */
+        status = jl_rest_send(async->panel, rest);
+        rest->lines = 0;
+        return status;
     } else { /* the tail of a line that was split */
-        status = async->panel->config->bus->send(async->panel, true, async->line, bytes);
+        status = async->panel->config->bus->send(async->panel, true, rest->line, bytes);
     }
     if (status == JL_OK) {
         step(async, bytes);
@@ -83,26 +79,28 @@ static jl_status send_next(struct jl_async *async) {
     return status;
 }
 
-static jl_status open_next(struct jl_async *async) {
-    struct jl_run run;
-    struct jl_rect *area = &run.area;
-    jl_run_find(async->panel, &async->frame, async->areas[--async->area_count], &run);
-    int16_t rows = (int16_t)(1 << async->panel->format->line_rows_log2);
-    if (async->panel->config->controller->line_windows && area->h > rows) {
-        async->areas[async->area_count++] = (struct jl_rect){area->x, (int16_t)(area->y + rows),
-                                                             area->w, (int16_t)(area->h - rows)};
-        area->h = rows;
-    }
-    jl_status status = jl_window_open(async->panel, run.area);
-    if (status == JL_OK) {
-        take_run(async, &run);
-    }
-    return status;
+/* The next lines of the source, or its next area. False: nothing is left. */
+static bool find_next(struct jl_async *async, jl_status *status) {
+    do {
+        *status = jl_flow_next(async->panel, async->flow, &async->source, &async->rest);
+        async->left_in_line = async->rest.line_bytes;
+        if (*status != JL_OK || async->rest.lines) {
+            return true;
+        }
+        if (async->area_count) {
+            jl_flow_begin(&async->own_flow, async->areas[--async->area_count], false);
+            async->flow = &async->own_flow;
+        } else {
+            async->flow = NULL;
+        }
+    } while (async->flow);
+    return false;
 }
 
 static jl_status end(struct jl_async *async, jl_status status) {
-    async->lines = 0;
+    async->rest.lines = 0;
     async->area_count = 0;
+    async->flow = NULL;
     async->panel->state = STATE_AWAKE;
     jl_panel_settle(async->panel, status);
     if (async->ready) {
@@ -111,33 +109,50 @@ static jl_status end(struct jl_async *async, jl_status status) {
     return status;
 }
 
-/* Until a transfer is in flight, or nothing is left. */
-static jl_status go_on(struct jl_async *async) {
+jl_status jl_async_go(struct jl_async *async) {
     jl_status status = JL_OK;
     async->panel->state = STATE_SENDING;
-    while (status == JL_OK && !async->in_flight && (async->lines || async->area_count)) {
-        status = async->lines ? send_next(async) : open_next(async);
+    while (status == JL_OK && !async->in_flight) {
+        if (async->rest.lines) {
+            status = send_next(async);
+        } else if (!find_next(async, &status)) {
+            return end(async, JL_OK);
+        }
     }
-    return status == JL_OK && async->in_flight ? JL_BUSY : end(async, status);
+    /* A start that was refused loses nothing: jl_async_poll() tries again. */
+    return status == JL_OK || async->refused ? JL_OK : end(async, status);
+}
+
+/* Of a transfer in flight, or of one that the port would not start. */
+static jl_status look(struct jl_async *async) {
+    const struct jl_panel *panel = async->panel;
+    jl_status status = JL_OK;
+    if (async->in_flight) {
+        status = panel->port->ops->poll(panel->port->context);
+    }
+    if ((status == JL_BUSY || async->refused) && out_of_time(async)) {
+        status = JL_TIMEOUT;
+    }
+    return status;
 }
 
 jl_status jl_async_poll(struct jl_async *async) {
     if (!async || !async->panel) {
         return JL_BAD_ARGUMENT;
     }
-    const struct jl_panel *panel = async->panel;
-    if (!async->in_flight) {
+    if (!async->flow) {
         return JL_OK;
     }
-    jl_status status = panel->port->ops->poll(panel->port->context);
+    jl_status status = look(async);
     if (status == JL_BUSY) {
         return JL_BUSY;
     }
-    async->in_flight = false;
-    if (has_pins(panel)) {
-        jl_bus_pin(panel->port, JL_PIN_CS, true);
+    if (async->in_flight) {
+        async->in_flight = false;
+        async->panel->config->bus->end(async->panel);
     }
-    return status == JL_OK ? go_on(async) : end(async, status);
+    status = status == JL_OK ? jl_async_go(async) : end(async, status);
+    return status == JL_OK && async->flow ? JL_BUSY : status;
 }
 
 jl_status jl_async_finish(struct jl_async *async) {
@@ -157,6 +172,7 @@ jl_status jl_async_init(struct jl_async *async, struct jl_panel *panel, jl_ready
     if (!async || !panel) {
         return JL_BAD_ARGUMENT;
     }
+    (void)jl_panel_ready(panel); /* what is under way must end; its error is past then */
     *async = (struct jl_async){
         .sending = {finish_sending}, .panel = panel, .ready = ready, .context = context};
     return panel->state == STATE_UNUSABLE ? JL_NOT_AWAKE : JL_OK;
@@ -169,6 +185,7 @@ jl_status jl_async_ready(struct jl_async *async) {
     jl_status status = jl_panel_ready(async->panel);
     if (status == JL_OK) {
         async->panel->sending = &async->sending;
+        async->refused = false;
     }
     return status;
 }
@@ -179,27 +196,21 @@ jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame) {
         status = jl_present_check(async->panel, frame);
     }
     if (status != JL_OK) {
-        if (async && async->panel) {
-            async->panel->shown = NULL; /* as in jl_panel_present() */
-        }
         return status;
     }
     const struct jl_rect *areas;
     async->area_count = jl_present_areas(async->panel, frame, &areas);
     for (uint8_t i = 0; i < async->area_count; i++) {
-        async->areas[i] = areas[i];
+        async->areas[i] = jl_area_grown(async->panel, areas[i]);
     }
-    async->frame = *frame;
-    async->panel->shown = frame;
-    if (frame->damage) {
-        frame->damage->count = 0;
+    async->source = jl_source_of_frame(frame);
+    jl_present_done(async->panel, frame);
+    if (async->area_count == 0) {
+        return end(async, JL_OK);
     }
-    return go_on(async);
-}
-
-jl_status jl_async_run(struct jl_async *async, const struct jl_run *run) {
-    take_run(async, run);
-    return go_on(async);
+    jl_flow_begin(&async->own_flow, async->areas[--async->area_count], false);
+    async->flow = &async->own_flow;
+    return jl_async_go(async);
 }
 
 jl_status jl_async_send(struct jl_async *async, struct jl_rect area, const void *pixels,
@@ -208,18 +219,14 @@ jl_status jl_async_send(struct jl_async *async, struct jl_rect area, const void 
     if (status != JL_OK) {
         return status;
     }
-    struct jl_run run;
-    status = jl_piece_check(async->panel, area, pixels, stride_bytes, &run);
+    status = jl_piece_check(async->panel, area, pixels);
     if (status != JL_OK) {
         return status;
     }
     async->panel->shown = NULL;
-    if (async->panel->config->controller->line_windows) {
-        return end(async, async->panel->config->controller->write(async->panel, &run));
-    }
-    status = jl_window_open(async->panel, area);
-    if (status != JL_OK) {
-        return jl_panel_settle(async->panel, status);
-    }
-    return jl_async_run(async, &run);
+    async->source = (struct jl_source){
+        .area = area, .pixels = pixels, .stride_bytes = stride_bytes};
+    jl_flow_begin(&async->own_flow, area, false);
+    async->flow = &async->own_flow;
+    return jl_async_go(async);
 }

@@ -8,22 +8,19 @@ static jl_status send(struct jl_bands *bands, struct jl_rect band) {
     if (band.h == 0) {
         return jl_async_finish(async);
     }
-    if (bands->panel->config->controller->line_windows) {
-        return jl_bands_send_lines(bands, band);
-    }
     jl_status status = jl_async_ready(async);
     if (status == JL_OK) {
-        status = jl_bands_open(bands, band);
+        status = jl_bands_go_on(bands, band);
     }
     if (status == JL_OK) {
-        struct jl_run run = {
-            .area = band, .line = bands->frame.pixels, .stride_bytes = bands->frame.stride_bytes};
-        status = jl_async_run(async, &run);
+        async->source = jl_source_of_frame(&bands->frame);
+        async->flow = &bands->flow;
+        status = jl_async_go(async);
     }
     uint8_t *drawn = bands->frame.pixels;
     bands->frame.pixels = bands->other_memory;
     bands->other_memory = drawn;
-    return status == JL_BUSY ? JL_OK : status;
+    return status;
 }
 
 jl_status jl_bands_begin_async(struct jl_bands *bands, struct jl_async *async, void *memory_a,

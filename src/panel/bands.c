@@ -4,70 +4,93 @@
 #include "../core/mem.h"
 #include "bands.h"
 #include "panel.h"
-#include "window.h"
+
+/* What begins a run over an area, which the controller can address. */
+static jl_status begin(struct jl_bands *bands, struct jl_rect area, void *memory,
+                       size_t memory_bytes) {
+    struct jl_panel *panel = bands->panel;
+    const struct jl_format *format = panel->format;
+    size_t line_bytes = jl_line_bytes(format, area.w);
+    if (format->planes > 1) {
+        return JL_UNSUPPORTED;
+    }
+    if (memory_bytes < line_bytes) {
+        return JL_TOO_SMALL;
+    }
+    jl_target_init(&bands->frame.target, &format->ops, panel->width, panel->height);
+    bands->frame.target.bounds = (struct jl_rect){area.x, area.y, area.w, 0}; /* no band yet */
+    bands->frame.format = format;
+    bands->frame.pixels = memory;
+    bands->frame.stride_bytes = (uint16_t)line_bytes;
+    bands->area = area;
+    bands->memory_bytes = memory_bytes;
+    bands->turn = panel->turn;
+    panel->streaming = NULL; /* a picture of its own, even when `bands` is where another was */
+    return JL_OK;
+}
+
+/* The panel is ready for pixels, or the run has failed. */
+static bool may_begin(struct jl_bands *bands, struct jl_panel *panel, const void *memory) {
+    *bands = (struct jl_bands){.panel = panel, .status = JL_BAD_ARGUMENT};
+    if (memory) {
+        bands->status = jl_panel_ready(panel);
+    }
+    return bands->status == JL_OK;
+}
 
 jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *memory,
                          size_t memory_bytes) {
     if (!bands) {
         return JL_BAD_ARGUMENT;
     }
-    *bands = (struct jl_bands){.panel = panel, .status = JL_BAD_ARGUMENT};
-    if (!memory) {
+    if (may_begin(bands, panel, memory)) {
+        struct jl_rect all = {0, 0, panel->width, panel->height};
+        bands->status = begin(bands, all, memory, memory_bytes);
+    }
+    return bands->status;
+}
+
+jl_status jl_bands_begin_area(struct jl_bands *bands, struct jl_panel *panel, struct jl_rect area,
+                              void *memory, size_t memory_bytes) {
+    if (!bands) {
         return JL_BAD_ARGUMENT;
     }
-    bands->status = jl_panel_ready(panel);
-    if (bands->status != JL_OK) {
-        return bands->status;
+    if (may_begin(bands, panel, memory)) {
+        bands->status = jl_area_addressable(panel, area) ? begin(bands, area, memory, memory_bytes)
+                                                         : JL_OUT_OF_RANGE;
     }
-    const struct jl_format *format = panel->format;
-    size_t line_bytes = jl_line_bytes(format, panel->width);
-    if (format->planes > 1) {
-        return bands->status = JL_UNSUPPORTED;
-    }
-    if (memory_bytes < line_bytes) {
-        return bands->status = JL_TOO_SMALL;
-    }
-    jl_target_init(&bands->frame.target, &format->ops, panel->width, panel->height);
-    bands->frame.target.bounds.h = 0; /* no band yet */
-    bands->frame.format = format;
-    bands->frame.pixels = memory;
-    bands->frame.stride_bytes = (uint16_t)line_bytes;
-    bands->memory_bytes = memory_bytes;
-    panel->streaming = NULL; /* a picture of its own, even when `bands` is where another was */
-    return JL_OK;
+    return bands->status;
 }
 
-jl_status jl_bands_open(struct jl_bands *bands, struct jl_rect band) {
+jl_status jl_bands_go_on(struct jl_bands *bands, struct jl_rect band) {
     struct jl_panel *panel = bands->panel;
     jl_status status = jl_panel_ready(panel);
-    if (status != JL_OK || panel->streaming == bands) {
-        return status;
+    if (status == JL_OK && panel->turn != bands->turn) {
+        status = JL_TURNED;
     }
-    band.h = (int16_t)(panel->height - band.y);
-    status = jl_panel_settle(panel, jl_window_open(panel, band));
-    panel->streaming = bands;
+    if (status == JL_OK && panel->streaming != &bands->flow) {
+        struct jl_rect rest = band;
+        rest.h = (int16_t)(bands->area.y + bands->area.h - band.y);
+        jl_flow_begin(&bands->flow, rest, true);
+    }
     return status;
-}
-
-jl_status jl_bands_send_lines(struct jl_bands *bands, struct jl_rect band) {
-    struct jl_panel *panel = bands->panel;
-    jl_status status = jl_panel_ready(panel);
-    return status == JL_OK ? jl_panel_settle(panel, jl_present_area(panel, &bands->frame, band))
-                           : status;
 }
 
 static jl_status send_band(struct jl_bands *bands, struct jl_rect band) {
     struct jl_panel *panel = bands->panel;
-    if (panel->config->controller->line_windows) {
-        return jl_bands_send_lines(bands, band);
-    }
-    jl_status status = jl_bands_open(bands, band);
+    struct jl_source source = jl_source_of_frame(&bands->frame);
+    struct jl_rest rest = {.lines = 1};
+    jl_status status = jl_bands_go_on(bands, band);
     if (status != JL_OK) {
         return status;
     }
-    size_t bytes = (size_t)bands->frame.stride_bytes * jl_lines(bands->frame.format, band.h);
-    return jl_panel_settle(panel,
-                           panel->config->bus->send(panel, true, bands->frame.pixels, bytes));
+    while (status == JL_OK && rest.lines) {
+        status = jl_flow_next(panel, &bands->flow, &source, &rest);
+        if (status == JL_OK && rest.lines) {
+            status = jl_rest_send(panel, &rest);
+        }
+    }
+    return jl_panel_settle(panel, status);
 }
 
 bool jl_bands_next(struct jl_bands *bands) {
@@ -78,8 +101,8 @@ bool jl_bands_next(struct jl_bands *bands) {
     if (band->h > 0) {
         bands->status = bands->send ? bands->send(bands, *band) : send_band(bands, *band);
     }
-    int16_t rows_left =
-        (int16_t)(bands->panel->height - band->y - band->h); /* below the last band */
+    /* below the last band */
+    int16_t rows_left = (int16_t)(bands->area.y + bands->area.h - band->y - band->h);
     band->y = (int16_t)(band->y + band->h);
     band->h = 0;
     if (bands->status != JL_OK || rows_left == 0) {
@@ -94,7 +117,7 @@ bool jl_bands_next(struct jl_bands *bands) {
     }
     band->h = rows < rows_left ? rows : rows_left;
     bands->frame.target.clip = *band;
-    memset(bands->frame.pixels, 0, used);
+    memset(bands->frame.pixels, bands->frame.format->clear[0], used);
     return true;
 }
 

@@ -1,16 +1,14 @@
-/* The window of a picture that is sent band by band. */
+/* A band on its way. */
 #ifndef JADELAMP_SRC_BANDS_H
 #define JADELAMP_SRC_BANDS_H
 
+#include "area.h"
 #include "jadelamp/bands.h"
 
 /*
- * One window for this band and all that follow: their pixels go on in it. Opened again when
- * another command came between two bands.
+ * Makes the panel ready for this band's pixels: they go on where the last ones ended, unless
+ * another command came between; then the controller is told anew what is still to come.
  */
-jl_status jl_bands_open(struct jl_bands *bands, struct jl_rect band);
-
-/* Sends a band to a controller that needs an address for every line. */
-jl_status jl_bands_send_lines(struct jl_bands *bands, struct jl_rect band);
+jl_status jl_bands_go_on(struct jl_bands *bands, struct jl_rect band);
 
 #endif

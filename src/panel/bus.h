@@ -13,4 +13,15 @@ static inline size_t jl_bus_part(const struct jl_port *port, size_t left) {
     return most && most < left ? most : left;
 }
 
+/*
+ * Opcodes at the front of a command. Where arguments travel like data, D/C changes behind the
+ * opcode, and a step holds one command; elsewhere it may hold several.
+ */
+static inline size_t jl_bus_opcodes(const struct jl_panel *panel, bool data, size_t count) {
+    return data || !panel->config->controller->arguments_as_data ? count : 1;
+}
+
+/* Sends bytes as they are between the bus's begin() and end(), in as many transfers as asked. */
+jl_status jl_bus_send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count);
+
 #endif

@@ -50,19 +50,19 @@ static jl_status send_words(const struct jl_panel *panel, bool data, const uint8
 }
 
 static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count) {
-    size_t opcodes = data || !panel->config->controller->arguments_as_data ? count : 1;
+    size_t opcodes = jl_bus_opcodes(panel, data, count);
     jl_status status = send_words(panel, data, bytes, opcodes);
     return status == JL_OK ? send_words(panel, true, bytes + opcodes, count - opcodes) : status;
 }
 
-static jl_status check(const struct jl_panel_config *config, const struct jl_format *format,
-                       const struct jl_port *port) {
+static jl_status check(const struct jl_panel_config *config, const struct jl_port *port) {
     /* CS must frame the words; a packed word needs two bytes of a transfer. */
-    if (!port->ops->set_pin || (port->most_body_bytes && port->most_body_bytes < 2)) {
-        return JL_BAD_PORT;
-    }
-    return config->controller->serial_layouts >> format->layout & 1 ? JL_OK : JL_BAD_FORMAT;
+    return port->most_body_bytes == 1 ? JL_BAD_PORT : jl_pins_check(config, port);
 }
 
-const struct jl_bus jl_bus_spi_3wire = {
-    .kind = JL_BUS_SPI_3WIRE, .check = check, .send = send, .fill = jl_pattern_fill};
+const struct jl_bus jl_bus_spi_3wire = {.kind = JL_BUS_SPI_3WIRE,
+                                        .wires = JL_WIRES_SERIAL,
+                                        .check = check,
+                                        .send = send,
+                                        .fill = jl_pattern_fill,
+                                        .end = jl_pins_end};

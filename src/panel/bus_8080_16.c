@@ -16,7 +16,7 @@ static jl_status send_low(const struct jl_panel *panel, bool data, const uint8_t
             words[part] = bytes[part];
             part++;
         }
-        status = jl_pins_send(panel, data, (const uint8_t *)words, part * sizeof words[0]);
+        status = jl_bus_send(panel, data, (const uint8_t *)words, part * sizeof words[0]);
         bytes += part;
         count -= part;
     }
@@ -25,24 +25,23 @@ static jl_status send_low(const struct jl_panel *panel, bool data, const uint8_t
 
 static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count) {
     if (data) {
-        return jl_pins_send(panel, true, bytes, count);
+        return jl_bus_send(panel, true, bytes, count);
     }
-    size_t opcodes = panel->config->controller->arguments_as_data ? 1 : count;
+    size_t opcodes = jl_bus_opcodes(panel, false, count);
     jl_status status = send_low(panel, false, bytes, opcodes);
     return status == JL_OK ? send_low(panel, true, bytes + opcodes, count - opcodes) : status;
 }
 
-static jl_status check(const struct jl_panel_config *config, const struct jl_format *format,
-                       const struct jl_port *port) {
+static jl_status check(const struct jl_panel_config *config, const struct jl_port *port) {
     /* A limit of odd bytes would cut a word. */
-    if (port->most_body_bytes & 1) {
-        return JL_BAD_PORT;
-    }
-    return jl_pins_check(port, format, config->controller->word_layouts);
+    return port->most_body_bytes & 1 ? JL_BAD_PORT : jl_pins_check(config, port);
 }
 
 const struct jl_bus jl_bus_8080_16 = {.kind = JL_BUS_8080_16,
+                                      .wires = JL_WIRES_WORD,
                                       .check = check,
                                       .send = send,
                                       .lines = jl_pins_lines,
-                                      .fill = jl_pins_fill};
+                                      .fill = jl_pins_fill,
+                                      .begin = jl_pins_begin,
+                                      .end = jl_pins_end};

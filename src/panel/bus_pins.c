@@ -1,46 +1,38 @@
 /*
- * SPI and 8080: D/C is sampled with the last bit of each byte (ssd1306 datasheet 8.1.3) or
+ * SPI, 8080 and 6800: D/C is sampled with the last bit of each byte (ssd1306 datasheet 8.1.3) or
  * with the strobe, so it may change only between transfers.
  */
 #include "bus_pins.h"
 
 #include "../core/mem.h"
 
-static void begin(const struct jl_port *port, bool data) {
-    jl_bus_pin(port, JL_PIN_DC, data);
-    jl_bus_pin(port, JL_PIN_CS, false);
+void jl_pins_begin(const struct jl_panel *panel, bool data, struct jl_transfer *transfer) {
+    (void)transfer; /* no head: the pins say it */
+    jl_bus_pin(panel->port, JL_PIN_DC, data);
+    jl_bus_pin(panel->port, JL_PIN_CS, false);
 }
 
-/* CS is released after an error too, so that the next transfer starts on a byte boundary. */
-static jl_status end(const struct jl_port *port, jl_status status) {
-    jl_bus_pin(port, JL_PIN_CS, true);
-    return status;
-}
-
-/* In as many transfers as the port asks. */
-static jl_status send_parts(const struct jl_port *port, const uint8_t *bytes, size_t count) {
-    jl_status status = JL_OK;
-    while (count && status == JL_OK) {
-        struct jl_transfer t = {.body = bytes, .body_bytes = jl_bus_part(port, count)};
-        status = port->ops->send(port->context, &t);
-        bytes += t.body_bytes;
-        count -= t.body_bytes;
-    }
-    return status;
+void jl_pins_end(const struct jl_panel *panel) {
+    jl_bus_pin(panel->port, JL_PIN_CS, true);
 }
 
 jl_status jl_pins_send(const struct jl_panel *panel, bool data, const uint8_t *bytes,
                        size_t count) {
-    const struct jl_port *port = panel->port;
-    begin(port, data);
-    return end(port, send_parts(port, bytes, count));
+    size_t opcodes = jl_bus_opcodes(panel, data, count);
+    jl_status status = jl_bus_send(panel, data, bytes, opcodes);
+    if (status == JL_OK && count > opcodes) {
+        status = jl_bus_send(panel, true, bytes + opcodes, count - opcodes);
+    }
+    return status;
 }
 
 jl_status jl_pins_lines(const struct jl_panel *panel, const uint8_t *line, uint32_t line_bytes,
                         uint32_t lines, uint16_t stride_bytes) {
     const struct jl_port *port = panel->port;
+    const struct jl_bus *bus = panel->config->bus;
+    struct jl_transfer t = {0};
     jl_status status = JL_OK;
-    begin(port, true);
+    bus->begin(panel, true, &t);
     while (lines && status == JL_OK) {
         const uint8_t *from = line;
         uint32_t bytes = line_bytes;
@@ -56,25 +48,32 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const uint8_t *line, uint3
             lines--;
             line += stride_bytes;
         }
-        status = send_parts(port, from, bytes);
+        for (; bytes && status == JL_OK; bytes -= (uint32_t)t.body_bytes) {
+            t.body = from;
+            t.body_bytes = jl_bus_part(port, bytes);
+            from += t.body_bytes;
+            status = port->ops->send(port->context, &t);
+        }
     }
-    return end(port, status);
+    bus->end(panel);
+    return status;
 }
 
 jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes) {
     const struct jl_port *port = panel->port;
+    const struct jl_bus *bus = panel->config->bus;
     if (!port->ops->repeat) {
         return jl_pattern_fill(panel, pixel, total_bytes);
     }
     struct jl_transfer t = {.body = pixel, .body_bytes = jl_pixel_bytes(panel)};
-    begin(port, true);
-    return end(port, port->ops->repeat(port->context, &t, total_bytes / (uint32_t)t.body_bytes));
+    bus->begin(panel, true, &t);
+    jl_status status =
+        port->ops->repeat(port->context, &t, total_bytes / (uint32_t)t.body_bytes);
+    bus->end(panel);
+    return status;
 }
 
-jl_status jl_pins_check(const struct jl_port *port, const struct jl_format *format,
-                        uint16_t layouts) {
-    if (!port->ops->set_pin) {
-        return JL_BAD_PORT;
-    }
-    return layouts >> format->layout & 1 ? JL_OK : JL_BAD_FORMAT;
+jl_status jl_pins_check(const struct jl_panel_config *config, const struct jl_port *port) {
+    (void)config;
+    return port->ops->set_pin ? JL_OK : JL_BAD_PORT;
 }

@@ -1,10 +1,14 @@
-/* Buses with a CS pin, and most of them with a D/C pin: SPI and 8080. */
+/* Buses with a CS pin, and most of them with a D/C pin: SPI, 8080 and 6800. */
 #ifndef JADELAMP_SRC_BUS_PINS_H
 #define JADELAMP_SRC_BUS_PINS_H
 
 #include "bus.h"
 
-/* Sends bytes, in as many transfers as the port asks, with D/C at a level and CS low. */
+/* D/C to its level, then CS low; and CS high. */
+void jl_pins_begin(const struct jl_panel *panel, bool data, struct jl_transfer *transfer);
+void jl_pins_end(const struct jl_panel *panel);
+
+/* An opcode and its arguments with D/C as the controller wants it, or pixels. */
 jl_status jl_pins_send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count);
 
 /* Sends lines under one CS; gathered in the port's memory where that saves transfers. */
@@ -19,11 +23,10 @@ static inline uint8_t jl_pixel_bytes(const struct jl_panel *panel) {
     return (uint8_t)((panel->format->bits_per_pixel + 7) >> 3);
 }
 
-/* The same without repeat(), by the bus's data(). */
+/* The same without repeat(), by the bus's send(). */
 jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
 
-/* Whether the port has pins and the controller takes the layout. */
-jl_status jl_pins_check(const struct jl_port *port, const struct jl_format *format,
-                        uint16_t layouts);
+/* Whether the port has pins. */
+jl_status jl_pins_check(const struct jl_panel_config *config, const struct jl_port *port);
 
 #endif

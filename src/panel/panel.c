@@ -32,7 +32,10 @@ static jl_status check_config(const struct jl_panel_config *config, const struct
     if (jl_steps_check(config->wake_steps, config->wake_steps_bytes)) {
         return JL_BAD_STEPS;
     }
-    return config->bus->check(config, format, port);
+    if (!(controller->layouts[config->bus->wires] >> format->layout & 1)) {
+        return JL_BAD_FORMAT;
+    }
+    return config->bus->check(config, port);
 }
 
 jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *config,
@@ -50,11 +53,15 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
         panel->config = config;
         panel->port = port;
         panel->state = STATE_OPEN;
+        jl_panel_take_turn(panel, config->turn);
+        panel->contrast = config->contrast ? config->contrast : config->controller->default_contrast;
+        panel->inverted = config->inverted;
     }
     return status;
 }
 
 jl_status jl_panel_settle(struct jl_panel *panel, jl_status status) {
+    panel->addressed.w = 0;
     if (status != JL_OK) {
         panel->state = STATE_OPEN;
     }
@@ -90,11 +97,9 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
     const struct jl_panel_config *config = panel->config;
     const struct jl_controller *controller = config->controller;
     (void)jl_panel_ready(panel); /* what is under way must end; its error is past then */
-    jl_panel_take_turn(panel, config->turn);
-    panel->contrast = config->contrast ? config->contrast : controller->default_contrast;
-    panel->inverted = config->inverted;
     panel->shown = NULL;
-    jl_bus_pin(panel->port, JL_PIN_CS, true); /* where there is one: no transfer is open */
+    panel->addressed.w = 0;
+    config->bus->end(panel); /* no transfer is open */
     if (config->module & JL_MODULE_RESET_WIRED) {
         reset_pulse(panel);
     }
@@ -131,7 +136,7 @@ jl_status jl_panel_resume(struct jl_panel *panel) {
         return JL_BAD_ARGUMENT;
     }
     if (panel->state != STATE_ASLEEP) {
-        return panel->state == STATE_AWAKE ? JL_OK : JL_NOT_AWAKE;
+        return jl_panel_ready(panel);
     }
     panel->state = STATE_AWAKE;
     return jl_panel_apply(panel, JL_SETTING_POWER, 1);

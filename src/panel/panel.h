@@ -33,7 +33,11 @@ static inline void jl_panel_take_turn(struct jl_panel *panel, uint8_t turn) {
  */
 jl_status jl_panel_ready(struct jl_panel *panel);
 
-/* After a bus error nobody knows what the controller holds: only a wake-up helps. */
+/*
+ * Ends a call. After a bus error nobody knows what the controller holds: only a wake-up helps. And
+ * what it keeps of addresses is told anew by the next call, since wires without answers may have
+ * lost something unseen.
+ */
 jl_status jl_panel_settle(struct jl_panel *panel, jl_status status);
 
 /* Encodes a setting and sends it. */

@@ -2,7 +2,7 @@
 #include "../core/paint.h"
 #include "direct.h"
 #include "panel.h"
-#include "run.h"
+#include "present.h"
 
 enum { CHUNK = 16 };
 
@@ -14,28 +14,17 @@ static void draw_converted(struct jl_frame *piece, struct jl_rect area, int16_t 
     for (int16_t dy = 0; dy < area.h; dy++) {
         for (int16_t dx = 0; dx < area.w; dx = (int16_t)(dx + CHUNK)) {
             int16_t count = area.w - dx < CHUNK ? (int16_t)(area.w - dx) : CHUNK;
-            frame->target.ops->get((struct jl_target *)&frame->target, (int16_t)(x + dx),
+            frame->target.ops->get(&frame->target, (int16_t)(x + dx),
                                    (int16_t)(y + dy), count, row);
             jl_ops_put(&piece->target, (int16_t)(area.x + dx), (int16_t)(area.y + dy), count, row);
         }
     }
 }
 
-/* Grown to what the controller can address. */
-static struct jl_rect grown(const struct jl_panel *panel, struct jl_rect area) {
-    int unit_mask = panel->config->controller->column_unit - 1;
-    int left = area.x & ~unit_mask;
-    int end = (area.x + area.w + unit_mask) & ~unit_mask;
-    return (struct jl_rect){(int16_t)left, area.y, (int16_t)(end - left), area.h};
-}
-
 jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, void *memory,
                               size_t memory_bytes) {
     jl_status status = jl_panel_ready(panel);
     if (status != JL_OK) {
-        if (panel) {
-            panel->shown = NULL; /* as in jl_panel_present() */
-        }
         return status;
     }
     if (!frame || !memory) {
@@ -51,25 +40,22 @@ jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, vo
     if (memory_bytes < jl_line_bytes(panel->format, unit)) {
         return JL_TOO_SMALL;
     }
-    struct jl_direct direct = {
-        .panel = panel, .buffer = memory, .buffer_bytes = memory_bytes, .status = JL_OK};
+    struct jl_direct direct = {.panel = panel,
+                               .buffer = memory,
+                               .buffer_bytes = memory_bytes,
+                               .status = JL_OK,
+                               .turn = panel->turn};
     const struct jl_rect *areas;
     uint8_t count = jl_present_areas(panel, frame, &areas);
     for (uint8_t i = 0; i < count && direct.status == JL_OK; i++) {
-        struct jl_rect area = grown(panel, areas[i]);
         /* Pages are drawn whole: the rows above and below come from the frame, too. */
-        int mask = (1 << panel->format->line_rows_log2) - 1;
-        int top = area.y & ~mask, end = (area.y + area.h + mask) & ~mask;
-        end = end < panel->height ? end : panel->height;
-        area.y = (int16_t)top;
-        area.h = (int16_t)(end - top);
-        jl_direct_stream(&direct, area, draw_converted, frame);
+        struct jl_rect area = jl_area_grown(panel, areas[i]);
+        struct jl_rect picture = {0, 0, area.w, panel->height};
+        picture.x = area.x;
+        jl_direct_stream(&direct, jl_rect_intersect(area, picture), draw_converted, frame);
     }
     if (direct.status == JL_OK) {
-        panel->shown = frame;
-        if (frame->damage) {
-            frame->damage->count = 0;
-        }
+        jl_present_done(panel, frame);
     }
     return direct.status;
 }

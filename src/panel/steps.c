@@ -1,8 +1,8 @@
 /* The wake-up sequence encoding: its check and its interpreter. */
 #include "steps.h"
 
+#include "area.h"
 #include "bus.h"
-#include "window.h"
 
 #define SEND_MOST 0x7F
 
@@ -63,7 +63,7 @@ jl_status jl_steps_run(struct jl_panel *panel, const uint8_t *steps, size_t byte
             status =
                 jl_steps_run_plain(panel, setup, panel->config->controller->setup(panel, setup));
         } else if (steps[0] == JL_STEP_CODE_CLEAR) {
-            status = jl_window_clear(panel);
+            status = jl_area_send(panel, (struct jl_rect){0, 0, panel->width, panel->height}, NULL);
         } else {
             status = run_plain_step(panel, steps);
         }

@@ -1,7 +1,8 @@
-/* Narrowing the damage to what differs from a shadow of the last picture. */
-#include "jadelamp/frame.h"
+/* Sending what differs from a shadow of the last picture. */
+#include "present_changes.h"
 
-#include "mem.h"
+#include "../core/mem.h"
+#include "panel.h"
 
 /* One line of memory within an area: finds runs that differ, adds them, copies them. */
 static void compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t *pixels,
@@ -48,15 +49,32 @@ static void compare_area(struct jl_frame *frame, uint8_t *shadow, struct jl_rect
     }
 }
 
-jl_status jl_frame_compare(struct jl_frame *frame, uint8_t *shadow_pixels) {
-    if (!frame || !shadow_pixels || !frame->damage) {
-        return JL_BAD_ARGUMENT;
+void jl_present_narrow(const struct jl_panel *panel, struct jl_frame *frame, uint8_t *shadow) {
+    struct jl_damage *damage = frame->damage;
+    if (!jl_present_in_step(panel, frame) || damage->shadow != shadow) {
+        /* All of the frame will be sent, and the shadow is to hold all of it. */
+        damage->panel = NULL;
+        memcpy(shadow, frame->pixels, jl_source_of_frame(frame).plane_bytes * frame->format->planes);
+        return;
     }
-    struct jl_damage before = *frame->damage;
-    jl_damage_clear(frame->damage);
+    struct jl_damage before = *damage;
+    jl_damage_clear(damage);
     for (uint8_t i = 0; i < before.count; i++) {
-        compare_area(frame, shadow_pixels,
-                     jl_rect_intersect(before.rects[i], frame->target.bounds));
+        compare_area(frame, shadow, jl_rect_intersect(before.rects[i], frame->target.bounds));
     }
-    return JL_OK;
+}
+
+jl_status jl_panel_present_changes(struct jl_panel *panel, struct jl_frame *frame, void *shadow) {
+    jl_status status = jl_panel_ready(panel);
+    if (status == JL_OK) {
+        status = frame && shadow && frame->damage ? jl_present_check(panel, frame) : JL_BAD_ARGUMENT;
+    }
+    if (status == JL_OK) {
+        jl_present_narrow(panel, frame, shadow);
+        status = jl_panel_present(panel, frame);
+    }
+    if (status == JL_OK) {
+        frame->damage->shadow = shadow;
+    }
+    return status;
 }

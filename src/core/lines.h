@@ -1,0 +1,17 @@
+/* How pictures lie in memory: lines of bytes, one for each row or for several. */
+#ifndef JADELAMP_SRC_LINES_H
+#define JADELAMP_SRC_LINES_H
+
+#include "jadelamp/frame.h"
+
+/* Bytes of a line, filled up to a whole one. When rows share a line, a column has their bits. */
+static inline uint32_t jl_memory_line_bytes(const struct jl_format *format, int16_t width) {
+    return ((((uint32_t)width * format->bits_per_pixel) << format->line_rows_log2) + 7) / 8;
+}
+
+/* Lines that hold so many rows. */
+static inline uint32_t jl_lines(const struct jl_format *format, int16_t rows) {
+    return ((uint32_t)rows + (1u << format->line_rows_log2) - 1) >> format->line_rows_log2;
+}
+
+#endif

@@ -1,0 +1,12 @@
+/* Areas that callers choose. */
+#include "area.h"
+
+bool jl_area_addressable(const struct jl_panel *panel, struct jl_rect area) {
+    /* First what would leave the range of numbers. */
+    if (area.x < 0 || area.y < 0 || area.w < 1 || area.h < 1 || area.x > panel->width - area.w ||
+        area.y > panel->height - area.h) {
+        return false;
+    }
+    struct jl_rect grown = jl_area_grown(panel, area);
+    return grown.x == area.x && grown.y == area.y && grown.w == area.w && grown.h == area.h;
+}

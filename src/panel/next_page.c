@@ -1,0 +1,20 @@
+/*
+ * Controllers that are told page, upper and lower digit of the column for each page. Behind a
+ * multiple of 16 columns the lower digit is where it was, so pages after the first go without it;
+ * not where the column ran against the end of the RAM, where it stops.
+ */
+#include "jadelamp/panel.h"
+
+size_t jl_next_page(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+                    uint8_t *out) {
+    bool first = part->area.h == 0;
+    size_t bytes = jl_next_line(panel, area, part, out);
+    if (!first && bytes) {
+        int behind = (out[2] & 15) * 16 + (out[3] & 15) + area.w;
+        if (!(area.w & 15) && behind < panel->config->controller->ram_width) {
+            out[0] = 2;
+            bytes = 3;
+        }
+    }
+    return bytes;
+}
