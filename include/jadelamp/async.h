@@ -42,7 +42,7 @@ struct jl_async {
     struct jl_panel *panel;
     jl_ready_fn ready;
     void *context;
-    struct jl_source source;               /* as it was when the sending began */
+    struct jl_frame frame;                 /* as it was when the sending began */
     struct jl_flow *flow;                  /* what goes on; NULL: nothing is under way */
     struct jl_flow own_flow;               /* of presents and pieces */
     struct jl_rect areas[JL_DAMAGE_RECTS]; /* to come after it */

@@ -21,6 +21,14 @@ struct jl_format;
 struct jl_port;
 struct jl_transfer;
 
+/** Lines of memory that follow one another on the wire. For the library. */
+struct jl_rest {
+    const uint8_t *line; /* the first */
+    uint32_t line_bytes;
+    uint32_t lines;
+    uint16_t stride_bytes; /* from line to line */
+};
+
 /** The kinds of buses; a controller says which of them it has. */
 enum jl_bus_kind {
     JL_BUS_I2C,
@@ -53,9 +61,8 @@ struct jl_bus {
     jl_status (*check)(const struct jl_panel_config *config, const struct jl_port *port);
     /** Sends an opcode and its arguments, or pixels (`data`) from the caller's memory. */
     jl_status (*send)(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count);
-    /** Sends lines of pixels between which memory has others. NULL: by send(), line by line. */
-    jl_status (*lines)(const struct jl_panel *panel, const uint8_t *line, uint32_t line_bytes,
-                       uint32_t lines, uint16_t stride_bytes);
+    /** Sends lines of pixels, in as few transfers as the bus can. */
+    jl_status (*lines)(const struct jl_panel *panel, const struct jl_rest *rest);
     /** Sends one pixel (of 1 to 4 bytes; on I2C one) over and over, total_bytes of it. */
     jl_status (*fill)(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
     /**

@@ -84,7 +84,8 @@ struct jl_controller {
      * 0, and the steps are what ends the area. One of the jl_next_... below, or the
      * controller's own. The area is aligned to the format's lines and to column_unit.
      */
-    size_t (*next)(struct jl_panel *panel, struct jl_rect area, struct jl_part *part, uint8_t *out);
+    size_t (*next)(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+                   uint8_t *out);
     /** jl_wait_busy_pin on controllers with a BUSY pin, else NULL. */
     jl_status (*wait_busy)(const struct jl_port *port, const uint8_t arguments[3]);
 };
@@ -96,19 +97,19 @@ struct jl_controller {
 jl_status jl_wait_busy_pin(const struct jl_port *port, const uint8_t arguments[3]);
 
 /** The area is one part, by the controller's window; planes follow each other. */
-size_t jl_next_window(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+size_t jl_next_window(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                       uint8_t *out);
 /** Each line of memory (a row; with vertical bytes a page) is a part with an address. */
-size_t jl_next_line(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+size_t jl_next_line(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                     uint8_t *out);
 /**
  * The same for window encoders that write page, upper and lower column digit in one step: pages
  * after the first leave the lower digit out where it has not changed.
  */
-size_t jl_next_page(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+size_t jl_next_page(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                     uint8_t *out);
 /** As jl_next_line(), but lines as wide as the RAM follow one another. */
-size_t jl_next_wrapped(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+size_t jl_next_wrapped(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                        uint8_t *out);
 
 /** A controller's scrolls and partial display; encoders as in struct jl_controller. */

@@ -69,27 +69,11 @@ struct jl_sending {
     jl_status (*finish)(struct jl_sending *sending);
 };
 
-/** Lines of memory that hold the pixels of an area. For the library. */
-struct jl_source {
-    struct jl_rect area;
-    const uint8_t *pixels; /* the area's first line */
-    uint32_t plane_bytes;  /* from plane to plane */
-    uint16_t stride_bytes; /* from line to line */
-};
-
 /** How far the sending of an area has come. For the library. */
 struct jl_flow {
     struct jl_rect area;
     struct jl_part part;
     int16_t sent; /* rows of the part */
-};
-
-/** What is left to send before the controller has to be told something. For the library. */
-struct jl_rest {
-    const uint8_t *line;
-    uint32_t line_bytes;
-    uint32_t lines;
-    uint16_t stride_bytes;
 };
 
 /** A panel. The caller's memory; all members are for the library. */

@@ -105,8 +105,9 @@ static uint8_t *put_range(uint8_t *out, uint8_t command, int start, int length) 
     return out + 6;
 }
 
-size_t jl_dcs_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
-    const struct jl_rect area = part->area;
+/* The ranges that are asked for, then the write itself. */
+static size_t put_window(uint8_t *out, const struct jl_panel *panel, const struct jl_rect *area,
+                         bool columns, bool rows) {
     const struct jl_panel_config *config = panel->config;
     const struct jl_controller *controller = config->controller;
     unsigned axes = axes_of(panel, panel->turn);
@@ -116,34 +117,34 @@ size_t jl_dcs_window(const struct jl_panel *panel, const struct jl_part *part, u
     int y = axes & AXES_MIRROR_Y ? controller->ram_height - config->height - config->row_offset
                                  : config->row_offset;
     bool exchanged = (axes & AXES_EXCHANGE) != 0;
-    uint8_t *at = put_range(out, DCS_SET_COLUMN_ADDRESS, area.x + (exchanged ? y : x), area.w);
-    at = put_range(at, DCS_SET_PAGE_ADDRESS, area.y + (exchanged ? x : y), area.h);
+    uint8_t *at = out;
+    if (columns) {
+        at = put_range(at, DCS_SET_COLUMN_ADDRESS, area->x + (exchanged ? y : x), area->w);
+    }
+    if (rows) {
+        at = put_range(at, DCS_SET_PAGE_ADDRESS, area->y + (exchanged ? x : y), area->h);
+    }
     at[0] = 1;
     at[1] = DCS_WRITE_MEMORY_START;
     return (size_t)(at + 2 - out);
+}
+
+size_t jl_dcs_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
+    return put_window(out, panel, &part->area, true, true);
 }
 
 /*
  * The ranges stay until they are set again, and 2C goes back to their start (DCS 6.28); so only
  * those are sent that have changed.
  */
-size_t jl_dcs_next(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+size_t jl_dcs_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                    uint8_t *out) {
-    enum { RANGE = 6, WRITE = 2 }; /* bytes of the steps */
-    struct jl_rect before = panel->addressed;
-    size_t bytes = jl_next_window(panel, area, part, out);
-    uint8_t *to = out;
-    if (!bytes) {
+    const struct jl_rect before = panel->addressed;
+    if (part->area.h) {
+        part->area.h = 0;
         return 0;
     }
-    panel->addressed = area;
-    if (!before.w || before.x != area.x || before.w != area.w) {
-        to += RANGE;
-    }
-    if (!before.w || before.y != area.y || before.h != area.h) {
-        memmove(to, out + RANGE, RANGE);
-        to += RANGE;
-    }
-    memmove(to, out + 2 * RANGE, WRITE);
-    return (size_t)(to + WRITE - out);
+    part->area = panel->addressed = *area;
+    return put_window(out, panel, area, !before.w || before.x != area->x || before.w != area->w,
+                      !before.w || before.y != area->y || before.h != area->h);
 }

@@ -63,21 +63,21 @@ static size_t window(const struct jl_panel *panel, const struct jl_part *part, u
  * The whole picture takes 32 addresses instead of 64: a row of the RAM is two of the glass, one
  * in each half.
  */
-static size_t next(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                    uint8_t *out) {
-    bool folded = area.w == panel->config->controller->ram_width && area.h > FOLDED_ROWS &&
-                  area.y == 0 && !part->in_order;
+    bool folded = area->w == panel->config->controller->ram_width && area->h > FOLDED_ROWS &&
+                  area->y == 0 && !part->in_order;
     if (!folded) {
         return jl_next_line(panel, area, part, out);
     }
     bool first = part->area.h == 0;
     int row = first ? 0 : part->area.y + FOLDED_ROWS;
-    if (!first && part->area.y < FOLDED_ROWS && row < area.h) {
+    if (!first && part->area.y < FOLDED_ROWS && row < area->h) {
         part->area.y = (int16_t)row; /* the pointer is there already */
         return 0;
     }
     row = first ? 0 : part->area.y % FOLDED_ROWS + 1;
-    part->area = (struct jl_rect){0, (int16_t)row, area.w, row < FOLDED_ROWS};
+    part->area = (struct jl_rect){0, (int16_t)row, area->w, row < FOLDED_ROWS};
     return row < FOLDED_ROWS ? window(panel, part, out) : 0;
 }
 

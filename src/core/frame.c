@@ -18,7 +18,7 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
     if (!format || !pixels || width < 1 || height < 1) {
         return JL_BAD_ARGUMENT;
     }
-    uint32_t stride = jl_memory_line_bytes(format, width);
+    uint32_t stride = jl_line_bytes(format, width);
     if (stride > UINT16_MAX) {
         return JL_OUT_OF_RANGE;
     }

@@ -7,7 +7,7 @@ uint32_t jl_frame_bytes(const struct jl_format *format, int16_t width, int16_t h
     if (!format || width < 1 || height < 1) {
         return 0;
     }
-    return jl_memory_line_bytes(format, width) * jl_lines(format, height) * format->planes;
+    return jl_line_bytes(format, width) * jl_lines(format, height) * format->planes;
 }
 
 jl_status jl_frame_init_strided(struct jl_frame *frame, const struct jl_format *format,

@@ -4,9 +4,9 @@
 
 #include "jadelamp/frame.h"
 
-/* Bytes of a line, filled up to a whole one. When rows share a line, a column has their bits. */
-static inline uint32_t jl_memory_line_bytes(const struct jl_format *format, int16_t width) {
-    return ((((uint32_t)width * format->bits_per_pixel) << format->line_rows_log2) + 7) / 8;
+/* Bytes of so many columns of a line, filled up to a whole one. */
+static inline uint32_t jl_line_bytes(const struct jl_format *format, int16_t columns) {
+    return ((uint32_t)columns * format->column_bits + 7) >> 3;
 }
 
 /* Lines that hold so many rows. */

@@ -95,7 +95,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 
 #define BITS_FORMAT(its_layout)                                                                    \
     {                                                                                              \
-        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .bits_per_pixel = BITS, \
+        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .column_bits = BITS, .bits_per_pixel = BITS, \
         .planes = 1, .line_rows_log2 = 0, .channel_bits = {BITS, BITS, BITS},                      \
         .layout = its_layout, .window_price_px = 80 / BITS                                         \
     }

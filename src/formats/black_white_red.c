@@ -86,7 +86,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 
 const struct jl_format jl_black_white_red = {
     .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get},
-    .bits_per_pixel = 1,
+    .column_bits = 1, .bits_per_pixel = 1,
     .planes = 2,
     .line_rows_log2 = 0,
     .clear = {0xFF, 0x00},

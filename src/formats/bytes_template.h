@@ -126,7 +126,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 #define BYTES_FORMAT(its_layout, r, g, b)                                                          \
     {                                                                                              \
         .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get},                         \
-        .bits_per_pixel = BYTES * 8, .planes = 1, .line_rows_log2 = 0, .channel_bits = {r, g, b},  \
+        .column_bits = BYTES * 8, .bits_per_pixel = BYTES * 8, .planes = 1, .line_rows_log2 = 0, .channel_bits = {r, g, b},  \
         .layout = its_layout,                                                                      \
         .window_price_px = 12 / BYTES /* 2A, 2B and 2C of a MIPI DCS part: 11 bytes */             \
     }

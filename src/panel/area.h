@@ -8,38 +8,31 @@
 #include "../core/lines.h"
 #include "jadelamp/panel.h"
 
-/* Bytes of a line's part of that width; whole bytes by the controller's column unit. */
-static inline uint32_t jl_line_bytes(const struct jl_format *format, int16_t width) {
-    return (((uint32_t)width * format->bits_per_pixel) << format->line_rows_log2) / 8;
-}
-
-/* The memory of a frame, or of a band of one. */
-static inline struct jl_source jl_source_of_frame(const struct jl_frame *frame) {
-    return (struct jl_source){
-        .area = frame->target.bounds,
-        .pixels = frame->pixels,
-        .plane_bytes = frame->stride_bytes * jl_lines(frame->format, frame->target.bounds.h),
-        .stride_bytes = frame->stride_bytes};
+/* Memory that holds the pixels of an area, as a frame or a band would. */
+static inline struct jl_frame jl_frame_of_pixels(const struct jl_panel *panel, struct jl_rect area,
+                                                 const void *pixels, uint16_t stride_bytes) {
+    return (struct jl_frame){.target = {.bounds = area},
+                             .format = panel->format,
+                             .pixels = (uint8_t *)(uintptr_t)pixels, /* never written */
+                             .stride_bytes = stride_bytes};
 }
 
 /*
- * The lines of memory for a part, or for some rows of one; the source holds them. Lines that lie
- * one behind the other are one.
+ * The lines of a frame or band for a part, or for some rows of one, which it holds. Lines that
+ * lie one behind the other are one. NULL: only how many bytes there would be.
  */
-void jl_rest_find(const struct jl_panel *panel, const struct jl_source *source,
+void jl_rest_find(const struct jl_panel *panel, const struct jl_frame *frame,
                   const struct jl_part *part, struct jl_rest *rest);
 
-/* Sends what is left, lines in one go where the bus can. */
-jl_status jl_rest_send(const struct jl_panel *panel, const struct jl_rest *rest);
-
 /* Tells the controller about the next part of an area; of h 0: there is none, the area is done. */
-jl_status jl_part_next(struct jl_panel *panel, struct jl_rect area, struct jl_part *part);
+jl_status jl_part_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part);
 
-/* Sends an area from memory that holds it; NULL: the format's clear colour. */
-jl_status jl_area_send(struct jl_panel *panel, struct jl_rect area, const struct jl_source *source);
+/* Sends an area from the frame or band that holds it; NULL: the format's clear colour. */
+jl_status jl_area_send(struct jl_panel *panel, const struct jl_rect *area,
+                       const struct jl_frame *frame);
 
-/* An area grown to what memory and controller can address: units of columns, whole lines. */
-struct jl_rect jl_area_grown(const struct jl_panel *panel, struct jl_rect area);
+/* Grows an area to what memory and controller can address: units of columns, whole lines. */
+void jl_area_grow(const struct jl_panel *panel, struct jl_rect *area);
 
 /* Whether pixels can be sent to just this area of the picture. */
 bool jl_area_addressable(const struct jl_panel *panel, struct jl_rect area);
@@ -58,10 +51,11 @@ static inline void jl_flow_begin(struct jl_flow *flow, struct jl_rect area, bool
 }
 
 /*
- * The next lines to send of a source that holds all of the area, or (in order) the rows of it
- * that come next. No lines: the source is through, or the area is, and the controller was told.
+ * The next lines to send of a frame that holds all of the area, or (in order) of a band with the
+ * rows of it that come next. No lines: the band is through, or the area is, and the controller
+ * was told.
  */
-jl_status jl_flow_next(struct jl_panel *panel, struct jl_flow *flow, const struct jl_source *source,
+jl_status jl_flow_next(struct jl_panel *panel, struct jl_flow *flow, const struct jl_frame *frame,
                        struct jl_rest *rest);
 
 #endif

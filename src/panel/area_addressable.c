@@ -7,6 +7,7 @@ bool jl_area_addressable(const struct jl_panel *panel, struct jl_rect area) {
         area.y > panel->height - area.h) {
         return false;
     }
-    struct jl_rect grown = jl_area_grown(panel, area);
+    struct jl_rect grown = area;
+    jl_area_grow(panel, &grown);
     return grown.x == area.x && grown.y == area.y && grown.w == area.w && grown.h == area.h;
 }

@@ -1,19 +1,19 @@
 /* Areas whose pixels come bit by bit, or go while the program does something else. */
 #include "area.h"
 
-jl_status jl_flow_next(struct jl_panel *panel, struct jl_flow *flow, const struct jl_source *source,
+jl_status jl_flow_next(struct jl_panel *panel, struct jl_flow *flow, const struct jl_frame *frame,
                        struct jl_rest *rest) {
     struct jl_rect *part = &flow->part.area;
     const struct jl_rect *whole = &flow->area;
-    int source_end = source->area.y + source->area.h;
+    int frame_end = frame->target.bounds.y + frame->target.bounds.h;
     rest->lines = 0;
     if (flow->sent == part->h) {
-        /* The source is through: ask for no address before its pixels are there. */
-        if (part->h && source_end < whole->y + whole->h && part->y + part->h == source_end &&
+        /* The band is through: ask for no address before its pixels are there. */
+        if (part->h && frame_end < whole->y + whole->h && part->y + part->h == frame_end &&
             part->x + part->w == whole->x + whole->w) {
             return JL_OK;
         }
-        jl_status status = jl_part_next(panel, *whole, &flow->part);
+        jl_status status = jl_part_next(panel, whole, &flow->part);
         flow->sent = 0;
         panel->streaming = flow;
         if (status != JL_OK || part->h == 0) {
@@ -23,12 +23,12 @@ jl_status jl_flow_next(struct jl_panel *panel, struct jl_flow *flow, const struc
     struct jl_part now = flow->part;
     now.area.y = (int16_t)(now.area.y + flow->sent);
     now.area.h = (int16_t)(now.area.h - flow->sent);
-    if (now.area.h > source_end - now.area.y) {
-        now.area.h = (int16_t)(source_end - now.area.y);
+    if (now.area.h > frame_end - now.area.y) {
+        now.area.h = (int16_t)(frame_end - now.area.y);
     }
     if (now.area.h > 0) {
         flow->sent = (int16_t)(flow->sent + now.area.h);
-        jl_rest_find(panel, source, &now, rest);
+        jl_rest_find(panel, frame, &now, rest);
     }
     return JL_OK;
 }

@@ -67,7 +67,7 @@ static jl_status send_next(struct jl_async *async) {
     if (worth_starting(async, bytes)) {
         status = start(async, bytes);
     } else if (whole) { /* short lines go out in one call, all that are left of the part */
-        status = jl_rest_send(async->panel, rest);
+        status = async->panel->config->bus->lines(async->panel, rest);
         rest->lines = 0;
         return status;
     } else { /* the tail of a line that was split */
@@ -82,7 +82,7 @@ static jl_status send_next(struct jl_async *async) {
 /* The next lines of the source, or its next area. False: nothing is left. */
 static bool find_next(struct jl_async *async, jl_status *status) {
     do {
-        *status = jl_flow_next(async->panel, async->flow, &async->source, &async->rest);
+        *status = jl_flow_next(async->panel, async->flow, &async->frame, &async->rest);
         async->left_in_line = async->rest.line_bytes;
         if (*status != JL_OK || async->rest.lines) {
             return true;
@@ -201,9 +201,10 @@ jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame) {
     const struct jl_rect *areas;
     async->area_count = jl_present_areas(async->panel, frame, &areas);
     for (uint8_t i = 0; i < async->area_count; i++) {
-        async->areas[i] = jl_area_grown(async->panel, areas[i]);
+        async->areas[i] = areas[i];
+        jl_area_grow(async->panel, &async->areas[i]);
     }
-    async->source = jl_source_of_frame(frame);
+    async->frame = *frame;
     jl_present_done(async->panel, frame);
     if (async->area_count == 0) {
         return end(async, JL_OK);
@@ -224,8 +225,7 @@ jl_status jl_async_send(struct jl_async *async, struct jl_rect area, const void 
         return status;
     }
     async->panel->shown = NULL;
-    async->source = (struct jl_source){
-        .area = area, .pixels = pixels, .stride_bytes = stride_bytes};
+    async->frame = jl_frame_of_pixels(async->panel, area, pixels, stride_bytes);
     jl_flow_begin(&async->own_flow, area, false);
     async->flow = &async->own_flow;
     return jl_async_go(async);

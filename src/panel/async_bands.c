@@ -13,7 +13,7 @@ static jl_status send(struct jl_bands *bands, struct jl_rect band) {
         status = jl_bands_go_on(bands, band);
     }
     if (status == JL_OK) {
-        async->source = jl_source_of_frame(&bands->frame);
+        async->frame = bands->frame;
         async->flow = &bands->flow;
         status = jl_async_go(async);
     }

@@ -78,16 +78,15 @@ jl_status jl_bands_go_on(struct jl_bands *bands, struct jl_rect band) {
 
 static jl_status send_band(struct jl_bands *bands, struct jl_rect band) {
     struct jl_panel *panel = bands->panel;
-    struct jl_source source = jl_source_of_frame(&bands->frame);
     struct jl_rest rest = {.lines = 1};
     jl_status status = jl_bands_go_on(bands, band);
     if (status != JL_OK) {
         return status;
     }
     while (status == JL_OK && rest.lines) {
-        status = jl_flow_next(panel, &bands->flow, &source, &rest);
+        status = jl_flow_next(panel, &bands->flow, &bands->frame, &rest);
         if (status == JL_OK && rest.lines) {
-            status = jl_rest_send(panel, &rest);
+            status = panel->config->bus->lines(panel, &rest);
         }
     }
     return jl_panel_settle(panel, status);

@@ -24,4 +24,7 @@ static inline size_t jl_bus_opcodes(const struct jl_panel *panel, bool data, siz
 /* Sends bytes as they are between the bus's begin() and end(), in as many transfers as asked. */
 jl_status jl_bus_send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count);
 
+/* Sends lines by the bus's send(), one at a time. */
+jl_status jl_bus_lines(const struct jl_panel *panel, const struct jl_rest *rest);
+
 #endif

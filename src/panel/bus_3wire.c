@@ -64,5 +64,6 @@ const struct jl_bus jl_bus_spi_3wire = {.kind = JL_BUS_SPI_3WIRE,
                                         .wires = JL_WIRES_SERIAL,
                                         .check = check,
                                         .send = send,
+                                        .lines = jl_bus_lines,
                                         .fill = jl_pattern_fill,
                                         .end = jl_pins_end};

@@ -40,6 +40,7 @@ const struct jl_bus jl_bus_i2c = {.kind = JL_BUS_I2C,
                                   .cycle_ns = I2C_CYCLE_NS,
                                   .check = jl_i2c_check,
                                   .send = jl_bus_send,
+                                  .lines = jl_bus_lines,
                                   .fill = jl_i2c_fill,
                                   .begin = begin,
                                   .end = jl_i2c_end};

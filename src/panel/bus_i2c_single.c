@@ -41,6 +41,7 @@ const struct jl_bus jl_bus_i2c_single = {.kind = JL_BUS_I2C,
                                          .cycle_ns = I2C_CYCLE_NS,
                                          .check = check,
                                          .send = send,
+                                         .lines = jl_bus_lines,
                                          .fill = jl_i2c_fill,
                                          .begin = begin,
                                          .end = jl_i2c_end};

@@ -18,5 +18,6 @@ const struct jl_bus jl_bus_6800_8_paced = {.kind = JL_BUS_6800_8,
                                            .wires = JL_WIRES_PARALLEL,
                                            .check = jl_pins_check,
                                            .send = send,
+                                           .lines = jl_bus_lines,
                                            .fill = jl_pattern_fill,
                                            .end = jl_pins_end};

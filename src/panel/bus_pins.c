@@ -26,10 +26,12 @@ jl_status jl_pins_send(const struct jl_panel *panel, bool data, const uint8_t *b
     return status;
 }
 
-jl_status jl_pins_lines(const struct jl_panel *panel, const uint8_t *line, uint32_t line_bytes,
-                        uint32_t lines, uint16_t stride_bytes) {
+jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest) {
     const struct jl_port *port = panel->port;
     const struct jl_bus *bus = panel->config->bus;
+    const uint8_t *line = rest->line;
+    uint32_t line_bytes = rest->line_bytes;
+    uint32_t lines = rest->lines;
     struct jl_transfer t = {0};
     jl_status status = JL_OK;
     bus->begin(panel, true, &t);
@@ -42,11 +44,11 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const uint8_t *line, uint3
             for (bytes = 0; lines && bytes + line_bytes <= port->work_memory_bytes; lines--) {
                 memcpy(port->work_memory + bytes, line, line_bytes);
                 bytes += line_bytes;
-                line += stride_bytes;
+                line += rest->stride_bytes;
             }
         } else {
             lines--;
-            line += stride_bytes;
+            line += rest->stride_bytes;
         }
         for (; bytes && status == JL_OK; bytes -= (uint32_t)t.body_bytes) {
             t.body = from;

@@ -12,8 +12,7 @@ void jl_pins_end(const struct jl_panel *panel);
 jl_status jl_pins_send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count);
 
 /* Sends lines under one CS; gathered in the port's memory where that saves transfers. */
-jl_status jl_pins_lines(const struct jl_panel *panel, const uint8_t *line, uint32_t line_bytes,
-                        uint32_t lines, uint16_t stride_bytes);
+jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest);
 
 /* Sends one pixel over and over: by the port's repeat(), or many at a time from memory. */
 jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);

@@ -47,5 +47,6 @@ const struct jl_bus jl_bus_st7920_serial = {.kind = JL_BUS_ST7920_SERIAL,
                                             .wires = JL_WIRES_SERIAL,
                                             .check = check,
                                             .send = send,
+                                            .lines = jl_bus_lines,
                                             .fill = jl_pattern_fill,
                                             .end = end};

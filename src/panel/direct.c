@@ -19,7 +19,7 @@ static void fill_solid(struct jl_direct *direct, struct jl_rect area, jl_color c
     struct jl_part part = {0};
     jl_status status;
     pixel.target.ops->fill(&pixel.target, pixel.target.bounds, color);
-    while ((status = jl_part_next(panel, area, &part)) == JL_OK && part.area.h &&
+    while ((status = jl_part_next(panel, &area, &part)) == JL_OK && part.area.h &&
            (status = panel->config->bus->fill(panel, direct->buffer,
                                               (uint32_t)part.area.w * (uint32_t)part.area.h *
                                                   pixel.stride_bytes)) == JL_OK) {

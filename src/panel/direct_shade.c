@@ -70,9 +70,8 @@ void jl_direct_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn 
                 put_computed(direct, piece, &c);
                 continue;
             }
-            struct jl_source source = jl_source_of_frame(&frame);
-            source.area = piece;
-            jl_direct_sent(direct, jl_area_send(panel, piece, &source));
+            frame.target.bounds = piece;
+            jl_direct_sent(direct, jl_area_send(panel, &piece, &frame));
         }
     }
 }

@@ -75,10 +75,11 @@ void jl_direct_stream(struct jl_direct *direct, struct jl_rect area, jl_piece_fn
     if (jl_direct_columns(direct) < 1 || area.w < 1 || !jl_direct_ready(direct)) {
         return;
     }
-    struct jl_rect whole = jl_area_grown(direct->panel, area);
+    struct jl_rect whole = area;
+    jl_area_grow(direct->panel, &whole);
     struct jl_part part = {0};
     jl_status status;
-    while ((status = jl_part_next(direct->panel, whole, &part)) == JL_OK && part.area.h &&
+    while ((status = jl_part_next(direct->panel, &whole, &part)) == JL_OK && part.area.h &&
            (status = stream_part(direct, part.area, area, draw, context)) == JL_OK) {
     }
     jl_direct_sent(direct, status);

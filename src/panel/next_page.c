@@ -5,13 +5,13 @@
  */
 #include "jadelamp/panel.h"
 
-size_t jl_next_page(struct jl_panel *panel, struct jl_rect area, struct jl_part *part,
+size_t jl_next_page(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                     uint8_t *out) {
     bool first = part->area.h == 0;
     size_t bytes = jl_next_line(panel, area, part, out);
     if (!first && bytes) {
-        int behind = (out[2] & 15) * 16 + (out[3] & 15) + area.w;
-        if (!(area.w & 15) && behind < panel->config->controller->ram_width) {
+        int behind = (out[2] & 15) * 16 + (out[3] & 15) + area->w;
+        if (!(area->w & 15) && behind < panel->config->controller->ram_width) {
             out[0] = 2;
             bytes = 3;
         }

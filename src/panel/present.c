@@ -11,11 +11,12 @@ jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
     if (status != JL_OK) {
         return status;
     }
-    struct jl_source source = jl_source_of_frame(frame);
     const struct jl_rect *areas;
     uint8_t count = jl_present_areas(panel, frame, &areas);
     for (; count && status == JL_OK; count--, areas++) {
-        status = jl_area_send(panel, jl_area_grown(panel, *areas), &source);
+        struct jl_rect area = *areas;
+        jl_area_grow(panel, &area);
+        status = jl_area_send(panel, &area, frame);
     }
     if (status == JL_OK) {
         jl_present_done(panel, frame);

@@ -49,10 +49,12 @@ jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, vo
     uint8_t count = jl_present_areas(panel, frame, &areas);
     for (uint8_t i = 0; i < count && direct.status == JL_OK; i++) {
         /* Pages are drawn whole: the rows above and below come from the frame, too. */
-        struct jl_rect area = jl_area_grown(panel, areas[i]);
-        struct jl_rect picture = {0, 0, area.w, panel->height};
-        picture.x = area.x;
-        jl_direct_stream(&direct, jl_rect_intersect(area, picture), draw_converted, frame);
+        struct jl_rect area = areas[i];
+        jl_area_grow(panel, &area);
+        if (area.h > panel->height - area.y) {
+            area.h = (int16_t)(panel->height - area.y);
+        }
+        jl_direct_stream(&direct, area, draw_converted, frame);
     }
     if (direct.status == JL_OK) {
         jl_present_done(panel, frame);

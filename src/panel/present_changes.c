@@ -54,7 +54,9 @@ void jl_present_narrow(const struct jl_panel *panel, struct jl_frame *frame, uin
     if (!jl_present_in_step(panel, frame) || damage->shadow != shadow) {
         /* All of the frame will be sent, and the shadow is to hold all of it. */
         damage->panel = NULL;
-        memcpy(shadow, frame->pixels, jl_source_of_frame(frame).plane_bytes * frame->format->planes);
+        memcpy(shadow, frame->pixels,
+               jl_lines(frame->format, frame->target.bounds.h) * frame->format->planes *
+                   (size_t)frame->stride_bytes);
         return;
     }
     struct jl_damage before = *damage;

@@ -11,7 +11,7 @@ jl_status jl_panel_send(struct jl_panel *panel, struct jl_rect area, const void 
     if (status != JL_OK) {
         return status;
     }
-    const struct jl_source source = {.area = area, .pixels = pixels, .stride_bytes = stride_bytes};
+    const struct jl_frame piece = jl_frame_of_pixels(panel, area, pixels, stride_bytes);
     panel->shown = NULL; /* the RAM no longer holds the last frame */
-    return jl_panel_settle(panel, jl_area_send(panel, area, &source));
+    return jl_panel_settle(panel, jl_area_send(panel, &area, &piece));
 }

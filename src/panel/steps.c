@@ -53,6 +53,12 @@ jl_status jl_steps_run_plain(struct jl_panel *panel, const uint8_t *steps, size_
     return status;
 }
 
+/* Makes the visible RAM show the format's clear colour. */
+static jl_status clear(struct jl_panel *panel) {
+    const struct jl_rect all = {0, 0, panel->width, panel->height};
+    return jl_area_send(panel, &all, NULL);
+}
+
 jl_status jl_steps_run(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
     uint8_t setup[JL_STEPS_MOST_BYTES];
     jl_status status = JL_OK;
@@ -63,7 +69,7 @@ jl_status jl_steps_run(struct jl_panel *panel, const uint8_t *steps, size_t byte
             status =
                 jl_steps_run_plain(panel, setup, panel->config->controller->setup(panel, setup));
         } else if (steps[0] == JL_STEP_CODE_CLEAR) {
-            status = jl_area_send(panel, (struct jl_rect){0, 0, panel->width, panel->height}, NULL);
+            status = clear(panel);
         } else {
             status = run_plain_step(panel, steps);
         }
