@@ -92,7 +92,7 @@ static struct jl_controller controller_of(const struct jl_card *card) {
         controller.ram_width = (int16_t)card->ram_width;
         controller.ram_height = (int16_t)card->ram_height;
     }
-    controller.wait_busy = jl_wait_busy_pin;
+    controller.rare_step = jl_rare_step;
     return controller;
 }
 

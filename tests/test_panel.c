@@ -247,7 +247,7 @@ static void waits_in_the_wake_up(void) {
         {"a part without", wait_low, sizeof wait_low, true, 0, JL_UNSUPPORTED, 0, 0, &jl_ssd1306},
     };
     struct jl_controller with_pin = jl_ssd1306;
-    with_pin.wait_busy = jl_wait_busy_pin;
+    with_pin.rare_step = jl_rare_step;
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct jl_port_ops ops = log_ops;
         ops.wait_us = count_wait;

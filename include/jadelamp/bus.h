@@ -26,7 +26,7 @@ struct jl_rest {
     const uint8_t *line; /* the first */
     uint32_t line_bytes;
     uint32_t lines;
-    uint16_t stride_bytes; /* from line to line */
+    uint32_t stride_bytes; /* from line to line */
 };
 
 /** The kinds of buses; a controller says which of them it has. */
@@ -67,7 +67,7 @@ struct jl_bus {
     jl_status (*fill)(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
     /**
      * Makes the wires ready for transfers of commands or data from the caller's memory, and
-     * writes their head to the transfer, which is zeroed. So whoever sends the body by the
+     * writes all of the transfer but the body. So whoever sends the body by the
      * port's start() needs no knowledge of the bus. NULL: this bus repacks bytes as they go
      * out, so that no transfer can be started and left alone.
      */

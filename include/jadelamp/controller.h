@@ -86,15 +86,16 @@ struct jl_controller {
      */
     size_t (*next)(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                    uint8_t *out);
-    /** jl_wait_busy_pin on controllers with a BUSY pin, else NULL. */
-    jl_status (*wait_busy)(const struct jl_port *port, const uint8_t arguments[3]);
+    /** jl_rare_step on controllers with a BUSY pin or blocks of their own, else NULL. */
+    jl_status (*rare_step)(const struct jl_panel *panel, const uint8_t *step);
 };
 
 /**
- * Runs JL_STEP_WAIT_BUSY; the arguments are the level and the limit in ms, low byte first.
- * @return JL_OK; JL_TIMEOUT; JL_UNSUPPORTED (the port has no get_pin())
+ * Runs JL_STEP_WAIT_BUSY and JL_STEP_BLOCK. Apart, so that most programs do not carry it.
+ * @return JL_OK; JL_TIMEOUT; JL_UNSUPPORTED (the port has no get_pin()); JL_BAD_STEPS (no such
+ *         block); or the port's status
  */
-jl_status jl_wait_busy_pin(const struct jl_port *port, const uint8_t arguments[3]);
+jl_status jl_rare_step(const struct jl_panel *panel, const uint8_t *step);
 
 /** The area is one part, by the controller's window; planes follow each other. */
 size_t jl_next_window(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,

@@ -39,7 +39,7 @@ struct jl_format {
     uint8_t planes;           /**< 2 for black/white/red, else 1; one behind the other */
     uint8_t line_rows_log2;   /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
     uint8_t column_bits;      /**< of a column in a line: bits_per_pixel times those rows */
-    uint8_t clear[2];         /**< bytes of fresh memory, by plane: black, or white paper */
+    uint8_t clear[2][4];      /**< fresh memory, by plane, a byte four times: black, or white paper */
     uint8_t channel_bits[3];  /**< red, green, blue; greys say theirs three times */
     uint8_t layout;           /**< enum jl_layout */
     uint16_t window_price_px; /**< what a frame takes for the price of a window until presented */
@@ -106,6 +106,7 @@ struct jl_frame {
     uint8_t *pixels;          /**< the caller's memory */
     struct jl_damage *damage; /**< the caller's, or NULL: present sends everything */
     const jl_color *palette;  /**< the caller's, of jl_palette1 to jl_palette8 */
+    uint32_t plane_bytes;     /**< from one plane to the next */
     uint16_t stride_bytes;    /**< from one line of memory to the next */
 };
 

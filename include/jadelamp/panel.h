@@ -36,6 +36,12 @@ enum jl_module {
     JL_MODULE_IPS = 1 << 6, /**< glass that shows colours negative unless the controller inverts */
 };
 
+/** Bytes to send that are too many for a step, in flash: an opcode and its arguments. */
+struct jl_block {
+    const uint8_t *bytes;
+    size_t count;
+};
+
 /**
  * Description of a panel: constant, in flash, never copied. The zero value of
  * every member is the usual case.
@@ -62,6 +68,8 @@ struct jl_panel_config {
     /** Own wake-up sequence (wake.h), or NULL for the controller's. */
     const uint8_t *wake_steps;
     uint16_t wake_steps_bytes;
+    uint16_t block_count;
+    const struct jl_block *blocks; /**< for JL_STEP_BLOCK, or NULL */
 };
 
 /** What an asynchronous present has under way (async.h). For the library. */
@@ -78,6 +86,10 @@ struct jl_flow {
 
 /** A panel. The caller's memory; all members are for the library. */
 struct jl_panel {
+    uint8_t state; /* bytes first: they are reached with short instructions there */
+    uint8_t turn;
+    uint8_t contrast;
+    bool inverted;
     const struct jl_panel_config *config;
     const struct jl_port *port;
     const struct jl_format *format;
@@ -87,10 +99,6 @@ struct jl_panel {
     struct jl_rect addressed;     /* of parts that keep addresses; w 0: not known */
     int16_t width;                /* of the picture, as turned */
     int16_t height;
-    uint8_t state;
-    uint8_t turn;
-    uint8_t contrast;
-    bool inverted;
 };
 
 /** Directions of the hardware scroll, as a person sees them. */

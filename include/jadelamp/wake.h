@@ -28,8 +28,9 @@ extern "C" {
 
 #define JL_STEP_CODE_WAIT_MS   0x80 /* then milliseconds, low byte first */
 #define JL_STEP_CODE_WAIT_BUSY 0x81 /* then level, then the limit in ms, low byte first */
-#define JL_STEP_CODE_SETUP     0x82
-#define JL_STEP_CODE_CLEAR     0x83
+#define JL_STEP_CODE_BLOCK     0x82 /* then the number of the block */
+#define JL_STEP_CODE_SETUP     0x83
+#define JL_STEP_CODE_CLEAR     0x84
 
 /**
  * Sends 1 to 127 bytes: an opcode and its arguments. Controllers that take
@@ -41,8 +42,15 @@ extern "C" {
 #define JL_STEP_WAIT_MS(ms) JL_STEP_CODE_WAIT_MS, (uint8_t)((ms)&0xFF), (uint8_t)((ms) >> 8)
 
 /**
+ * Sends an opcode and its arguments, of any length, from memory that the description names:
+ * blocks[n]. For waveform tables and the like. Needs a controller with rare steps (rare_step in
+ * controller.h); others give JL_UNSUPPORTED. JL_BAD_STEPS: there is no such block.
+ */
+#define JL_STEP_BLOCK(n) JL_STEP_CODE_BLOCK, (n)
+
+/**
  * Waits until the BUSY pin has the level (0, 1), at most 0..65535 ms. For controllers with
- * such a pin (wait_busy in controller.h); others give JL_UNSUPPORTED.
+ * such a pin (rare_step in controller.h); others give JL_UNSUPPORTED.
  */
 #define JL_STEP_WAIT_BUSY(level, ms)                                                               \
     JL_STEP_CODE_WAIT_BUSY, (level), (uint8_t)((ms)&0xFF), (uint8_t)((ms) >> 8)

@@ -10,11 +10,7 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
         return JL_BAD_ARGUMENT;
     }
     /* Empty until all is good, so that nothing can be drawn after an error. */
-    jl_target_init(&frame->target, NULL, 0, 0);
-    frame->format = format;
-    frame->pixels = pixels;
-    frame->damage = NULL;
-    frame->palette = NULL;
+    *frame = (struct jl_frame){.format = format, .pixels = pixels};
     if (!format || !pixels || width < 1 || height < 1) {
         return JL_BAD_ARGUMENT;
     }
@@ -25,12 +21,13 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
     frame->stride_bytes = (uint16_t)stride;
     /* At most 65535 * 32767, and two planes only of 1-bit lines: fits 32 bits. */
     uint32_t plane_bytes = stride * jl_lines(format, height);
-    if (pixel_bytes < plane_bytes * format->planes) {
+    frame->plane_bytes = plane_bytes;
+    uint32_t bytes = plane_bytes * format->planes;
+    if (pixel_bytes < bytes) {
         return JL_TOO_SMALL;
     }
     jl_target_init(&frame->target, &format->ops, width, height);
-    for (uint8_t plane = 0; plane < format->planes; plane++) {
-        memset(frame->pixels + plane * plane_bytes, format->clear[plane], plane_bytes);
-    }
+    memset(pixels, format->clear[0][0], plane_bytes);
+    memset(frame->pixels + plane_bytes, format->clear[1][0], bytes - plane_bytes);
     return JL_OK;
 }

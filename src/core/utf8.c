@@ -3,33 +3,32 @@
 
 uint32_t jl_utf8_next(const char **text) {
     const uint8_t *at = (const uint8_t *)*text;
-    uint32_t lead = *at;
-    if (lead == 0) {
+    uint32_t code = *at;
+    if (code == 0) {
         return 0;
     }
     at++;
-    uint32_t code = lead;
-    if (lead >= 0x80) {
-        uint8_t more = lead >= 0xF0 ? 3 : lead >= 0xE0 ? 2 : 1;
+    if (code >= 0x80) {
+        int more = code >= 0xF0 ? 3 : code >= 0xE0 ? 2 : 1;
         /* 0x80..0xC1 cannot lead; 0xF5..0xFF would pass U+10FFFF. */
-        if (lead < 0xC2 || lead > 0xF4) {
-            more = 0;
+        if (code - 0xC2 > 0xF4 - 0xC2) {
             code = JL_UTF8_MALFORMED;
-        } else {
-            code = lead & (0x3Fu >> more);
+            more = 0;
         }
-        for (uint8_t i = 0; i < more; i++) {
-            /* The second byte alone decides about overlong forms, surrogates and the top. */
-            uint8_t least = 0x80, most = 0xBF;
-            if (i == 0) {
-                least = lead == 0xE0 ? 0xA0 : lead == 0xF0 ? 0x90 : 0x80;
-                most = lead == 0xED ? 0x9F : lead == 0xF4 ? 0x8F : 0xBF;
-            }
-            if (*at < least || *at > most) {
+        code = more ? code & (0x3Fu >> more) : code;
+        for (; more; more--) {
+            uint32_t bits = *at - 0x80u;
+            code = code << 6 | bits;
+            /*
+             * The second byte alone decides about overlong forms, surrogates and the top. Of four
+             * bytes, two give 10..10F; of three, 20 and more but 360..37F; of four, three give
+             * 400 and more.
+             */
+            if (bits > 0x3F || (more == 3 && code - 0x10 > 0xFF) ||
+                (more == 2 && (code < 0x20 || code >> 5 == 0x1B))) {
                 code = JL_UTF8_MALFORMED;
                 break;
             }
-            code = code << 6 | (*at & 0x3Fu);
             at++;
         }
     }

@@ -1,6 +1,7 @@
 /* Pictures from any format to any target. */
 #include "jadelamp/image.h"
 
+#include "../core/lines.h"
 #include "../core/mem.h"
 #include "../core/paint.h"
 #include "../core/packing.h"
@@ -8,12 +9,11 @@
 /* The picture as a frame that is only read, so that its format's get() can be asked. */
 static struct jl_frame frame_of(const struct jl_image *image) {
     struct jl_frame frame = {.format = image->format, .palette = image->palette};
-    uint32_t line_bits = ((uint32_t)image->width * image->format->bits_per_pixel)
-                         << image->format->line_rows_log2;
     frame.target.bounds = (struct jl_rect){0, 0, image->width, image->height};
     /* Never written: get() alone is called. */
     frame.pixels = (uint8_t *)(uintptr_t)image->pixels;
-    frame.stride_bytes = (uint16_t)((line_bits + 7) / 8);
+    frame.stride_bytes = (uint16_t)jl_line_bytes(image->format, image->width);
+    frame.plane_bytes = frame.stride_bytes * jl_lines(image->format, image->height);
     return frame;
 }
 
@@ -50,7 +50,7 @@ static void unpack(const struct placed_image *placed, int x, int y, int count, j
     frame.pixels = bytes;
     frame.stride_bytes = (uint16_t)(units * lines.unit_bytes);
     frame.target.bounds.y = (int16_t)(line << format->line_rows_log2);
-    frame.target.bounds.h = 1;
+    frame.plane_bytes = frame.stride_bytes;
     format->ops.get(&frame.target, (int16_t)(x - (int)(first * lines.unit_pixels)), (int16_t)y,
                     (int16_t)count, row);
 }

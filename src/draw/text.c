@@ -3,19 +3,19 @@
 
 #include "text_cells.h"
 
-/*
- * The missing character: a box as high as capitals, computed instead of stored. A whole
- * column is made as bits of 32, hence boxes of at most BOX_ROWS.
- */
-enum { BOX_ROWS = 31 };
-
+/* The missing character: a box as high as capitals, computed instead of stored. */
 static uint8_t box_column(const struct jl_bitmap *map, int x, int y) {
-    uint32_t last = 1u << (map->height - 1);
-    uint32_t rows = x == 0 || x == map->width - 1 ? 2 * last - 1 : last | 1;
-    if (x < 0 || x >= map->width || y <= -8 || y > BOX_ROWS) {
-        return 0;
+    unsigned bits = 0;
+    unsigned right = (unsigned)map->width - 1, last = (unsigned)map->height - 1;
+    for (int row = y + 7; row >= y; row--) {
+        bits <<= 1;
+        /* Unsigned, so that what is negative is outside, too. */
+        if ((unsigned)x <= right && (unsigned)row <= last &&
+            (x == 0 || (unsigned)x == right || row == 0 || (unsigned)row == last)) {
+            bits++;
+        }
     }
-    return (uint8_t)(y < 0 ? rows << -y : rows >> y);
+    return (uint8_t)bits;
 }
 
 static const struct jl_bit_order box_order = {.column = box_column};
@@ -32,8 +32,7 @@ bool jl_text_cell(const struct jl_text_style *style, uint32_t code, struct jl_te
     } while (font);
     font = style->font;
     out->font = font;
-    int16_t rows = font->ascent < BOX_ROWS ? font->ascent : BOX_ROWS;
-    out->glyph = (struct jl_glyph){{NULL, (int16_t)(font->box_width - 1), rows, &box_order},
+    out->glyph = (struct jl_glyph){{NULL, (int16_t)(font->box_width - 1), font->ascent, &box_order},
                                    0,
                                    (int8_t)font->ascent,
                                    font->box_width};

@@ -79,6 +79,6 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
 #define MONO_COLUMNS_FORMAT(its_layout)                                                            \
     {                                                                                              \
         .ops = {.fill = fill, .stencil = stencil, .get = get}, .column_bits = 8, .bits_per_pixel = 1, .planes = 1,   \
-        .line_rows_log2 = 3, .clear = {0, 0}, .channel_bits = {1, 1, 1}, .layout = its_layout,                      \
+        .line_rows_log2 = 3, .channel_bits = {1, 1, 1}, .layout = its_layout,                      \
         .window_price_px = 80 /* a window of ssd1306-like parts on I2C costs 10 bytes */           \
     }

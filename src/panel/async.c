@@ -34,8 +34,10 @@ static bool worth_starting(const struct jl_async *async, size_t bytes) {
 static jl_status start(struct jl_async *async, size_t bytes) {
     const struct jl_panel *panel = async->panel;
     const struct jl_bus *bus = panel->config->bus;
-    struct jl_transfer t = {.body = async->rest.line, .body_bytes = bytes};
+    struct jl_transfer t;
     bus->begin(panel, true, &t);
+    t.body = async->rest.line;
+    t.body_bytes = bytes;
     jl_status status = panel->port->ops->start(panel->port->context, &t);
     async->in_flight = status == JL_OK;
     if (status != JL_OK) {
@@ -202,7 +204,6 @@ jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame) {
     async->area_count = jl_present_areas(async->panel, frame, &areas);
     for (uint8_t i = 0; i < async->area_count; i++) {
         async->areas[i] = areas[i];
-        jl_area_grow(async->panel, &async->areas[i]);
     }
     async->frame = *frame;
     jl_present_done(async->panel, frame);

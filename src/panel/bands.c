@@ -116,7 +116,7 @@ bool jl_bands_next(struct jl_bands *bands) {
     }
     band->h = rows < rows_left ? rows : rows_left;
     bands->frame.target.clip = *band;
-    memset(bands->frame.pixels, bands->frame.format->clear[0], used);
+    memset(bands->frame.pixels, bands->frame.format->clear[0][0], used);
     return true;
 }
 

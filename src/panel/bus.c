@@ -11,7 +11,7 @@ void jl_bus_pin(const struct jl_port *port, enum jl_pin pin, bool high) {
 jl_status jl_bus_send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count) {
     const struct jl_bus *bus = panel->config->bus;
     const struct jl_port *port = panel->port;
-    struct jl_transfer t = {0};
+    struct jl_transfer t;
     jl_status status = JL_OK;
     bus->begin(panel, data, &t);
     while (count && status == JL_OK) {

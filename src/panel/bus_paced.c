@@ -5,8 +5,10 @@ static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *by
     const struct jl_port *port = panel->port;
     jl_status status = JL_OK;
     for (; count && status == JL_OK; count--) {
-        struct jl_transfer t = {.body = bytes++, .body_bytes = 1};
+        struct jl_transfer t;
         jl_pins_begin(panel, data, &t);
+        t.body = bytes++;
+        t.body_bytes = 1;
         status = port->ops->send(port->context, &t);
         jl_pins_end(panel);
         port->ops->wait_us(port->context, panel->config->controller->byte_us);

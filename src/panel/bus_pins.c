@@ -7,7 +7,7 @@
 #include "../core/mem.h"
 
 void jl_pins_begin(const struct jl_panel *panel, bool data, struct jl_transfer *transfer) {
-    (void)transfer; /* no head: the pins say it */
+    *transfer = (struct jl_transfer){0}; /* no head: the pins say it */
     jl_bus_pin(panel->port, JL_PIN_DC, data);
     jl_bus_pin(panel->port, JL_PIN_CS, false);
 }
@@ -32,7 +32,7 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest
     const uint8_t *line = rest->line;
     uint32_t line_bytes = rest->line_bytes;
     uint32_t lines = rest->lines;
-    struct jl_transfer t = {0};
+    struct jl_transfer t;
     jl_status status = JL_OK;
     bus->begin(panel, true, &t);
     while (lines && status == JL_OK) {
@@ -67,8 +67,10 @@ jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint3
     if (!port->ops->repeat) {
         return jl_pattern_fill(panel, pixel, total_bytes);
     }
-    struct jl_transfer t = {.body = pixel, .body_bytes = jl_pixel_bytes(panel)};
+    struct jl_transfer t;
     bus->begin(panel, true, &t);
+    t.body = pixel;
+    t.body_bytes = jl_pixel_bytes(panel);
     jl_status status =
         port->ops->repeat(port->context, &t, total_bytes / (uint32_t)t.body_bytes);
     bus->end(panel);

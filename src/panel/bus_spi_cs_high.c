@@ -2,7 +2,7 @@
 #include "bus_pins.h"
 
 static void begin(const struct jl_panel *panel, bool data, struct jl_transfer *transfer) {
-    (void)transfer;
+    *transfer = (struct jl_transfer){0};
     jl_bus_pin(panel->port, JL_PIN_DC, data);
     jl_bus_pin(panel->port, JL_PIN_CS, true);
 }

@@ -1,6 +1,7 @@
 /* Opening, waking, sleeping: the life of a panel. */
 #include "panel.h"
 
+#include "area.h"
 #include "bus.h"
 #include "steps.h"
 
@@ -43,19 +44,17 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
     if (!panel) {
         return JL_BAD_ARGUMENT;
     }
-    *panel = (struct jl_panel){.state = STATE_UNUSABLE};
+    *panel = (struct jl_panel){.state = STATE_UNUSABLE, .config = config, .port = port};
     if (!config || !config->controller || !config->bus || !port) {
         return JL_BAD_ARGUMENT;
     }
     panel->format = config->format ? config->format : config->controller->format;
     jl_status status = check_config(config, panel->format, port);
     if (status == JL_OK) {
-        panel->config = config;
-        panel->port = port;
         panel->state = STATE_OPEN;
-        jl_panel_take_turn(panel, config->turn);
-        panel->contrast = config->contrast ? config->contrast : config->controller->default_contrast;
         panel->inverted = config->inverted;
+        panel->contrast = config->contrast ? config->contrast : config->controller->default_contrast;
+        jl_panel_take_turn(panel, config->turn);
     }
     return status;
 }
@@ -77,14 +76,31 @@ jl_status jl_panel_ready(struct jl_panel *panel) {
                                          : of_states[panel->state];
 }
 
-static void reset_pulse(const struct jl_panel *panel) {
-    const struct jl_port *port = panel->port;
-    const struct jl_controller *controller = panel->config->controller;
-    /* Whatever the pin was before: low for long enough, then high, is a reset. */
-    jl_bus_pin(port, JL_PIN_RESET, false);
-    port->ops->wait_us(port->context, controller->reset_low_us);
-    jl_bus_pin(port, JL_PIN_RESET, true);
-    port->ops->wait_us(port->context, controller->reset_recovery_us);
+static void hold_reset(const struct jl_port *port, bool high, uint16_t us) {
+    jl_bus_pin(port, JL_PIN_RESET, high);
+    port->ops->wait_us(port->context, us);
+}
+
+/* What stops the interpreter: the description's own steps, and the clear colour. */
+static jl_status run_code(struct jl_panel *panel, uint8_t code) {
+    uint8_t setup[JL_STEPS_MOST_BYTES];
+    if (code == JL_STEP_CODE_CLEAR) {
+        const struct jl_rect all = {0, 0, panel->width, panel->height};
+        return jl_area_send(panel, &all, NULL);
+    }
+    return jl_steps_run_encoded(panel, setup, panel->config->controller->setup(panel, setup));
+}
+
+static jl_status run_wake_steps(struct jl_panel *panel, const uint8_t *at, uint16_t bytes) {
+    struct jl_steps steps = {at, at + bytes};
+    jl_status status;
+    while ((status = jl_steps_run(panel, &steps)) == JL_OK && steps.at != steps.end) {
+        status = run_code(panel, *steps.at++);
+        if (status != JL_OK) {
+            break;
+        }
+    }
+    return status;
 }
 
 jl_status jl_panel_wake(struct jl_panel *panel) {
@@ -101,12 +117,13 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
     panel->addressed.w = 0;
     config->bus->end(panel); /* no transfer is open */
     if (config->module & JL_MODULE_RESET_WIRED) {
-        reset_pulse(panel);
+        /* Whatever the pin was before: low for long enough, then high, is a reset. */
+        hold_reset(panel->port, false, controller->reset_low_us);
+        hold_reset(panel->port, true, controller->reset_recovery_us);
     }
-    jl_status status =
-        config->wake_steps
-            ? jl_steps_run(panel, config->wake_steps, config->wake_steps_bytes)
-            : jl_steps_run(panel, controller->wake_steps, controller->wake_steps_bytes);
+    jl_status status = run_wake_steps(
+        panel, config->wake_steps ? config->wake_steps : controller->wake_steps,
+        config->wake_steps ? config->wake_steps_bytes : controller->wake_steps_bytes);
     panel->state = STATE_AWAKE;
     return jl_panel_settle(panel, status);
 }
@@ -117,7 +134,7 @@ jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_
     if (!bytes) {
         return JL_UNSUPPORTED;
     }
-    return jl_panel_settle(panel, jl_steps_run_plain(panel, steps, bytes));
+    return jl_panel_settle(panel, jl_steps_run_encoded(panel, steps, bytes));
 }
 
 jl_status jl_panel_sleep(struct jl_panel *panel) {

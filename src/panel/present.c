@@ -14,9 +14,7 @@ jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
     const struct jl_rect *areas;
     uint8_t count = jl_present_areas(panel, frame, &areas);
     for (; count && status == JL_OK; count--, areas++) {
-        struct jl_rect area = *areas;
-        jl_area_grow(panel, &area);
-        status = jl_area_send(panel, &area, frame);
+        status = jl_area_send(panel, areas, frame);
     }
     if (status == JL_OK) {
         jl_present_done(panel, frame);

@@ -9,7 +9,7 @@ static void compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t 
                          struct jl_rect line_area, size_t first_byte, size_t bytes) {
     const struct jl_format *format = frame->format;
     /* Pixels of a row in a byte, or bytes of a pixel: byte index to column and back. */
-    unsigned column_bits = (unsigned)format->bits_per_pixel << format->line_rows_log2;
+    unsigned column_bits = format->column_bits;
     size_t i = 0;
     while (i < bytes) {
         while (i < bytes && pixels[first_byte + i] == shadow[first_byte + i]) {
@@ -33,16 +33,14 @@ static void compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t 
 static void compare_area(struct jl_frame *frame, uint8_t *shadow, struct jl_rect area) {
     const struct jl_format *format = frame->format;
     unsigned shift = format->line_rows_log2;
-    unsigned column_bits = (unsigned)format->bits_per_pixel << shift;
+    unsigned column_bits = format->column_bits;
     size_t first_byte = (size_t)area.x * column_bits / 8;
     size_t end_byte = ((size_t)(area.x + area.w) * column_bits + 7) / 8;
-    size_t plane_bytes = (size_t)frame->stride_bytes *
-                         (((size_t)frame->target.bounds.h + (1u << shift) - 1) >> shift);
     for (int line = area.y >> shift; line << shift < area.y + area.h; line++) {
         struct jl_rect line_area = {area.x, (int16_t)(line << shift), area.w,
                                     (int16_t)(1 << shift)};
         for (unsigned plane = 0; plane < format->planes; plane++) {
-            size_t at = plane * plane_bytes + (size_t)line * frame->stride_bytes;
+            size_t at = plane * (size_t)frame->plane_bytes + (size_t)line * frame->stride_bytes;
             compare_line(frame, shadow + at, frame->pixels + at, line_area, first_byte,
                          end_byte - first_byte);
         }
@@ -55,8 +53,7 @@ void jl_present_narrow(const struct jl_panel *panel, struct jl_frame *frame, uin
         /* All of the frame will be sent, and the shadow is to hold all of it. */
         damage->panel = NULL;
         memcpy(shadow, frame->pixels,
-               jl_lines(frame->format, frame->target.bounds.h) * frame->format->planes *
-                   (size_t)frame->stride_bytes);
+               (size_t)frame->plane_bytes * frame->format->planes);
         return;
     }
     struct jl_damage before = *damage;

@@ -8,7 +8,7 @@ static jl_status send_scroll(struct jl_panel *panel, const struct jl_scroll *scr
     if (!bytes) {
         return JL_OUT_OF_RANGE;
     }
-    return jl_panel_settle(panel, jl_steps_run_plain(panel, steps, bytes));
+    return jl_panel_settle(panel, jl_steps_run_encoded(panel, steps, bytes));
 }
 
 jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll) {

@@ -4,14 +4,22 @@
 
 #include "jadelamp/panel.h"
 
-/*
- * Runs steps that jl_steps_check() found good: those of descriptions are checked as panels
- * open, those of controllers by the tests. SETUP and CLEAR are not allowed in what a controller's
- * encoder returns, so this never nests deeper than one level.
- */
-jl_status jl_steps_run(struct jl_panel *panel, const uint8_t *steps, size_t bytes);
+/* Steps still to be run. jl_steps_check() found them good: as panels open, or in the tests. */
+struct jl_steps {
+    const uint8_t *at, *end;
+};
 
-/* Runs what an encoder wrote: only sends and waits, and well-formed. */
-jl_status jl_steps_run_plain(struct jl_panel *panel, const uint8_t *steps, size_t bytes);
+/*
+ * Runs steps up to their end, or to a SETUP or CLEAR, where it stops: the wake-up goes on from
+ * there. So nothing here calls itself, though a CLEAR sends steps of its own.
+ */
+jl_status jl_steps_run(struct jl_panel *panel, struct jl_steps *steps);
+
+/* Runs what a controller's encoder wrote, which has neither. */
+static inline jl_status jl_steps_run_encoded(struct jl_panel *panel, const uint8_t *steps,
+                                             size_t bytes) {
+    struct jl_steps all = {steps, steps + bytes};
+    return jl_steps_run(panel, &all);
+}
 
 #endif
