@@ -108,7 +108,7 @@ void fake_open_in_units(struct fake_panel *fake, const struct jl_format *format,
                                               .wake_steps_bytes = sizeof steps,
                                               .turns = JL_TURNS_EVEN,
                                               .window = window,
-                                              .next = jl_next_window};
+                                              .next = jl_next_units};
     fake->config = (struct jl_panel_config){.controller = &fake->controller,
                                             .width = (int16_t)width,
                                             .height = (int16_t)height,

@@ -32,7 +32,7 @@ static bool read_text(const char *text) {
 
 static void a_full_card_is_read(void) {
     static const uint8_t steps[] = {2, 0xD5, 0x80, 0x80, 10,   0, 0x81,
-                                    0, 0x90, 0x01, 0x82, 0x83, 1, 0xAF};
+                                    0, 0x90, 0x01, 0x83, 0x84, 1, 0xAF};
     EXPECT(read_text(
         "; comment\n[panel]\nname = north pier\ncontroller = ssd1306\norientation = half-turn\n"
         "contrast = 0x7F\ninverted = yes\n"

@@ -374,10 +374,11 @@ static void encoders_write_good_steps(void) {
         EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
         for (int call = 0; call < 2 + 6 * 256; call++) {
             memset(steps, 0xEE, sizeof steps);
-            struct jl_part all = {.area = {0, 0, stage.panel.width, stage.panel.height}};
+            struct jl_rect all = {0, 0, stage.panel.width, stage.panel.height};
+            struct jl_part part = {.plane = 0};
             size_t bytes =
                 call == 0   ? controller->setup(&stage.panel, steps)
-                : call == 1 ? controller->window(&stage.panel, &all, steps)
+                : call == 1 ? controller->next(&stage.panel, &all, &part, steps)
                             : controller->setting(&stage.panel, (enum jl_setting)((call - 2) / 256),
                                                   (uint8_t)(call - 2), steps);
             if (bytes > JL_STEPS_MOST_BYTES || jl_steps_check(steps, bytes) != JL_OK ||

@@ -51,7 +51,7 @@ static void rectangles(void) {
 
 static void damage_joins_by_price(void) {
     struct jl_damage damage;
-    jl_damage_init(&damage, 80);
+    jl_damage_init(&damage, 80, 0);
     jl_damage_add(&damage, (struct jl_rect){0, 0, 6, 8});
     jl_damage_add(&damage, (struct jl_rect){6, 0, 6, 8});
     EXPECT_INT(damage.count, 1); /* neighbours: nothing wasted */
@@ -76,7 +76,7 @@ static void damage_loses_nothing(void) {
     for (uint32_t seed = 1; seed <= 200; seed++) {
         struct test_random random = {seed};
         struct jl_damage damage;
-        jl_damage_init(&damage, (uint16_t)test_random_between(&random, 0, 300));
+        jl_damage_init(&damage, (uint16_t)test_random_between(&random, 0, 300), 0);
         memset(wanted, 0, sizeof wanted);
         test_row("seed %u", (unsigned)seed);
         for (int i = 0; i < 30; i++) {

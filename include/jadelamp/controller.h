@@ -76,13 +76,13 @@ struct jl_controller {
     size_t (*setup)(const struct jl_panel *panel, uint8_t *out);
     size_t (*setting)(const struct jl_panel *panel, enum jl_setting setting, uint8_t value,
                       uint8_t *out);
-    /** The steps that address a part; its area lies on the glass, aligned as `next` made it. */
+    /** For jl_next_...: the steps that address a part, whose area lies on the glass. Else NULL. */
     size_t (*window)(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out);
     /**
      * Goes through an area: makes `part` the next one (of an h of 0: the first), writes the steps
      * in front of its pixels and returns their bytes; 0 is none. Behind the last part it sets h to
      * 0, and the steps are what ends the area. One of the jl_next_... below, or the
-     * controller's own. The area is aligned to the format's lines and to column_unit.
+     * controller's own. The area is aligned to the format's lines; parts are to column_unit, too.
      */
     size_t (*next)(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                    uint8_t *out);
@@ -100,6 +100,9 @@ jl_status jl_rare_step(const struct jl_panel *panel, const uint8_t *step);
 /** The area is one part, by the controller's window; planes follow each other. */
 size_t jl_next_window(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                       uint8_t *out);
+/** The same for controllers with a column_unit: columns grow to whole ones. */
+size_t jl_next_units(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+                     uint8_t *out);
 /** Each line of memory (a row; with vertical bytes a page) is a part with an address. */
 size_t jl_next_line(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                     uint8_t *out);

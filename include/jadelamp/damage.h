@@ -19,7 +19,10 @@ extern "C" {
 struct jl_panel;
 
 struct jl_damage {
-    /** Set by jl_damage_init(), so that only programs that track damage carry its code. */
+    /**
+     * Adds a rectangle of whole units of rows. Set by jl_damage_init(), so that only programs
+     * that track damage carry its code.
+     */
     void (*add)(struct jl_damage *damage, struct jl_rect area);
     /* Whose RAM, and which shadow of it, lack nothing but this damage. For the library. */
     const struct jl_panel *panel;
@@ -29,23 +32,19 @@ struct jl_damage {
      * two rectangles that adds no more than this is done at once.
      */
     uint16_t window_price_px;
-    /**
-     * What rectangles grow to as they are added: columns and rows (2^n) that the panel can only
-     * be sent together. Set by the present; 0 means 1.
-     */
-    uint8_t column_unit, row_unit_log2;
+    uint8_t row_unit_log2; /**< 2^n rows of the frame share bytes, and are sent together */
     uint8_t count; /**< rectangles in use */
     struct jl_rect rects[JL_DAMAGE_RECTS];
 };
 
 /** Sets up an empty damage list. jl_frame_track() does it for a frame. */
-void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px);
+void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px, uint8_t row_unit_log2);
 
 /** Nothing is damaged. */
 void jl_damage_clear(struct jl_damage *damage);
 
 /**
- * Adds a rectangle, with coordinates of 0 or more; an empty one changes nothing. Never loses pixels: when all
+ * Adds a rectangle of the frame, for what a program wrote to the pixels itself; an empty one changes nothing. Never loses pixels: when all
  * places are taken, the cheapest join is made. Not from an interrupt while
  * another context draws or presents.
  */

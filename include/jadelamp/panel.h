@@ -96,7 +96,7 @@ struct jl_panel {
     const struct jl_frame *shown; /* what the RAM holds; NULL: send all of the next frame */
     struct jl_sending *sending;   /* what an asynchronous present has under way */
     const void *streaming;        /* whose pixels go on in the open window; commands end that */
-    struct jl_rect addressed;     /* of parts that keep addresses; w 0: not known */
+    struct jl_rect addressed;     /* of parts that keep addresses; w, h 0: not known */
     int16_t width;                /* of the picture, as turned */
     int16_t height;
 };

@@ -105,46 +105,39 @@ static uint8_t *put_range(uint8_t *out, uint8_t command, int start, int length) 
     return out + 6;
 }
 
-/* The ranges that are asked for, then the write itself. */
-static size_t put_window(uint8_t *out, const struct jl_panel *panel, const struct jl_rect *area,
-                         bool columns, bool rows) {
-    const struct jl_panel_config *config = panel->config;
-    const struct jl_controller *controller = config->controller;
-    unsigned axes = axes_of(panel, panel->turn);
-    /* A mirrored axis counts the RAM from its other end, so the glass begins elsewhere. */
-    int x = axes & AXES_MIRROR_X ? controller->ram_width - config->width - config->column_offset
-                                 : config->column_offset;
-    int y = axes & AXES_MIRROR_Y ? controller->ram_height - config->height - config->row_offset
-                                 : config->row_offset;
-    bool exchanged = (axes & AXES_EXCHANGE) != 0;
-    uint8_t *at = out;
-    if (columns) {
-        at = put_range(at, DCS_SET_COLUMN_ADDRESS, area->x + (exchanged ? y : x), area->w);
-    }
-    if (rows) {
-        at = put_range(at, DCS_SET_PAGE_ADDRESS, area->y + (exchanged ? x : y), area->h);
-    }
-    at[0] = 1;
-    at[1] = DCS_WRITE_MEMORY_START;
-    return (size_t)(at + 2 - out);
-}
-
-size_t jl_dcs_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
-    return put_window(out, panel, &part->area, true, true);
-}
-
 /*
  * The ranges stay until they are set again, and 2C goes back to their start (DCS 6.28); so only
  * those are sent that have changed.
  */
 size_t jl_dcs_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                    uint8_t *out) {
-    const struct jl_rect before = panel->addressed;
+    const struct jl_panel_config *config = panel->config;
+    const struct jl_controller *controller = config->controller;
+    struct jl_rect *kept = &panel->addressed;
     if (part->area.h) {
         part->area.h = 0;
         return 0;
     }
-    part->area = panel->addressed = *area;
-    return put_window(out, panel, area, !before.w || before.x != area->x || before.w != area->w,
-                      !before.w || before.y != area->y || before.h != area->h);
+    unsigned axes = axes_of(panel, panel->turn);
+    /* A mirrored axis counts the RAM from its other end, so the glass begins elsewhere. */
+    int x = axes & AXES_MIRROR_X ? controller->ram_width - config->width - config->column_offset
+                                 : config->column_offset;
+    int y = axes & AXES_MIRROR_Y ? controller->ram_height - config->height - config->row_offset
+                                 : config->row_offset;
+    if (axes & AXES_EXCHANGE) {
+        int other = x;
+        x = y;
+        y = other;
+    }
+    uint8_t *at = out;
+    if (kept->x != area->x || kept->w != area->w) {
+        at = put_range(at, DCS_SET_COLUMN_ADDRESS, area->x + x, area->w);
+    }
+    if (kept->y != area->y || kept->h != area->h) {
+        at = put_range(at, DCS_SET_PAGE_ADDRESS, area->y + y, area->h);
+    }
+    *kept = part->area = *area;
+    at[0] = 1;
+    at[1] = DCS_WRITE_MEMORY_START;
+    return (size_t)(at + 2 - out);
 }

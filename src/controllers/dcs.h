@@ -42,8 +42,7 @@ enum {
     .buses = DCS_BUSES, .turns = JL_TURNS_ALL, .arguments_as_data = true, .column_unit = 1,        \
     .reset_low_us = 10, .reset_recovery_us = 5000, .window_price_px = 12,                          \
     .layouts[JL_WIRES_PARALLEL] = DCS_BYTE_LAYOUTS, .layouts[JL_WIRES_WORD] = DCS_WORD_LAYOUTS,                        \
-    .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .window = jl_dcs_window,      \
-    .next = jl_dcs_next
+    .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .next = jl_dcs_next
 
 /* Address mode, pixel format, inversion; and with the light, what 51h and 53h drive. */
 size_t jl_dcs_setup(const struct jl_panel *panel, uint8_t *out);
@@ -56,6 +55,4 @@ size_t jl_dcs_setting_with_light(const struct jl_panel *panel, enum jl_setting w
 
 size_t jl_dcs_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                    uint8_t *out);
-size_t jl_dcs_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out);
-
 #endif

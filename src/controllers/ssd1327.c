@@ -67,4 +67,5 @@ const struct jl_controller jl_ssd1327 = {
     .serial_cycle_ns = 100,
     .parallel_cycle_ns = 300,
     JL_SSD_CONTROLLER,
+    .next = jl_next_units,
 };

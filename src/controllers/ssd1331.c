@@ -73,4 +73,5 @@ const struct jl_controller jl_ssd1331 = {
     .serial_cycle_ns = 150,
     .parallel_cycle_ns = 130,
     JL_SSD_CONTROLLER,
+    .next = jl_next_window,
 };

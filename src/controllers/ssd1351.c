@@ -75,4 +75,5 @@ const struct jl_controller jl_ssd1351 = {
     .serial_cycle_ns = 50,
     .parallel_cycle_ns = 300,
     JL_SSD_CONTROLLER,
+    .next = jl_next_window,
 };

@@ -47,7 +47,7 @@ static inline uint8_t *jl_ssd_put(uint8_t *out, uint8_t command, uint8_t argumen
 /* What the descriptors have in common; the steps are called wake_steps. */
 #define JL_SSD_CONTROLLER                                                                          \
     .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .setup = setup,               \
-    .setting = setting, .window = window, .next = jl_next_window
+    .setting = setting, .window = window
 
 /* Their buses but I2C and 16 bits. */
 #define JL_SSD_BUSES (1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8)

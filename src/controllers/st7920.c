@@ -6,6 +6,7 @@
 #include "jadelamp/controllers/st7920.h"
 
 #include "../core/mem.h"
+#include "../panel/units.h"
 
 enum {
     BASIC = 0x30,    /* 8 bits, instruction set 1 */
@@ -65,10 +66,11 @@ static size_t window(const struct jl_panel *panel, const struct jl_part *part, u
  */
 static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
                    uint8_t *out) {
-    bool folded = area->w == panel->config->controller->ram_width && area->h > FOLDED_ROWS &&
+    const struct jl_rect grown = jl_whole_units(panel, area);
+    bool folded = grown.w == panel->config->controller->ram_width && area->h > FOLDED_ROWS &&
                   area->y == 0 && !part->in_order;
     if (!folded) {
-        return jl_next_line(panel, area, part, out);
+        return jl_next_line(panel, &grown, part, out);
     }
     bool first = part->area.h == 0;
     int row = first ? 0 : part->area.y + FOLDED_ROWS;
@@ -77,7 +79,7 @@ static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl
         return 0;
     }
     row = first ? 0 : part->area.y % FOLDED_ROWS + 1;
-    part->area = (struct jl_rect){0, (int16_t)row, area->w, row < FOLDED_ROWS};
+    part->area = (struct jl_rect){0, (int16_t)row, grown.w, row < FOLDED_ROWS};
     return row < FOLDED_ROWS ? window(panel, part, out) : 0;
 }
 

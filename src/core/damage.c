@@ -10,37 +10,9 @@ static int32_t area_px(const struct jl_rect *r) {
     return (int32_t)r->w * r->h;
 }
 
-void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px) {
-    damage->add = jl_damage_add;
-    damage->window_price_px = window_price_px;
-    damage->count = 0;
-    damage->column_unit = 0;
-    damage->row_unit_log2 = 0;
-    damage->panel = NULL;
-    damage->shadow = NULL;
-}
-
-void jl_damage_clear(struct jl_damage *damage) {
-    damage->count = 0;
-}
-
-/* Both ends of a stretch to multiples of a power of two; an end past the range stays there. */
-static void grow(int16_t *start, int16_t *length, int32_t unit) {
-    int32_t first = *start & -unit;
-    int32_t end = ((int32_t)*start + *length + unit - 1) & -unit;
-    *start = (int16_t)first;
-    *length = (int16_t)(end - first < INT16_MAX ? end - first : INT16_MAX);
-}
-
-void jl_damage_add(struct jl_damage *damage, struct jl_rect area) {
+static void add(struct jl_damage *damage, struct jl_rect area) {
     if (jl_rect_is_empty(area)) {
         return;
-    }
-    if (damage->column_unit > 1) {
-        grow(&area.x, &area.w, damage->column_unit);
-    }
-    if (damage->row_unit_log2) {
-        grow(&area.y, &area.h, (int32_t)1 << damage->row_unit_log2);
     }
     while (damage->count) {
         struct jl_rect best_join = area;
@@ -64,4 +36,28 @@ void jl_damage_add(struct jl_damage *damage, struct jl_rect area) {
         damage->rects[best] = damage->rects[--damage->count];
     }
     damage->rects[damage->count++] = area;
+}
+
+void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px, uint8_t row_unit_log2) {
+    damage->add = add;
+    damage->window_price_px = window_price_px;
+    damage->row_unit_log2 = row_unit_log2;
+    damage->count = 0;
+    damage->panel = NULL;
+    damage->shadow = NULL;
+}
+
+void jl_damage_clear(struct jl_damage *damage) {
+    damage->count = 0;
+}
+
+void jl_damage_add(struct jl_damage *damage, struct jl_rect area) {
+    int32_t unit = (int32_t)1 << damage->row_unit_log2;
+    int32_t top = area.y & -unit;
+    int32_t end = ((int32_t)area.y + area.h + unit - 1) & -unit;
+    if (!jl_rect_is_empty(area)) {
+        area.y = (int16_t)top;
+        area.h = (int16_t)(end - top < INT16_MAX ? end - top : INT16_MAX);
+        add(damage, area);
+    }
 }

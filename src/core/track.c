@@ -11,7 +11,7 @@ void jl_frame_damage_all(struct jl_frame *frame) {
 void jl_frame_track(struct jl_frame *frame, struct jl_damage *damage) {
     frame->damage = damage;
     if (damage) {
-        jl_damage_init(damage, frame->format ? frame->format->window_price_px : 0);
+        jl_damage_init(damage, frame->format->window_price_px, frame->format->line_rows_log2);
         jl_frame_damage_all(frame);
     }
 }

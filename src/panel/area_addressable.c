@@ -1,13 +1,12 @@
 /* Areas that callers choose. */
 #include "area.h"
+#include "units.h"
 
 void jl_area_grow(const struct jl_panel *panel, struct jl_rect *area) {
-    int lines_mask = (1 << panel->format->line_rows_log2) - 1;
-    int unit_mask = panel->config->controller->column_unit - 1;
-    int left = area->x & ~unit_mask, top = area->y & ~lines_mask;
-    area->w = (int16_t)(((area->x + area->w + unit_mask) & ~unit_mask) - left);
-    area->h = (int16_t)(((area->y + area->h + lines_mask) & ~lines_mask) - top);
-    area->x = (int16_t)left;
+    int mask = (1 << panel->format->line_rows_log2) - 1;
+    int top = area->y & ~mask;
+    *area = jl_whole_units(panel, area);
+    area->h = (int16_t)(((area->y + area->h + mask) & ~mask) - top);
     area->y = (int16_t)top;
 }
 

@@ -60,7 +60,7 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
 }
 
 jl_status jl_panel_settle(struct jl_panel *panel, jl_status status) {
-    panel->addressed.w = 0;
+    panel->addressed.w = panel->addressed.h = 0;
     if (status != JL_OK) {
         panel->state = STATE_OPEN;
     }
@@ -114,7 +114,7 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
     const struct jl_controller *controller = config->controller;
     (void)jl_panel_ready(panel); /* what is under way must end; its error is past then */
     panel->shown = NULL;
-    panel->addressed.w = 0;
+    panel->addressed.w = panel->addressed.h = 0;
     config->bus->end(panel); /* no transfer is open */
     if (config->module & JL_MODULE_RESET_WIRED) {
         /* Whatever the pin was before: low for long enough, then high, is a reset. */

@@ -40,8 +40,6 @@ static inline void jl_present_done(struct jl_panel *panel, const struct jl_frame
     panel->shown = frame;
     if (damage) {
         damage->window_price_px = panel->config->controller->window_price_px;
-        damage->column_unit = panel->config->controller->column_unit;
-        damage->row_unit_log2 = panel->format->line_rows_log2;
         damage->panel = panel;
         damage->shadow = NULL;
         damage->count = 0;

@@ -48,8 +48,9 @@ jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, vo
     const struct jl_rect *areas;
     uint8_t count = jl_present_areas(panel, frame, &areas);
     for (uint8_t i = 0; i < count && direct.status == JL_OK; i++) {
-        /* Whole pages and units of columns: what damage there is has grown to them. */
+        /* Pages are drawn whole: the rows above and below come from the frame, too. */
         struct jl_rect area = areas[i];
+        jl_area_grow(panel, &area);
         if (area.h > panel->height - area.y) {
             area.h = (int16_t)(panel->height - area.y);
         }

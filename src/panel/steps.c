@@ -53,3 +53,8 @@ jl_status jl_steps_run(struct jl_panel *panel, struct jl_steps *steps) {
     }
     return status;
 }
+
+jl_status jl_steps_run_encoded(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
+    struct jl_steps all = {steps, steps + bytes};
+    return jl_steps_run(panel, &all);
+}

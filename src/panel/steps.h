@@ -16,10 +16,6 @@ struct jl_steps {
 jl_status jl_steps_run(struct jl_panel *panel, struct jl_steps *steps);
 
 /* Runs what a controller's encoder wrote, which has neither. */
-static inline jl_status jl_steps_run_encoded(struct jl_panel *panel, const uint8_t *steps,
-                                             size_t bytes) {
-    struct jl_steps all = {steps, steps + bytes};
-    return jl_steps_run(panel, &all);
-}
+jl_status jl_steps_run_encoded(struct jl_panel *panel, const uint8_t *steps, size_t bytes);
 
 #endif
