@@ -23,10 +23,10 @@ static uint8_t *put(uint8_t *out, uint8_t command, uint8_t argument) {
 
 static uint8_t *put_address_mode(uint8_t *out, const struct jl_panel *panel, uint8_t turn) {
     unsigned axes = axes_of(panel, turn);
-    unsigned mode = (axes & AXES_MIRROR_X ? MODE_COLUMNS : 0) |
-                    (axes & AXES_MIRROR_Y ? MODE_ROWS : 0) |
-                    (axes & AXES_EXCHANGE ? MODE_EXCHANGE : 0) |
-                    (panel->config->module & JL_MODULE_BGR ? MODE_BGR : 0);
+    unsigned mode = (axes & AXES_MIRROR_X ? (unsigned)MODE_COLUMNS : 0) |
+                    (axes & AXES_MIRROR_Y ? (unsigned)MODE_ROWS : 0) |
+                    (axes & AXES_EXCHANGE ? (unsigned)MODE_EXCHANGE : 0) |
+                    (panel->config->module & JL_MODULE_BGR ? (unsigned)MODE_BGR : 0);
     return put(out, DCS_SET_ADDRESS_MODE, (uint8_t)mode);
 }
 

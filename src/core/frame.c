@@ -27,7 +27,7 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
         return JL_TOO_SMALL;
     }
     jl_target_init(&frame->target, &format->ops, width, height);
-    memset(pixels, format->clear[0][0], plane_bytes);
-    memset(frame->pixels + plane_bytes, format->clear[1][0], bytes - plane_bytes);
+    memset(pixels, format->clear[0][0], (size_t)plane_bytes);
+    memset(frame->pixels + plane_bytes, format->clear[1][0], (size_t)(bytes - plane_bytes));
     return JL_OK;
 }

@@ -6,12 +6,13 @@
 
 #include <stddef.h>
 
+/* Wider than any coordinate: corners of rectangles may lie past the range before they are cut. */
 struct point {
-    int x, y;
+    int32_t x, y;
 };
 
 /* The turn without its shift: mirror first, then quarter turns clockwise. */
-static struct point rotate(uint8_t turn, int x, int y) {
+static struct point rotate(uint8_t turn, int32_t x, int32_t y) {
     if (turn & JL_TURN_MIRROR) {
         x = -x;
     }
@@ -27,7 +28,7 @@ static struct point rotate(uint8_t turn, int x, int y) {
     }
 }
 
-static struct point rotate_back(uint8_t turn, int x, int y) {
+static struct point rotate_back(uint8_t turn, int32_t x, int32_t y) {
     struct point p = rotate((uint8_t)((4 - (turn & 3)) & 3), x, y);
     if (turn & JL_TURN_MIRROR) {
         p.x = -p.x;
@@ -35,7 +36,7 @@ static struct point rotate_back(uint8_t turn, int x, int y) {
     return p;
 }
 
-static struct point own_to_picture(const struct jl_target *t, int x, int y) {
+static struct point own_to_picture(const struct jl_target *t, int32_t x, int32_t y) {
     return rotate_back(t->turn, x - t->shift_x, y - t->shift_y);
 }
 
@@ -44,14 +45,14 @@ static struct point own_to_picture(const struct jl_target *t, int x, int y) {
  * what lies further out is cut by the clip in any case.
  */
 static struct jl_rect around(struct point a, struct point b) {
-    int left = a.x < b.x ? a.x : b.x, right = a.x < b.x ? b.x : a.x;
-    int top = a.y < b.y ? a.y : b.y, bottom = a.y < b.y ? b.y : a.y;
+    int32_t left = a.x < b.x ? a.x : b.x, right = a.x < b.x ? b.x : a.x;
+    int32_t top = a.y < b.y ? a.y : b.y, bottom = a.y < b.y ? b.y : a.y;
     left = left < INT16_MIN ? INT16_MIN : left;
     top = top < INT16_MIN ? INT16_MIN : top;
     if (left > INT16_MAX || top > INT16_MAX || right < left || bottom < top) {
         return (struct jl_rect){0, 0, 0, 0};
     }
-    int width = right - left + 1, height = bottom - top + 1;
+    int32_t width = right - left + 1, height = bottom - top + 1;
     return (struct jl_rect){(int16_t)left, (int16_t)top,
                             (int16_t)(width > INT16_MAX ? INT16_MAX : width),
                             (int16_t)(height > INT16_MAX ? INT16_MAX : height)};
@@ -62,7 +63,7 @@ static struct jl_rect to_own(const struct jl_target *t, struct jl_rect r) {
         return (struct jl_rect){0, 0, 0, 0};
     }
     struct point a = rotate(t->turn, r.x, r.y);
-    struct point b = rotate(t->turn, r.x + r.w - 1, r.y + r.h - 1);
+    struct point b = rotate(t->turn, (int32_t)r.x + r.w - 1, (int32_t)r.y + r.h - 1);
     a.x += t->shift_x;
     b.x += t->shift_x;
     a.y += t->shift_y;
@@ -74,7 +75,7 @@ static struct jl_rect to_picture(const struct jl_target *t, struct jl_rect r) {
     if (jl_rect_is_empty(r)) {
         return (struct jl_rect){0, 0, 0, 0};
     }
-    return around(own_to_picture(t, r.x, r.y), own_to_picture(t, r.x + r.w - 1, r.y + r.h - 1));
+    return around(own_to_picture(t, r.x, r.y), own_to_picture(t, (int32_t)r.x + r.w - 1, (int32_t)r.y + r.h - 1));
 }
 
 /* ---- how new pixels meet old ones ---- */
@@ -136,7 +137,7 @@ static void shade_turned(const void *context, int x, int y, int count, jl_color 
     }
     for (int i = 0; i < count; i++) {
         struct point p = own_to_picture(t, x + i, y);
-        turned->shader(turned->context, p.x, p.y, 1, &row[i]);
+        turned->shader(turned->context, (int)p.x, (int)p.y, 1, &row[i]);
     }
 }
 

@@ -6,8 +6,8 @@ void jl_frame_scroll(struct jl_frame *frame, struct jl_rect area, int16_t dx, in
                      jl_color color) {
     struct jl_target *t = &frame->target;
     area = jl_rect_intersect(area, t->bounds);
-    struct jl_rect moved = {(int16_t)(area.x + dx), (int16_t)(area.y + dy), area.w, area.h};
-    int to_x = area.x + dx, to_y = area.y + dy;
+    int32_t to_x = (int32_t)area.x + dx, to_y = (int32_t)area.y + dy;
+    struct jl_rect moved = {(int16_t)to_x, (int16_t)to_y, area.w, area.h};
     bool reachable =
         to_x >= INT16_MIN && to_x <= INT16_MAX && to_y >= INT16_MIN && to_y <= INT16_MAX;
     struct jl_rect kept = reachable ? jl_rect_intersect(area, moved) : (struct jl_rect){0, 0, 0, 0};

@@ -27,7 +27,7 @@ int16_t jl_sine(jl_direction direction) {
     uint32_t within = direction & (QUARTER - 1);
     bool falling = direction & QUARTER;
     int16_t size = quarter(falling ? QUARTER - within : within);
-    return direction & (2 * QUARTER) ? (int16_t)-size : size;
+    return direction & 0x8000u ? (int16_t)-size : size;
 }
 
 int16_t jl_cosine(jl_direction direction) {

@@ -7,7 +7,7 @@
 #include "../core/paint.h"
 
 /* All in 64 bits: (2 * 32767 + 1)^4 is just below 2^64. */
-void jl_ellipse_begin(struct jl_ellipse_walk *walk, int rx, int ry) {
+void jl_ellipse_begin(struct jl_ellipse_walk *walk, int32_t rx, int32_t ry) {
     walk->a2 = (uint64_t)(2 * rx + 1) * (uint64_t)(2 * rx + 1);
     walk->b2 = (uint64_t)(2 * ry + 1) * (uint64_t)(2 * ry + 1);
     walk->half_width = rx;
@@ -15,7 +15,7 @@ void jl_ellipse_begin(struct jl_ellipse_walk *walk, int rx, int ry) {
     walk->ry = ry;
 }
 
-int jl_ellipse_half_width(struct jl_ellipse_walk *walk, int dy) {
+int32_t jl_ellipse_half_width(struct jl_ellipse_walk *walk, int32_t dy) {
     if (walk->rx < 0 || walk->ry < 0 || dy > walk->ry) {
         return -1;
     }
@@ -29,7 +29,7 @@ int jl_ellipse_half_width(struct jl_ellipse_walk *walk, int dy) {
     return walk->half_width;
 }
 
-void jl_span(struct jl_target *target, int left, int right, int y, jl_color color) {
+void jl_span(struct jl_target *target, int32_t left, int32_t right, int32_t y, jl_color color) {
     if (y < INT16_MIN || y > INT16_MAX || right < left) {
         return;
     }
@@ -37,14 +37,15 @@ void jl_span(struct jl_target *target, int left, int right, int y, jl_color colo
     right = right > INT16_MAX ? INT16_MAX : right;
     /* Up to 65536 wide, in two parts that a rectangle can name. */
     while (left <= right) {
-        int width = right - left + 1 > INT16_MAX ? INT16_MAX : right - left + 1;
+        int32_t width = right - left + 1 > INT16_MAX ? INT16_MAX : right - left + 1;
         jl_fill_rect(target, (struct jl_rect){(int16_t)left, (int16_t)y, (int16_t)width, 1}, color);
         left += width;
     }
 }
 
 /* Both rows at a distance, or the one in the middle. */
-static void two_spans(struct jl_target *t, int x0, int x1, int y, int dy, jl_color color) {
+static void two_spans(struct jl_target *t, int32_t x0, int32_t x1, int32_t y, int32_t dy,
+                      jl_color color) {
     jl_span(t, x0, x1, y - dy, color);
     if (dy) {
         jl_span(t, x0, x1, y + dy, color);
@@ -55,14 +56,14 @@ static void two_spans(struct jl_target *t, int x0, int x1, int y, int dy, jl_col
  * A row's outline: its two ends, and what reaches past the next row outwards. So a pixel is
  * on it when one of its four neighbours is outside, and the outline has no gap.
  */
-static void draw(struct jl_target *target, int x, int y, int rx, int ry, bool stroke,
-                 jl_color color) {
+static void draw(struct jl_target *target, int32_t x, int32_t y, int32_t rx, int32_t ry,
+                 bool stroke, jl_color color) {
     struct jl_ellipse_walk walk;
     jl_ellipse_begin(&walk, rx, ry);
-    int w = jl_ellipse_half_width(&walk, 0);
-    for (int dy = 0; dy <= ry; dy++) {
-        int next = jl_ellipse_half_width(&walk, dy + 1);
-        int hole = next < w - 1 ? next : w - 1;
+    int32_t w = jl_ellipse_half_width(&walk, 0);
+    for (int32_t dy = 0; dy <= ry; dy++) {
+        int32_t next = jl_ellipse_half_width(&walk, dy + 1);
+        int32_t hole = next < w - 1 ? next : w - 1;
         if (!stroke || hole < 0) {
             two_spans(target, x - w, x + w, y, dy, color);
         } else {

@@ -6,16 +6,16 @@
 
 struct jl_ellipse_walk {
     uint64_t a2, b2;
-    int half_width, rx, ry;
+    int32_t half_width, rx, ry;
 };
 
 /* Negative axes make an empty ellipse. */
-void jl_ellipse_begin(struct jl_ellipse_walk *walk, int rx, int ry);
+void jl_ellipse_begin(struct jl_ellipse_walk *walk, int32_t rx, int32_t ry);
 
 /* Half width at |dy|, which must not go down from call to call; -1 when the row is empty. */
-int jl_ellipse_half_width(struct jl_ellipse_walk *walk, int dy);
+int32_t jl_ellipse_half_width(struct jl_ellipse_walk *walk, int32_t dy);
 
 /* A row of pixels from left to right, both included, of any coordinates. */
-void jl_span(struct jl_target *target, int left, int right, int y, jl_color color);
+void jl_span(struct jl_target *target, int32_t left, int32_t right, int32_t y, jl_color color);
 
 #endif

@@ -15,7 +15,7 @@ struct jl_glyph {
 struct jl_font_kind {
     bool (*find)(const struct jl_font *font, uint32_t code, struct jl_glyph *glyph);
     /* Paints a glyph; the cell's top left is on the pen. NULL: a plain stencil. */
-    void (*paint)(struct jl_target *target, struct jl_rect cell, int baseline,
+    void (*paint)(struct jl_target *target, struct jl_rect cell, int32_t baseline,
                   const struct jl_glyph *glyph, jl_color ink, jl_color paper);
 };
 

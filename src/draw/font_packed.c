@@ -66,11 +66,11 @@ const struct jl_font_kind jl_font_packed_stencil = {.find = find, .paint = NULL}
 
 struct coverage {
     const struct jl_bitmap *map;
-    int x, y; /* where the map's (0, 0) lies */
+    int32_t x, y; /* where the map's (0, 0) lies */
     jl_color ink, paper;
 };
 
-static uint32_t coverage_at(const struct jl_bitmap *map, int x, int y) {
+static uint32_t coverage_at(const struct jl_bitmap *map, int32_t x, int32_t y) {
     if (x < 0 || y < 0 || x >= map->width || y >= map->height) {
         return 0;
     }
@@ -87,16 +87,16 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
         } else if (c->ink != JL_CLEAR && c->paper != JL_CLEAR) {
             row[i] = jl_color_mix(c->paper, c->ink, share);
         } else if (c->paper == JL_CLEAR) {
-            row[i] = c->ink == JL_CLEAR ? JL_CLEAR : c->ink | (255u - share) << 24;
+            row[i] = c->ink == JL_CLEAR ? JL_CLEAR : c->ink | (jl_color)(255u - share) << 24;
         } else {
             row[i] = c->paper | (jl_color)share << 24;
         }
     }
 }
 
-static void paint(struct jl_target *target, struct jl_rect cell, int baseline,
+static void paint(struct jl_target *target, struct jl_rect cell, int32_t baseline,
                   const struct jl_glyph *glyph, jl_color ink, jl_color paper) {
-    struct coverage c = {&glyph->map, cell.x + glyph->left, baseline - glyph->top, ink, paper};
+    struct coverage c = {&glyph->map, (int32_t)cell.x + glyph->left, baseline - glyph->top, ink, paper};
     jl_paint_shade(target, cell, shade, &c);
 }
 
@@ -106,8 +106,8 @@ const struct jl_font_kind jl_font_packed_coverage = {.find = find, .paint = pain
 
 static jl_status check(const uint8_t *table, size_t size) {
     struct packed p = packed_of(table);
-    size_t before_bitmaps =
-        HEADER_BYTES + (size_t)p.range_count * RANGE_BYTES + (size_t)p.glyph_count * GLYPH_BYTES;
+    uint32_t before_bitmaps =
+        HEADER_BYTES + p.range_count * RANGE_BYTES + p.glyph_count * GLYPH_BYTES;
     if (size < before_bitmaps) {
         return JL_TOO_SMALL;
     }
@@ -123,8 +123,8 @@ static jl_status check(const uint8_t *table, size_t size) {
     }
     for (uint32_t i = 0; i < p.glyph_count; i++) {
         const uint8_t *g = p.glyphs + i * GLYPH_BYTES;
-        size_t bytes =
-            p.bits == 1 ? (size_t)g[3] * ((g[4] + 7u) / 8) : (g[3] + 1u) / 2 * (size_t)g[4];
+        uint32_t bytes =
+            p.bits == 1 ? (uint32_t)g[3] * ((g[4] + 7u) / 8) : (g[3] + 1u) / 2 * (uint32_t)g[4];
         if (u24(g) + bytes > size - before_bitmaps) {
             return JL_OUT_OF_RANGE;
         }

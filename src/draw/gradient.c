@@ -58,7 +58,7 @@ static const int32_t dither_steps[9] = {0, 130560, 43520, 18651, 8704, 4212, 207
 
 static uint32_t dithered(uint32_t channel, int threshold, unsigned bits) {
     int32_t value = ((int32_t)channel << 16) + (2 * threshold - 63) * dither_steps[bits] + 32768;
-    return value < 0 ? 0 : value >= 256 << 16 ? 255 : (uint32_t)value >> 16;
+    return value < 0 ? 0 : value >= (int32_t)256 << 16 ? 255 : (uint32_t)value >> 16;
 }
 
 static jl_color dither(const struct gradient *g, jl_color c, int x, int y) {
@@ -71,8 +71,8 @@ static jl_color dither(const struct gradient *g, jl_color c, int x, int y) {
 static void shade(const void *context, int x, int y, int count, jl_color *row) {
     const struct gradient *g = context;
     bool along_x = g->axis == JL_AXIS_X;
-    int32_t n = (along_x ? g->rect.w : g->rect.h) - 1;
-    int32_t at = along_x ? x - g->rect.x : y - g->rect.y;
+    int32_t n = (int32_t)(along_x ? g->rect.w : g->rect.h) - 1;
+    int32_t at = along_x ? (int32_t)x - g->rect.x : (int32_t)y - g->rect.y;
     struct channel r = channel_from(jl_color_red(g->from), jl_color_red(g->to), at, n);
     struct channel gr = channel_from(jl_color_green(g->from), jl_color_green(g->to), at, n);
     struct channel b = channel_from(jl_color_blue(g->from), jl_color_blue(g->to), at, n);

@@ -11,6 +11,6 @@ jl_status jl_image_check(const struct jl_image *image, size_t pixel_bytes) {
     if (image->packing) {
         return image->packing->check(image->pixels, pixel_bytes, &lines) ? JL_OK : JL_TOO_SMALL;
     }
-    size_t needed = (size_t)lines.units * lines.unit_bytes * lines.count;
+    uint64_t needed = (uint64_t)lines.units * lines.unit_bytes * lines.count;
     return pixel_bytes < needed ? JL_TOO_SMALL : JL_OK;
 }

@@ -4,7 +4,7 @@
  */
 #include "line_row.h"
 
-bool jl_line_row(struct jl_point a, struct jl_point b, int y, int *first, int *last) {
+bool jl_line_row(struct jl_point a, struct jl_point b, int32_t y, int32_t *first, int32_t *last) {
     if (a.y > b.y) {
         struct jl_point other = a;
         a = b;
@@ -17,7 +17,7 @@ bool jl_line_row(struct jl_point a, struct jl_point b, int y, int *first, int *l
     int64_t reach = dx < 0 ? -dx : dx;
     if (reach < dy) {
         /* Steep: the one column floor(x + 1/2) at this row. */
-        *first = *last = (int)(a.x + jl_floor_divide(2 * (y - a.y) * dx + dy, 2 * dy));
+        *first = *last = (int32_t)(a.x + jl_floor_divide(2 * (int64_t)(y - a.y) * dx + dy, 2 * dy));
         return true;
     }
     if (dy == 0) {
@@ -37,7 +37,7 @@ bool jl_line_row(struct jl_point a, struct jl_point b, int y, int *first, int *l
     if (from > to) {
         return false;
     }
-    *first = (int)(dx < 0 ? a.x - to : a.x + from);
-    *last = (int)(dx < 0 ? a.x - from : a.x + to);
+    *first = (int32_t)(dx < 0 ? a.x - to : a.x + from);
+    *last = (int32_t)(dx < 0 ? a.x - from : a.x + to);
     return true;
 }

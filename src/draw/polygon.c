@@ -17,7 +17,7 @@ static struct jl_point path_end(const struct path *path, size_t edge) {
 }
 
 /* Where the edge flips the parity of the row, or INT32_MAX where it does not. */
-static int crossing(struct jl_point a, struct jl_point b, int y) {
+static int32_t crossing(struct jl_point a, struct jl_point b, int32_t y) {
     if (a.y > b.y) {
         struct jl_point other = a;
         a = b;
@@ -29,17 +29,17 @@ static int crossing(struct jl_point a, struct jl_point b, int y) {
     }
     int64_t dy = (int64_t)b.y - a.y;
     /* The first column at or right of the exact crossing. */
-    return (int)(a.x - jl_floor_divide(-(int64_t)(y - a.y) * (b.x - a.x), dy));
+    return (int32_t)(a.x - jl_floor_divide(-(int64_t)(y - a.y) * ((int64_t)b.x - a.x), dy));
 }
 
 /* Whether column x of row y belongs to the polygon, and the next column where that may change. */
-static bool look(const struct path *path, int x, int y, int *next) {
+static bool look(const struct path *path, int32_t x, int32_t y, int32_t *next) {
     bool inside = false, outline = false;
     *next = INT32_MAX;
     for (size_t i = 0; i < path->count; i++) {
         struct jl_point a = path->points[i], b = path_end(path, i);
-        int flip = crossing(a, b, y);
-        int first, last;
+        int32_t flip = crossing(a, b, y);
+        int32_t first, last;
         if (flip <= x) {
             inside = !inside;
         } else if (flip < *next) {
@@ -68,11 +68,11 @@ void jl_fill_polygon(struct jl_target *target, const struct jl_point *points, si
         top = points[i].y < top ? points[i].y : top;
         bottom = points[i].y > bottom ? points[i].y : bottom;
     }
-    int last_row = visible.y + visible.h - 1;
-    int end = visible.x + visible.w;
-    for (int y = top > visible.y ? top : visible.y; y <= bottom && y <= last_row; y++) {
-        int next;
-        for (int x = visible.x; x < end; x = next) {
+    int32_t last_row = (int32_t)visible.y + visible.h - 1;
+    int32_t end = (int32_t)visible.x + visible.w;
+    for (int32_t y = top > visible.y ? top : visible.y; y <= bottom && y <= last_row; y++) {
+        int32_t next;
+        for (int32_t x = visible.x; x < end; x = next) {
             bool covered = look(&path, x, y, &next);
             if (next > end) {
                 next = end;

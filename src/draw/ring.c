@@ -14,13 +14,13 @@ struct sector {
 };
 
 /* Columns left..right of one row of the ring, relative to the middle like dy. */
-static void sector_row(struct jl_target *target, const struct sector *sector, int x, int y, int dy,
-                       int left, int right, jl_color color) {
+static void sector_row(struct jl_target *target, const struct sector *sector, int32_t x, int32_t y,
+                       int32_t dy, int32_t left, int32_t right, jl_color color) {
     /* Clockwise of the start, and not clockwise of the end: signs of these two. */
     int32_t from_start = left * sector->start_cos + dy * sector->start_sin;
     int32_t from_end = left * sector->end_cos + dy * sector->end_sin;
-    int run = left;
-    for (int dx = left; dx <= right + 1; dx++) {
+    int32_t run = left;
+    for (int32_t dx = left; dx <= right + 1; dx++) {
         bool after = from_start >= 0, before = from_end <= 0;
         bool in = sector->all || (dx == 0 && dy == 0) ||
                   (sector->wide ? after || before : after && before);
@@ -35,10 +35,10 @@ static void sector_row(struct jl_target *target, const struct sector *sector, in
 }
 
 /* The part of left..right that can be seen, so that a huge ring costs no more than the glass. */
-static void visible_row(struct jl_target *target, const struct sector *sector, int x, int y, int dy,
-                        int left, int right, jl_color color) {
+static void visible_row(struct jl_target *target, const struct sector *sector, int32_t x, int32_t y,
+                        int32_t dy, int32_t left, int32_t right, jl_color color) {
     struct jl_rect seen = jl_paint_visible(target);
-    int first = seen.x - x, last = seen.x + seen.w - 1 - x;
+    int32_t first = seen.x - x, last = seen.x + seen.w - 1 - x;
     if (y + dy < seen.y || y + dy >= seen.y + seen.h) {
         return;
     }
@@ -54,15 +54,15 @@ void jl_fill_ring(struct jl_target *target, int16_t x, int16_t y, int16_t outer,
     struct jl_ellipse_walk rim, hole;
     uint16_t turn = (uint16_t)(end - start);
     struct sector sector = {jl_cosine(start), jl_sine(start), jl_cosine(end), jl_sine(end),
-                            turn > 32768,     turn == 0,      turn == 65535};
+                            turn > 32768u,    turn == 0,      turn == 65535u};
     if (outer < 0) {
         return;
     }
     jl_ellipse_begin(&rim, outer, outer);
-    jl_ellipse_begin(&hole, inner - 1, inner - 1);
-    for (int dy = 0; dy <= outer; dy++) {
-        int w = jl_ellipse_half_width(&rim, dy);
-        int h = inner > 0 ? jl_ellipse_half_width(&hole, dy) : -1;
+    jl_ellipse_begin(&hole, (int32_t)inner - 1, (int32_t)inner - 1);
+    for (int32_t dy = 0; dy <= outer; dy++) {
+        int32_t w = jl_ellipse_half_width(&rim, dy);
+        int32_t h = inner > 0 ? jl_ellipse_half_width(&hole, dy) : -1;
         for (int side = dy ? -1 : 1; side <= 1; side += 2) {
             if (h < 0) {
                 visible_row(target, &sector, x, y, side * dy, -w, w, color);

@@ -39,10 +39,10 @@ bool jl_text_cell(const struct jl_text_style *style, uint32_t code, struct jl_te
     return false;
 }
 
-uint16_t jl_text_part(struct jl_target *target, int x, int16_t y, const char *text, const char *end,
-                      const struct jl_text_style *style) {
+uint16_t jl_text_part(struct jl_target *target, int32_t x, int16_t y, const char *text,
+                      const char *end, const struct jl_text_style *style) {
     uint16_t missing = 0;
-    int pen = x;
+    int32_t pen = x;
     uint32_t code;
     while (text != end && pen <= INT16_MAX && (code = jl_utf8_next(&text)) != 0) {
         struct jl_text_glyph found;
@@ -50,7 +50,7 @@ uint16_t jl_text_part(struct jl_target *target, int x, int16_t y, const char *te
         const struct jl_glyph *glyph = &found.glyph;
         struct jl_rect cell = {(int16_t)pen, y, glyph->advance, style->font->height};
         if (known && found.font->kind->paint) {
-            found.font->kind->paint(target, cell, y + style->font->ascent, glyph, style->ink,
+            found.font->kind->paint(target, cell, (int32_t)y + style->font->ascent, glyph, style->ink,
                                     style->paper);
         } else {
             jl_paint_stencil(target, cell, &glyph->map, -glyph->left,

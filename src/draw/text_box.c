@@ -6,21 +6,21 @@ struct line {
     const char *start;
     const char *end;  /* behind the last character to be drawn */
     const char *next; /* where the next line starts; NULL after the last */
-    int width;        /* of start..end, pixels */
+    int32_t width;    /* of start..end, pixels */
 };
 
-static int cell_width(const struct jl_text_style *style, uint32_t code) {
+static int32_t cell_width(const struct jl_text_style *style, uint32_t code) {
     struct jl_text_glyph found;
     jl_text_cell(style, code, &found);
     return found.glyph.advance;
 }
 
 /* The line that starts at `text`; `most` is the width to wrap at, or INT16_MAX. */
-static struct line find_line(const struct jl_text_style *style, const char *text, int most) {
+static struct line find_line(const struct jl_text_style *style, const char *text, int32_t most) {
     struct line line = {text, NULL, NULL, 0};
     struct line at_blank = line;
     const char *at = text;
-    int width = 0;
+    int32_t width = 0;
     for (;;) {
         const char *before = at;
         uint32_t code = jl_utf8_next(&at);
@@ -42,19 +42,19 @@ static struct line find_line(const struct jl_text_style *style, const char *text
 }
 
 static void draw_line(struct jl_target *target, const struct jl_text_style *style,
-                      const struct line *line, struct jl_rect box, int y, uint8_t options,
+                      const struct line *line, struct jl_rect box, int32_t y, uint8_t options,
                       bool shorten) {
     static const char dots[] = "...";
-    int dots_width = 3 * cell_width(style, '.');
+    int32_t dots_width = 3 * cell_width(style, '.');
     const char *end = line->end;
-    int width = line->width;
+    int32_t width = line->width;
     if (shorten) {
         /* As many characters as leave room for the dots. */
         const char *at = line->start;
         end = at;
         width = 0;
         while (at != line->end) {
-            int cell = cell_width(style, jl_utf8_next(&at));
+            int32_t cell = cell_width(style, jl_utf8_next(&at));
             if (width + cell + dots_width > box.w) {
                 break;
             }
@@ -62,8 +62,8 @@ static void draw_line(struct jl_target *target, const struct jl_text_style *styl
             end = at;
         }
     }
-    int whole = width + (shorten ? dots_width : 0);
-    int x = box.x;
+    int32_t whole = width + (shorten ? dots_width : 0);
+    int32_t x = box.x;
     if (options & JL_ANCHOR_RIGHT) {
         x += box.w - whole;
     } else if (options & JL_ANCHOR_CENTRE) {
@@ -80,16 +80,16 @@ static void draw_line(struct jl_target *target, const struct jl_text_style *styl
 
 uint16_t jl_text_box(struct jl_target *target, struct jl_rect box, uint8_t options,
                      const char *text, const struct jl_text_style *style) {
-    int most = options & JL_TEXT_WRAP ? box.w : INT16_MAX;
+    int32_t most = options & JL_TEXT_WRAP ? box.w : INT16_MAX;
     uint16_t lines = 0;
     for (const char *at = text; at && lines < UINT16_MAX; lines++) {
         at = find_line(style, at, most).next;
     }
-    int height = style->font->height;
-    int fit = box.h / height;
+    int32_t height = style->font->height;
+    int32_t fit = box.h / height;
     bool cut = (options & JL_TEXT_ELLIPSIS) && lines > fit;
-    int shown = cut ? fit : lines;
-    int y = box.y;
+    int32_t shown = cut ? fit : lines;
+    int32_t y = box.y;
     if ((options & JL_ANCHOR_BOTTOM) == JL_ANCHOR_BOTTOM) {
         y += box.h - shown * height;
     } else if ((options & JL_ANCHOR_BOTTOM) == JL_ANCHOR_MIDDLE) {
@@ -97,7 +97,7 @@ uint16_t jl_text_box(struct jl_target *target, struct jl_rect box, uint8_t optio
     }
     struct jl_rect before = jl_target_clip(target, box);
     const char *at = text;
-    for (int i = 0; i < shown && at; i++, y += height) {
+    for (int32_t i = 0; i < shown && at; i++, y += height) {
         struct line line = find_line(style, at, most);
         bool shorten =
             (options & JL_TEXT_ELLIPSIS) && (line.width > box.w || (cut && i == shown - 1));

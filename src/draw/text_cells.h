@@ -17,7 +17,7 @@ struct jl_text_glyph {
 bool jl_text_cell(const struct jl_text_style *style, uint32_t code, struct jl_text_glyph *out);
 
 /* As jl_text(), up to `end` (NULL: the terminating zero); x is at least INT16_MIN. */
-uint16_t jl_text_part(struct jl_target *target, int x, int16_t y, const char *text, const char *end,
-                      const struct jl_text_style *style);
+uint16_t jl_text_part(struct jl_target *target, int32_t x, int16_t y, const char *text,
+                      const char *end, const struct jl_text_style *style);
 
 #endif

@@ -5,8 +5,8 @@
 enum { FURTHEST = 8192 };
 
 static bool is_near(const struct jl_target *target, int16_t x, int16_t y) {
-    return x >= -FURTHEST && y >= -FURTHEST && x <= target->width + FURTHEST &&
-           y <= target->height + FURTHEST && target->width <= FURTHEST &&
+    return x >= -FURTHEST && y >= -FURTHEST && x <= (int32_t)target->width + FURTHEST &&
+           y <= (int32_t)target->height + FURTHEST && target->width <= FURTHEST &&
            target->height <= FURTHEST;
 }
 

@@ -2,7 +2,7 @@
 #include "text_cells.h"
 
 int16_t jl_text_width(const struct jl_text_style *style, const char *text) {
-    int width = 0;
+    int32_t width = 0;
     uint32_t code;
     while (width < INT16_MAX && (code = jl_utf8_next(&text)) != 0) {
         struct jl_text_glyph found;
@@ -14,8 +14,8 @@ int16_t jl_text_width(const struct jl_text_style *style, const char *text) {
 
 uint16_t jl_text_at(struct jl_target *target, int16_t x, int16_t y, uint8_t anchor,
                     const char *text, const struct jl_text_style *style) {
-    int width = jl_text_width(style, text);
-    int left = x, top = y;
+    int32_t width = jl_text_width(style, text);
+    int32_t left = x, top = y;
     left -= anchor & JL_ANCHOR_RIGHT ? width : anchor & JL_ANCHOR_CENTRE ? width / 2 : 0;
     switch (anchor & JL_ANCHOR_BOTTOM) {
     case JL_ANCHOR_MIDDLE:

@@ -9,7 +9,7 @@
 /* The whole part of the square root, bit by bit. */
 static uint32_t whole_root(uint64_t n) {
     uint64_t root = 0;
-    for (uint64_t bit = 1u << 16; bit; bit >>= 1) { /* of at most 2 * 65535^2 */
+    for (uint64_t bit = (uint64_t)1 << 16; bit; bit >>= 1) { /* of at most 2 * 65535^2 */
         if ((root + bit) * (root + bit) <= n) {
             root += bit;
         }
@@ -40,13 +40,13 @@ void jl_draw_wide_line(struct jl_target *target, struct jl_point a, struct jl_po
     int64_t dx = (int64_t)b.x - a.x, dy = (int64_t)b.y - a.y;
     int64_t square = dx * dx + dy * dy;
     int64_t reach = (int64_t)whole_root((uint64_t)square) * width;
-    for (int y = visible.y; y < visible.y + visible.h; y++) {
-        int64_t left = visible.x, right = visible.x + visible.w - 1;
+    for (int32_t y = visible.y; y < (int32_t)visible.y + visible.h; y++) {
+        int64_t left = visible.x, right = (int64_t)visible.x + visible.w - 1;
         int64_t py = y - a.y;
         /* p.d = dx (x - a.x) + dy py; p x d = (x - a.x) dy - py dx. */
         int64_t along = dy * py - dx * a.x;
         int64_t across = -dx * py - dy * a.x;
-        int first, last;
+        int32_t first, last;
         keep_positive(dx, along, &left, &right);
         keep_positive(-dx, square - along, &left, &right);
         keep_positive(-2 * dy, reach - 2 * across, &left, &right);
@@ -61,7 +61,7 @@ void jl_draw_wide_line(struct jl_target *target, struct jl_point a, struct jl_po
             }
         }
         if (left <= right) {
-            jl_span(target, (int)left, (int)right, y, color);
+            jl_span(target, (int32_t)left, (int32_t)right, y, color);
         }
     }
 }

@@ -19,7 +19,7 @@ static inline void store(uint8_t *byte, size_t second_plane, unsigned mask, unsi
 
 static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
     struct jl_frame *frame = (struct jl_frame *)target;
-    size_t second = frame->plane_bytes;
+    size_t second = (size_t)frame->plane_bytes;
     unsigned value = pack(color);
     int end = area.x + area.w;
     uint8_t *line = jl_format_line(frame, area.y, 0);
@@ -37,7 +37,7 @@ static void fill(struct jl_target *target, struct jl_rect area, jl_color color) 
 static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 const jl_color *row) {
     struct jl_frame *frame = (struct jl_frame *)target;
-    size_t second = frame->plane_bytes;
+    size_t second = (size_t)frame->plane_bytes;
     uint8_t *line = jl_format_line(frame, y, 0);
     for (int i = 0; i < count; i++) {
         if (row[i] != JL_CLEAR) {
@@ -50,7 +50,7 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
 static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
     const struct jl_frame *frame = (struct jl_frame *)target;
     const uint8_t *line = jl_format_line(frame, y, 0);
-    size_t second = frame->plane_bytes;
+    size_t second = (size_t)frame->plane_bytes;
     for (int i = 0; i < count; i++) {
         const uint8_t *byte = &line[(x + i) / 8];
         unsigned mask = 0x80u >> ((x + i) & 7);
@@ -61,7 +61,7 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
 static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
                     int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
     struct jl_frame *frame = (struct jl_frame *)target;
-    size_t second = frame->plane_bytes;
+    size_t second = (size_t)frame->plane_bytes;
     unsigned values[2] = {pack(paper), pack(ink)};
     for (int y = 0; y < area.h; y += 8) {
         uint8_t *line = jl_format_line(frame, area.y + y, 0);

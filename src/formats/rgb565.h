@@ -5,8 +5,8 @@
 #include "jadelamp/color.h"
 
 static inline uint16_t jl_rgb565_pack(jl_color c) {
-    return (uint16_t)(jl_channel_pack(jl_color_red(c), 5) << 11 |
-                      jl_channel_pack(jl_color_green(c), 6) << 5 |
+    return (uint16_t)((unsigned)jl_channel_pack(jl_color_red(c), 5) << 11 |
+                      (unsigned)jl_channel_pack(jl_color_green(c), 6) << 5 |
                       jl_channel_pack(jl_color_blue(c), 5));
 }
 

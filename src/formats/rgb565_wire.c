@@ -11,7 +11,7 @@ static inline void pack(uint8_t *out, jl_color c) {
 }
 
 static inline jl_color unpack(const uint8_t *in) {
-    return jl_rgb565_unpack((uint16_t)(in[0] << 8 | in[1]));
+    return jl_rgb565_unpack((uint16_t)((unsigned)in[0] << 8 | in[1]));
 }
 
 const struct jl_format jl_rgb565 = BYTES_FORMAT(JL_LAYOUT_RGB565, 5, 6, 5);

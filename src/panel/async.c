@@ -10,9 +10,9 @@ enum { BYTE_US = 100 };
 #define MORE_US    1000000u
 #define MOST_BYTES ((UINT32_MAX - MORE_US) / BYTE_US)
 
-static void start_the_clock(struct jl_async *async, size_t bytes) {
+static void start_the_clock(struct jl_async *async, uint32_t bytes) {
     const struct jl_port *port = async->panel->port;
-    async->allowed_us = bytes < MOST_BYTES ? MORE_US + (uint32_t)bytes * BYTE_US : UINT32_MAX;
+    async->allowed_us = bytes < MOST_BYTES ? MORE_US + bytes * BYTE_US : UINT32_MAX;
     if (port->ops->now_us) {
         async->since_us = port->ops->now_us(port->context);
     }
@@ -44,7 +44,7 @@ static jl_status start(struct jl_async *async, size_t bytes) {
         bus->end(panel);
     }
     if (status == JL_OK || (status == JL_BUSY && !async->refused)) {
-        start_the_clock(async, bytes);
+        start_the_clock(async, (uint32_t)bytes);
     }
     async->refused = status == JL_BUSY;
     return status;
@@ -63,7 +63,7 @@ static void step(struct jl_async *async, size_t bytes) {
 
 static jl_status send_next(struct jl_async *async) {
     struct jl_rest *rest = &async->rest;
-    size_t bytes = jl_bus_part(async->panel->port, async->left_in_line);
+    size_t bytes = jl_bus_part(async->panel->port, (size_t)async->left_in_line);
     bool whole = async->left_in_line == rest->line_bytes;
     jl_status status;
     if (worth_starting(async, bytes)) {

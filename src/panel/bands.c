@@ -10,7 +10,7 @@ static jl_status begin(struct jl_bands *bands, struct jl_rect area, void *memory
                        size_t memory_bytes) {
     struct jl_panel *panel = bands->panel;
     const struct jl_format *format = panel->format;
-    size_t line_bytes = jl_line_bytes(format, area.w);
+    size_t line_bytes = (size_t)jl_line_bytes(format, area.w);
     if (format->planes > 1) {
         return JL_UNSUPPORTED;
     }

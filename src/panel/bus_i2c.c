@@ -25,7 +25,7 @@ jl_status jl_i2c_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32
     while (total_bytes && status == JL_OK) {
         uint32_t part = total_bytes < sizeof pattern ? total_bytes : sizeof pattern;
         total_bytes -= part;
-        status = panel->config->bus->send(panel, true, pattern, part);
+        status = panel->config->bus->send(panel, true, pattern, (size_t)part);
     }
     return status;
 }

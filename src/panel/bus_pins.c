@@ -42,7 +42,7 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest
         if (lines > 1 && 2 * line_bytes <= port->work_memory_bytes) {
             from = port->work_memory;
             for (bytes = 0; lines && bytes + line_bytes <= port->work_memory_bytes; lines--) {
-                memcpy(port->work_memory + bytes, line, line_bytes);
+                memcpy(port->work_memory + bytes, line, (size_t)line_bytes);
                 bytes += line_bytes;
                 line += rest->stride_bytes;
             }
@@ -52,7 +52,7 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest
         }
         for (; bytes && status == JL_OK; bytes -= (uint32_t)t.body_bytes) {
             t.body = from;
-            t.body_bytes = jl_bus_part(port, bytes);
+            t.body_bytes = jl_bus_part(port, (size_t)bytes);
             from += t.body_bytes;
             status = port->ops->send(port->context, &t);
         }

@@ -22,7 +22,7 @@ static jl_status send_piece(struct jl_direct *direct, struct jl_rect piece, stru
     struct jl_rect local = {(int16_t)(part.x - piece.x), (int16_t)(part.y - piece.y), part.w,
                             part.h};
     draw(&frame, local, part.x, part.y, context);
-    size_t bytes = (size_t)frame.stride_bytes * jl_lines(frame.format, piece.h);
+    size_t bytes = (size_t)frame.stride_bytes * (size_t)jl_lines(frame.format, piece.h);
     return direct->panel->config->bus->send(direct->panel, true, direct->buffer, bytes);
 }
 
@@ -45,7 +45,7 @@ void jl_direct_sent(struct jl_direct *direct, jl_status status) {
 
 int jl_direct_columns(const struct jl_direct *direct) {
     unsigned unit = direct->panel->config->controller->column_unit;
-    size_t units = direct->buffer_bytes / jl_line_bytes(direct->panel->format, (int16_t)unit);
+    size_t units = direct->buffer_bytes / (size_t)jl_line_bytes(direct->panel->format, (int16_t)unit);
     return (int)((units < INT16_MAX / unit ? units : INT16_MAX / unit) * unit);
 }
 

@@ -23,7 +23,7 @@ jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel,
     jl_status status = JL_OK;
     while (total_bytes && status == JL_OK) {
         uint32_t part = total_bytes < bytes ? total_bytes : bytes;
-        status = panel->config->bus->send(panel, true, pattern, part);
+        status = panel->config->bus->send(panel, true, pattern, (size_t)part);
         total_bytes -= part;
     }
     return status;
