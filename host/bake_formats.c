@@ -21,6 +21,7 @@ static const struct {
     {"6-6-6", "jl_rgb666", "three bytes, red first, in bits 7..2", &jl_rgb666},
     {"6-6-6-low", "jl_rgb666_low", "three bytes, red first, in bits 5..0", &jl_rgb666_low},
     {"8-8-8", "jl_rgb888", "three bytes, red first", &jl_rgb888},
+    {"x-8-8-8", "jl_xrgb8888", "32-bit words of a little-endian processor", &jl_xrgb8888},
     {"palette1", "jl_palette1", "rows, the left pixel in bit 7", &jl_palette1},
     {"palette2", "jl_palette2", "rows, the left pixel in bits 7..6", &jl_palette2},
     {"palette4", "jl_palette4", "rows, the left pixel in the high nibble", &jl_palette4},
@@ -68,7 +69,7 @@ const char *jl_bake_format_order(const struct jl_format *format) {
 }
 
 const char *jl_bake_format_list(void) {
-    static char list[300];
+    static char list[320];
     list[0] = '\0';
     for (int i = 0; i < COUNT; i++) {
         size_t length = strlen(list);

@@ -69,7 +69,10 @@ bool jl_baked_picture_write(const struct jl_baked_picture *baked, const char *di
         write_palette(body, baked);
     }
     fprintf(body, "%sstatic const uint8_t pixels[%zu] = {\n",
-            baked->image.format == &jl_rgb565_cpu ? "_Alignas(2) " : "", baked->pixel_bytes);
+            baked->image.format == &jl_rgb565_cpu || baked->image.format == &jl_xrgb8888
+                ? "_Alignas(4) "
+                : "",
+            baked->pixel_bytes);
     c_write_bytes(body, baked->pixels, baked->pixel_bytes);
     fprintf(body, "};\n\n");
     if (baked->mask_bytes) {

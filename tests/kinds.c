@@ -76,6 +76,12 @@ static jl_color see_888(memory m, int w, int h, int x, int y) {
     memory p = m + (y * w + x) * 3;
     return JL_RGB(p[0], p[1], p[2]);
 }
+static jl_color see_x888(memory m, int w, int h, int x, int y) {
+    uint32_t v;
+    (void)h;
+    memcpy(&v, m + (y * w + x) * 4, 4);
+    return v & 0xFFFFFF;
+}
 static jl_color see_bwr(memory m, int w, int h, int x, int y) {
     int plane = (w + 7) / 8 * h, at = (w + 7) / 8 * y + x / 8, bit = 128 >> x % 8;
     return m[plane + at] & bit ? JL_RED : m[at] & bit ? JL_WHITE : JL_BLACK;
@@ -133,6 +139,7 @@ const struct kind kinds[KINDS] = {
     {"rgb666", &jl_rgb666, see_666, store_666, 24, 1, false, true, false},
     {"rgb666_low", &jl_rgb666_low, see_666_low, store_666, 24, 1, false, true, false},
     {"rgb888", &jl_rgb888, see_888, store_888, 24, 1, false, true, true},
+    {"xrgb8888", &jl_xrgb8888, see_x888, store_888, 32, 1, false, true, true},
     {"black_white_red", &jl_black_white_red, see_bwr, store_bwr, 1, 2, false, false, true},
 };
 

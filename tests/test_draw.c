@@ -17,7 +17,7 @@ enum { GUARD = 64, GUARD_BYTE = 0x5A };
 static struct naive reference;
 
 static struct sheet {
-    _Alignas(8) uint8_t memory[GUARD + NAIVE_SIDE * NAIVE_SIDE * 3 + GUARD];
+    _Alignas(8) uint8_t memory[GUARD + NAIVE_SIDE * NAIVE_SIDE * 4 + GUARD];
     struct jl_frame frame;
     struct jl_damage damage;
     size_t bytes;
@@ -492,7 +492,7 @@ static void clips_nest(void) {
 /* A sprite on a target of its own format: the key stays out although rows could be copied. */
 static void sprites_keep_their_key_out(void) {
     for (int k = 0; k < KINDS; k++) {
-        uint8_t bytes[JL_RGB888_BYTES(10, 8)];
+        _Alignas(4) uint8_t bytes[JL_XRGB8888_BYTES(10, 8)];
         struct jl_frame art;
         test_row("%s", kinds[k].name);
         EXPECT_INT(jl_frame_init(&art, kinds[k].format, 10, 8, bytes, sizeof bytes), JL_OK);

@@ -12,7 +12,7 @@
 
 enum { W = 96, H = 64 };
 
-static uint8_t pixels[W * H * 3];
+static uint8_t pixels[W * H * 4];
 static struct jl_frame frame;
 static struct naive reference;
 

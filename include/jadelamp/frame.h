@@ -81,6 +81,8 @@ extern const struct jl_format jl_rgb666;
 extern const struct jl_format jl_rgb666_low;
 /** 8-8-8, red first. */
 extern const struct jl_format jl_rgb888;
+/** 8-8-8 in bits 23..0 of the processor's own 32-bit words; for memory that is scanned out. */
+extern const struct jl_format jl_xrgb8888;
 /**
  * Black, white and red for e-paper: two planes of jl_mono_rows layout. First plane: 1
  * is white; second plane: 1 is red, whatever the first says. A colour is red when its
@@ -97,6 +99,7 @@ extern const struct jl_format jl_black_white_red;
 #define JL_RGB332_BYTES(width, height)          JL_ROWS_BYTES(width, height, 8)
 #define JL_RGB565_BYTES(width, height)          JL_ROWS_BYTES(width, height, 16)
 #define JL_RGB888_BYTES(width, height)          JL_ROWS_BYTES(width, height, 24)
+#define JL_XRGB8888_BYTES(width, height)        JL_ROWS_BYTES(width, height, 32)
 #define JL_BLACK_WHITE_RED_BYTES(width, height) (2 * JL_ROWS_BYTES(width, height, 1))
 
 /** A framebuffer. All members are read-only for the caller except through calls. */

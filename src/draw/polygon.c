@@ -29,7 +29,7 @@ static int32_t crossing(struct jl_point a, struct jl_point b, int32_t y) {
     }
     int64_t dy = (int64_t)b.y - a.y;
     /* The first column at or right of the exact crossing. */
-    return (int32_t)(a.x - jl_floor_divide(-(int64_t)(y - a.y) * ((int64_t)b.x - a.x), dy));
+    return (int32_t)(a.x - jl_floor_divide(-(int64_t)(y - a.y) * ((int32_t)b.x - a.x), dy));
 }
 
 /* Whether column x of row y belongs to the polygon, and the next column where that may change. */

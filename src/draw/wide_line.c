@@ -41,7 +41,7 @@ void jl_draw_wide_line(struct jl_target *target, struct jl_point a, struct jl_po
     int64_t square = dx * dx + dy * dy;
     int64_t reach = (int64_t)whole_root((uint64_t)square) * width;
     for (int32_t y = visible.y; y < (int32_t)visible.y + visible.h; y++) {
-        int64_t left = visible.x, right = (int64_t)visible.x + visible.w - 1;
+        int64_t left = visible.x, right = (int32_t)visible.x + visible.w - 1;
         int64_t py = y - a.y;
         /* p.d = dx (x - a.x) + dy py; p x d = (x - a.x) dy - py dx. */
         int64_t along = dy * py - dx * a.x;

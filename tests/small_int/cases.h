@@ -1,0 +1,24 @@
+/*
+ * Drawing cases whose bytes must be the same whatever the size of int: built for the desktop and
+ * for a microcontroller of 16-bit int, and compared byte by byte.
+ */
+#ifndef JADELAMP_TESTS_SMALL_INT_CASES_H
+#define JADELAMP_TESTS_SMALL_INT_CASES_H
+
+#include <stddef.h>
+#include <stdint.h>
+
+/* Given by the machine: takes bytes of the stream. */
+void emit(const void *bytes, size_t count);
+
+/*
+ * Each part runs its cases, which begin with their names, and ends with END_MARK. Three, because
+ * the emulated microcontroller reaches only 64 KiB of constants.
+ */
+void run_bits(void);   /* formats of less than a byte a pixel */
+void run_bytes(void);  /* formats of whole bytes */
+void run_panels(void); /* wake-up, bands and direct drawing on panels */
+
+#define END_MARK "*end*\n"
+
+#endif
