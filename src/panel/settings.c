@@ -28,9 +28,10 @@ jl_status jl_panel_turn(struct jl_panel *panel, uint8_t turn) {
     if (status == JL_OK && !jl_turn_possible(panel->config->controller, turn)) {
         status = JL_BAD_TURN;
     }
-    if (status == JL_OK) {
-        status = jl_panel_apply(panel, JL_SETTING_TURN, turn);
+    if (status != JL_OK || turn == panel->turn) {
+        return status;
     }
+    status = jl_panel_apply(panel, JL_SETTING_TURN, turn);
     if (status == JL_OK) {
         jl_panel_take_turn(panel, turn);
         panel->shown = NULL;
