@@ -1,0 +1,750 @@
+/*
+ * Where the parts of the library meet: settings that survive errors, targets set up for another
+ * turn, frames on two panels, asynchronous statuses, areas, addresses, planes, blocks and
+ * framings of buses.
+ */
+#include "harness.h"
+
+#include <string.h>
+
+#include "fake_panel.h"
+#include "kinds.h"
+#include "stage.h"
+
+static void expect_shown(struct stage *stage, const struct make *make,
+                         const struct jl_frame *frame) {
+    struct jl_picture expected = stage_expected(stage, frame, make);
+    struct jl_picture seen = stage_look(stage);
+    EXPECT_PICTURE(&seen, &expected, make->name);
+    jl_picture_free(&seen);
+    jl_picture_free(&expected);
+}
+
+static const struct make monos[] = {{.name = "ssd1306 128x64",
+                                     .controller = &jl_ssd1306,
+                                     .emulator = &jl_emulated_ssd1306,
+                                     .width = 128,
+                                     .height = 64,
+                                     .bus = &jl_bus_i2c},
+                                    {.name = "sh1106 128x64",
+                                     .controller = &jl_sh1106,
+                                     .emulator = &jl_emulated_sh1106,
+                                     .width = 128,
+                                     .height = 64,
+                                     .x = 2,
+                                     .bus = &jl_bus_i2c}};
+
+static void draw(struct jl_target *t, int seed) {
+    jl_clear(t, JL_NAVY);
+    jl_fill_circle(t, (int16_t)(20 + seed), 30, 18, JL_ORANGE);
+    jl_text(t, 3, (int16_t)(seed * 5), "Heron Quay",
+            &(struct jl_text_style){.font = &jl_font_6x8, .ink = JL_WHITE});
+}
+
+/* ---- settings ---- */
+
+static struct {
+    struct jl_sim_port *sim;
+    bool broken;
+} wire;
+
+static jl_status breaking_send(void *context, const struct jl_transfer *t) {
+    (void)context;
+    return wire.broken ? JL_BUS_ERROR : jl_sim_port_ops.send(wire.sim, t);
+}
+static void wire_wait(void *context, uint32_t microseconds) {
+    (void)context;
+    jl_sim_port_ops.wait_us(wire.sim, microseconds);
+}
+static void wire_pin(void *context, enum jl_pin pin, bool high) {
+    (void)context;
+    jl_sim_port_ops.set_pin(wire.sim, pin, high);
+}
+
+/* Turn, contrast and inversion are there again after an error and a wake-up. */
+static void settings_survive(void) {
+    static const struct jl_port_ops ops = {
+        .send = breaking_send, .wait_us = wire_wait, .set_pin = wire_pin};
+    for (int i = 0; i < MAKES; i++) {
+        const struct make *make = &makes[i];
+        struct stage stage;
+        test_row("%s", make->name);
+        stage_open(&stage, make, &(struct wish){.ops = &ops});
+        wire.sim = &stage.sim;
+        wire.broken = false;
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        uint8_t turn = make->controller->turns == JL_TURNS_ALL ? JL_TURN_90 : JL_TURN_180;
+        bool turns = make->controller->turns >> turn & 1;
+        EXPECT_INT(jl_panel_turn(&stage.panel, turn), turns ? JL_OK : JL_BAD_TURN);
+        jl_status inverts = jl_panel_invert(&stage.panel, true);
+        jl_status contrasts = jl_panel_contrast(&stage.panel, 33);
+        jl_board_wait_ps(stage.board, 300000000000u);
+        uint8_t brightness = jl_device_brightness(stage.device);
+        wire.broken = true;
+        EXPECT_INT(jl_panel_sleep(&stage.panel), JL_BUS_ERROR);
+        wire.broken = false;
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        stage.config.turn = turns ? turn : 0; /* for what is expected */
+        stage.config.inverted = inverts == JL_OK;
+        struct jl_frame frame = stage_frame(&stage, 0);
+        draw(&frame.target, 1);
+        EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+        struct jl_picture expected = stage_expected(&stage, &frame, make);
+        struct jl_picture seen = stage_look(&stage);
+        for (int k = 0; inverts == JL_OK && k < seen.width * seen.height * 3; k++) {
+            seen.rgb[k] = (uint8_t)~seen.rgb[k];
+        }
+        if (!make->round || inverts != JL_OK) {
+            EXPECT_PICTURE(&seen, &expected, make->name);
+        }
+        if (contrasts == JL_OK) {
+            EXPECT_INT(jl_device_brightness(stage.device), brightness);
+        }
+        jl_picture_free(&seen);
+        jl_picture_free(&expected);
+        stage_close(&stage);
+    }
+}
+
+/* What was set up before a turn sends nothing after it, on no way and without a complaint. */
+static void another_turn_is_refused(void) {
+    static uint16_t a[320 * 8], b[320 * 8];
+    const struct make *make = make_named("ili9341 240x320");
+    for (int way = 0; way < 5; way++) {
+        struct stage stage;
+        struct jl_async async;
+        struct jl_bands bands;
+        struct jl_direct direct;
+        test_row("way %d", way);
+        stage_open(&stage, make, &(struct wish){.ops = &jl_sim_port_rich_ops});
+        struct jl_frame upright = stage_frame(&stage, 0);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+        EXPECT_INT(jl_direct_init(&direct, &stage.panel, a, sizeof a), JL_OK);
+        EXPECT_INT(way == 1 ? jl_bands_begin_async(&bands, &async, a, b, sizeof a)
+                            : jl_bands_begin(&bands, &stage.panel, a, sizeof a),
+                   JL_OK);
+        EXPECT(jl_bands_next(&bands));
+        EXPECT(jl_bands_next(&bands));
+        EXPECT_INT(jl_panel_turn(&stage.panel, JL_TURN_90), JL_OK);
+        uint64_t before = jl_stream_byte_count(stage.sim.stream);
+        switch (way) {
+        case 0:
+        case 1:
+            EXPECT(!jl_bands_next(&bands));
+            EXPECT_INT(jl_bands_end(&bands), JL_TURNED);
+            break;
+        case 2:
+            jl_fill_rect(&direct.target, (struct jl_rect){0, 300, 240, 20}, JL_RED);
+            EXPECT_INT(direct.status, JL_TURNED);
+            break;
+        case 3:
+            EXPECT_INT(jl_async_present(&async, &upright), JL_OUT_OF_RANGE);
+            break;
+        default:
+            EXPECT_INT(jl_async_send(&async, (struct jl_rect){0, 300, 240, 20}, a, 480),
+                       JL_OUT_OF_RANGE);
+            break;
+        }
+        EXPECT_INT((long long)(jl_stream_byte_count(stage.sim.stream) - before), 0);
+        /* Set up again, it works. */
+        EXPECT_INT(jl_direct_init(&direct, &stage.panel, a, sizeof a), JL_OK);
+        jl_fill_rect(&direct.target, (struct jl_rect){0, 220, 320, 20}, JL_RED);
+        EXPECT_INT(direct.status, JL_OK);
+        stage_expect_content(&stage);
+        stage_close(&stage);
+    }
+}
+
+/* ---- what has been sent ---- */
+
+/* Two frames and two panels of one kind, in any order: each panel shows what it was sent last. */
+static void frames_and_panels_in_any_order(void) {
+    static struct fake_panel panels[2];
+    static uint8_t memory[2][64 * 48 * 2], shown[2][64 * 48 * 2], shadows[2][64 * 48 * 2];
+    struct jl_frame frames[2];
+    struct jl_damage damages[2];
+    struct test_random random = {4711};
+    long sent = 0, whole = 0;
+    for (int i = 0; i < 2; i++) {
+        fake_open(&panels[i], &jl_rgb565, 64, 48);
+        EXPECT_INT(jl_frame_init(&frames[i], &jl_rgb565, 64, 48, memory[i], sizeof memory[i]),
+                   JL_OK);
+        jl_frame_track(&frames[i], &damages[i]);
+        memset(shadows[i], 0x77, sizeof shadows[i]);
+        memset(shown[i], 0, sizeof shown[i]);
+    }
+    for (int n = 0; n < 4000; n++) {
+        int f = test_random_between(&random, 0, 1), p = test_random_between(&random, 0, 1);
+        struct jl_panel *panel = &panels[p].panel;
+        jl_fill_rect(&frames[f].target,
+                     (struct jl_rect){test_random_coordinate(&random, 60),
+                                      test_random_coordinate(&random, 40), 9, 7},
+                     test_random_next(&random) & 0xFFFFFF);
+        test_row("step %d, frame %d, panel %d", n, f, p);
+        panels[0].data_bytes = panels[1].data_bytes = 0;
+        switch (test_random_between(&random, 0, 7)) {
+        case 0: /* skipped */
+            continue;
+        case 1: /* refused */
+            EXPECT_INT(jl_panel_present_changes(panel, &frames[f], NULL), JL_BAD_ARGUMENT);
+            continue;
+        case 2:
+        case 3:
+            EXPECT_INT(jl_panel_present_changes(panel, &frames[f], shadows[p]), JL_OK);
+            break;
+        case 4: /* tracked anew */
+            jl_frame_track(&frames[f], &damages[f]);
+            continue;
+        default:
+            EXPECT_INT(jl_panel_present(panel, &frames[f]), JL_OK);
+            break;
+        }
+        memcpy(shown[p], memory[f], sizeof memory[f]);
+        EXPECT_BYTES(panels[0].ram, shown[0], sizeof shown[0]);
+        EXPECT_BYTES(panels[1].ram, shown[1], sizeof shown[1]);
+        sent += panels[p].data_bytes;
+        whole += (long)sizeof memory[0];
+    }
+    EXPECT(sent < whole); /* where nothing came between, only changes were sent */
+}
+
+/* ---- asynchronous statuses ---- */
+
+static struct {
+    struct jl_sim_port *sim;
+    int busy_starts; /* that many are refused */
+    bool stuck;      /* poll() is busy for ever */
+} channel;
+
+static jl_status channel_send(void *context, const struct jl_transfer *t) {
+    (void)context;
+    return jl_sim_port_rich_ops.send(channel.sim, t);
+}
+static void channel_wait(void *context, uint32_t us) {
+    (void)context;
+    jl_sim_port_rich_ops.wait_us(channel.sim, us);
+}
+static void channel_pin(void *context, enum jl_pin pin, bool high) {
+    (void)context;
+    jl_sim_port_rich_ops.set_pin(channel.sim, pin, high);
+}
+static jl_status channel_start(void *context, const struct jl_transfer *t) {
+    (void)context;
+    jl_board_wait_ps(channel.sim->board, 1000000);
+    return channel.busy_starts && channel.busy_starts--
+               ? JL_BUSY
+               : jl_sim_port_rich_ops.start(channel.sim, t);
+}
+static jl_status channel_poll(void *context) {
+    (void)context;
+    if (channel.stuck) {
+        jl_board_wait_ps(channel.sim->board, 1000000000);
+        return JL_BUSY;
+    }
+    return jl_sim_port_rich_ops.poll(channel.sim);
+}
+static uint32_t channel_now(void *context) {
+    (void)context;
+    return jl_sim_port_rich_ops.now_us(channel.sim);
+}
+
+static void asynchronous_statuses(void) {
+    static const struct jl_port_ops ops = {.send = channel_send,
+                                           .wait_us = channel_wait,
+                                           .set_pin = channel_pin,
+                                           .start = channel_start,
+                                           .poll = channel_poll,
+                                           .now_us = channel_now};
+    const struct make *make = make_named("ssd1331 96x64");
+    struct stage stage;
+    struct jl_async async;
+    stage_open(&stage, make, &(struct wish){.ops = &ops});
+    channel.sim = &stage.sim;
+    struct jl_frame frame = stage_frame(&stage, 0);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+
+    /* A channel that is another's for a while: accepted, and tried again until it goes. */
+    draw(&frame.target, 2);
+    channel.busy_starts = 3;
+    EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+    EXPECT(!jl_stream_busy(stage.sim.stream));
+    EXPECT_INT(jl_async_poll(&async), JL_BUSY);
+    EXPECT_INT(jl_async_finish(&async), JL_OK);
+    EXPECT_INT(channel.busy_starts, 0);
+    expect_shown(&stage, make, &frame);
+
+    /* Other calls wait for it, resuming too. */
+    draw(&frame.target, 5);
+    EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+    EXPECT_INT(jl_panel_resume(&stage.panel), JL_OK);
+    EXPECT(!jl_stream_busy(stage.sim.stream));
+    EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+    EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+    EXPECT(!jl_stream_busy(stage.sim.stream));
+    expect_shown(&stage, make, &frame);
+    stage_expect_content(&stage);
+
+    /* For ever is too long, for a start as for a transfer; and a wake-up helps. */
+    for (int stuck = 0; stuck < 2; stuck++) {
+        test_row("stuck %d", stuck);
+        channel.stuck = stuck == 1;
+        channel.busy_starts = stuck ? 0 : -1;
+        uint64_t before = jl_board_now_ps(stage.board);
+        EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+        EXPECT_INT(stuck ? jl_panel_contrast(&stage.panel, 9) : jl_async_finish(&async),
+                   JL_TIMEOUT);
+        double seconds = (double)(jl_board_now_ps(stage.board) - before) / 1e12;
+        EXPECT(seconds > 1 && seconds < 2.5); /* 12288 bytes of 100 us, and a second */
+        EXPECT(jl_device_pin(stage.device, JL_DEVICE_CS));
+        EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_NOT_AWAKE);
+        channel.stuck = false;
+        channel.busy_starts = 0;
+        jl_stream_finish(stage.sim.stream);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+        EXPECT_INT(jl_async_finish(&async), JL_OK);
+        expect_shown(&stage, make, &frame);
+    }
+    /* A stuck transfer does not hang the wake-up itself. */
+    channel.stuck = true;
+    EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    channel.stuck = false;
+    stage_close(&stage);
+
+    /* Refused is JL_BUSY: a hardware scroll runs. */
+    static const struct jl_scroll scroll = {JL_SCROLL_LEFT, 0, 3, 5};
+    stage_open(&stage, &monos[0], &(struct wish){.scroller = &jl_ssd1306_scroller});
+    frame = stage_frame(&stage, 0);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+    EXPECT_INT(jl_panel_scroll_start(&stage.panel, &scroll), JL_OK);
+    EXPECT_INT(jl_async_present(&async, &frame), JL_BUSY);
+    EXPECT_INT(jl_panel_scroll_stop(&stage.panel), JL_OK);
+    EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+    stage_close(&stage);
+}
+
+/* ---- areas and addresses ---- */
+
+/* Bands over a part: its pixels only, whatever is drawn around it. */
+static void bands_of_an_area(void) {
+    static uint16_t memory[480 * 4];
+    for (int i = 0; i < MAKES; i++) {
+        const struct make *make = &makes[i];
+        struct stage stage;
+        struct jl_bands bands;
+        test_row("%s", make->name);
+        stage_open(&stage, make, &(struct wish){0});
+        struct jl_frame before = stage_frame(&stage, 0), after = stage_frame(&stage, 1);
+        struct jl_rect area = {16, 16, 32, 24};
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        draw(&before.target, 1);
+        draw(&after.target, 1);
+        EXPECT_INT(jl_panel_present(&stage.panel, &before), JL_OK);
+        EXPECT_INT(jl_bands_begin_area(&bands, &stage.panel, area, memory, 300), JL_OK);
+        while (jl_bands_next(&bands)) {
+            EXPECT_INT(bands.frame.target.bounds.x, 16);
+            EXPECT_INT(bands.frame.target.width, stage.panel.width);
+            draw(&bands.frame.target, 4);
+        }
+        EXPECT_INT(jl_bands_end(&bands), JL_OK);
+        jl_target_clip(&after.target, area);
+        draw(&after.target, 4);
+        expect_shown(&stage, make, &after);
+        area.x = (int16_t)(make->width - 16);
+        EXPECT_INT(jl_bands_begin_area(&bands, &stage.panel, area, memory, 300), JL_OUT_OF_RANGE);
+        EXPECT(!jl_bands_next(&bands));
+        stage_expect_content(&stage);
+        stage_close(&stage);
+    }
+    struct jl_bands bands;
+    struct jl_rect area = {0, 0, 8, 8};
+    EXPECT_INT(jl_bands_begin_area(NULL, NULL, area, memory, 300), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_bands_begin_area(&bands, NULL, area, memory, 300), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_bands_begin_area(&bands, NULL, area, NULL, 300), JL_BAD_ARGUMENT);
+}
+
+static long long bytes_since(const struct stage *stage, uint64_t *before) {
+    uint64_t now = jl_stream_byte_count(stage->sim.stream);
+    long long bytes = (long long)(now - *before);
+    *before = now;
+    return bytes;
+}
+
+/* Windows as large as the buffer, whatever is drawn; addresses that stand are not sent again. */
+static void direct_is_sparing(void) {
+    static uint16_t buffer[40 * 20];
+    static const uint16_t art[40 * 30] = {0x1234};
+    static const struct jl_image image = {
+        .format = &jl_rgb565, .pixels = (const uint8_t *)art, .width = 40, .height = 30};
+    static const struct jl_image keyed = {.format = &jl_rgb565,
+                                          .pixels = (const uint8_t *)art,
+                                          .width = 40,
+                                          .height = 30,
+                                          .has_key = true,
+                                          .key = JL_BLACK};
+    enum { COLUMNS = 5, ROWS = 5, WRITE = 1 }; /* bytes of 2A, 2B and 2C with their arguments */
+    const struct make *make = make_named("st7789 240x240");
+    struct stage stage;
+    struct jl_direct direct;
+    stage_open(&stage, make, &(struct wish){0});
+    struct jl_frame frame = stage_frame(&stage, 0);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    EXPECT_INT(jl_direct_init(&direct, &stage.panel, buffer, sizeof buffer), JL_OK);
+    uint64_t before = jl_stream_byte_count(stage.sim.stream);
+    /* 20 rows fit the buffer: two windows; the columns stay. */
+    jl_draw_image(&direct.target, 10, 20, &image);
+    EXPECT_INT(bytes_since(&stage, &before), COLUMNS + 2 * (ROWS + WRITE) + 40 * 30 * 2);
+    jl_fill_gradient(&direct.target, (struct jl_rect){10, 60, 40, 40}, JL_AXIS_Y, JL_RED, JL_BLUE,
+                     NULL);
+    EXPECT_INT(bytes_since(&stage, &before), 2 * (ROWS + WRITE) + 40 * 40 * 2);
+    /* A line of text: the rows stay from glyph to glyph. */
+    jl_text(&direct.target, 10, 120, "1234",
+            &(struct jl_text_style){.font = &jl_font_6x8, .ink = JL_WHITE});
+    EXPECT_INT(bytes_since(&stage, &before), ROWS + 4 * (COLUMNS + WRITE) + 4 * 6 * 8 * 2);
+    /* The same place again: only 2C; but after any other call everything is told. */
+    jl_fill_rect(&direct.target, (struct jl_rect){0, 0, 9, 9}, JL_RED);
+    (void)bytes_since(&stage, &before);
+    jl_fill_rect(&direct.target, (struct jl_rect){0, 0, 9, 9}, JL_LIME);
+    EXPECT_INT(bytes_since(&stage, &before), WRITE + 81 * 2);
+    EXPECT_INT(jl_panel_invert(&stage.panel, false), JL_OK);
+    (void)bytes_since(&stage, &before);
+    jl_fill_rect(&direct.target, (struct jl_rect){0, 0, 9, 9}, JL_LIME);
+    EXPECT_INT(bytes_since(&stage, &before), COLUMNS + ROWS + WRITE + 81 * 2);
+    /* What is left out is not sent: one pixel is there. */
+    jl_draw_image(&direct.target, 100, 100, &keyed);
+    EXPECT_INT(bytes_since(&stage, &before), COLUMNS + ROWS + WRITE + 2);
+    EXPECT_INT(direct.status, JL_OK);
+
+    jl_draw_image(&frame.target, 10, 20, &image);
+    jl_fill_gradient(&frame.target, (struct jl_rect){10, 60, 40, 40}, JL_AXIS_Y, JL_RED, JL_BLUE,
+                     NULL);
+    jl_text(&frame.target, 10, 120, "1234",
+            &(struct jl_text_style){.font = &jl_font_6x8, .ink = JL_WHITE});
+    jl_fill_rect(&frame.target, (struct jl_rect){0, 0, 9, 9}, JL_LIME);
+    jl_draw_image(&frame.target, 100, 100, &keyed);
+    expect_shown(&stage, make, &frame);
+
+    /* On a turned target, too. */
+    jl_target_turn(&direct.target, JL_TURN_90);
+    jl_target_turn(&frame.target, JL_TURN_90);
+    (void)bytes_since(&stage, &before);
+    jl_draw_image(&direct.target, 50, 7, &image);
+    EXPECT_INT(bytes_since(&stage, &before), COLUMNS + 2 * (ROWS + WRITE) + 40 * 30 * 2);
+    jl_draw_image(&frame.target, 50, 7, &image);
+    expect_shown(&stage, make, &frame);
+    stage_expect_content(&stage);
+    stage_close(&stage);
+}
+
+/* Each present begins with all of its addresses: a controller that lost one is right again. */
+static void presents_tell_all_addresses(void) {
+    const struct make *make = make_named("st7789 240x240");
+    struct stage stage;
+    struct jl_damage damage;
+    stage_open(&stage, make, &(struct wish){0});
+    struct jl_frame frame = stage_frame(&stage, 0);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    jl_frame_track(&frame, &damage);
+    EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+    for (int i = 0; i < 2; i++) {
+        uint64_t before = jl_stream_byte_count(stage.sim.stream);
+        jl_frame_damage_all(&frame);
+        EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+        EXPECT_INT(bytes_since(&stage, &before), 11 + 240 * 240 * 2);
+    }
+    stage_close(&stage);
+}
+
+/* ---- planes, blocks, resets, buses: on a wire that is only listened to ---- */
+
+static struct {
+    uint8_t bytes[4096];
+    size_t count;
+    uint64_t waited_us;
+    bool cs_selects; /* the level */
+    bool cs, dc;
+    size_t most; /* body bytes of the largest transfer */
+} heard;
+
+static void hear(uint8_t byte) {
+    if (heard.count < sizeof heard.bytes) {
+        heard.bytes[heard.count++] = byte;
+    }
+}
+static jl_status hear_send(void *context, const struct jl_transfer *t) {
+    (void)context;
+    heard.most = t->body_bytes > heard.most ? t->body_bytes : heard.most;
+    hear(t->i2c_address ? 'I' : heard.dc ? 'D' : 'C');
+    EXPECT(t->i2c_address || heard.cs == heard.cs_selects);
+    for (size_t i = 0; i < t->head_bytes; i++) {
+        hear(t->head[i]);
+    }
+    for (size_t i = 0; i < t->body_bytes; i++) {
+        hear(t->body[i]);
+    }
+    return JL_OK;
+}
+static void hear_wait(void *context, uint32_t us) {
+    (void)context;
+    heard.waited_us += us;
+}
+static void hear_pin(void *context, enum jl_pin pin, bool high) {
+    (void)context;
+    *(pin == JL_PIN_CS ? &heard.cs : &heard.dc) = high;
+}
+static bool hear_busy(void *context, enum jl_pin pin) {
+    (void)context;
+    return pin != JL_PIN_BUSY;
+}
+static const struct jl_port_ops listening = {
+    .send = hear_send, .wait_us = hear_wait, .set_pin = hear_pin, .get_pin = hear_busy};
+
+static void expect_heard(const uint8_t *expected, size_t count) {
+    EXPECT_INT((long long)heard.count, (long long)count);
+    EXPECT_BYTES(heard.bytes, expected, count);
+    heard.count = 0;
+}
+#define EXPECT_HEARD(...)                                                                          \
+    do {                                                                                           \
+        static const uint8_t expected[] = {__VA_ARGS__};                                           \
+        expect_heard(expected, sizeof expected);                                                   \
+    } while (0)
+
+/* A controller of two planes, as those of e-paper: an opcode each, and nothing behind them. */
+static size_t plane_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
+    (void)panel;
+    out[0] = 2;
+    out[1] = part->plane ? 0x26 : 0x24;
+    out[2] = (uint8_t)part->area.y;
+    return 3;
+}
+
+static void planes_and_blocks(void) {
+    static const uint8_t table[] = {0x32, 1, 2, 3, 4, 5};
+    static const struct jl_block blocks[] = {{table, sizeof table}};
+    static const uint8_t steps[] = {JL_STEP_CLEAR, JL_STEP_BLOCK(0), JL_STEP_SEND(0x20)};
+    static const uint8_t wrong[] = {JL_STEP_BLOCK(1)};
+    static const struct jl_controller controller = {.name = "two planes",
+                                                    .format = &jl_black_white_red,
+                                                    .ram_width = 16,
+                                                    .ram_height = 2,
+                                                    .buses = 1 << JL_BUS_SPI,
+                                                    .layouts = {1 << JL_LAYOUT_OTHER},
+                                                    .turns = JL_TURNS_NONE,
+                                                    .column_unit = 8,
+                                                    .reset_low_us = 10000,
+                                                    .reset_recovery_us = 50000,
+                                                    .window = plane_window,
+                                                    .next = jl_next_units,
+                                                    .rare_step = jl_rare_step,
+                                                    .arguments_as_data = true};
+    struct jl_panel_config config = {.controller = &controller,
+                                     .bus = &jl_bus_spi,
+                                     .width = 16,
+                                     .height = 2,
+                                     .module = JL_MODULE_RESET_WIRED,
+                                     .wake_steps = steps,
+                                     .wake_steps_bytes = sizeof steps,
+                                     .block_count = 1,
+                                     .blocks = blocks};
+    const struct jl_port port = {.ops = &listening};
+    struct jl_panel panel;
+    struct jl_frame frame;
+    struct jl_async async;
+    uint8_t memory[2 * 2 * 2];
+    memset(&heard, 0, sizeof heard);
+    EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+    EXPECT_INT((long long)heard.waited_us, 60000); /* resets of milliseconds */
+    EXPECT_HEARD('C', 0x24, 'D', 0, 'D', 0xFF, 0xFF, 0xFF, 0xFF, /* paper is white, */
+                 'C', 0x26, 'D', 0, 'D', 0, 0, 0, 0,             /* and not red */
+                 'C', 0x32, 'D', 1, 2, 3, 4, 5, 'C', 0x20);
+    EXPECT_INT(jl_frame_init(&frame, &jl_black_white_red, 16, 2, memory, sizeof memory), JL_OK);
+    EXPECT_BYTES(memory, "\xFF\xFF\xFF\xFF\0\0\0\0", 8);
+    jl_fill_rect(&frame.target, (struct jl_rect){0, 1, 3, 1}, JL_RED);
+    jl_fill_rect(&frame.target, (struct jl_rect){12, 0, 4, 2}, JL_BLACK);
+    EXPECT_INT(jl_panel_present(&panel, &frame), JL_OK);
+    static const uint8_t both[] = {'C', 0x24, 'D', 0, 'D', 0xFF, 0xF0, 0x1F, 0xF0,
+                                   'C', 0x26, 'D', 0, 'D', 0x00, 0x00, 0xE0, 0x00};
+    expect_heard(both, sizeof both);
+    EXPECT_INT(jl_async_init(&async, &panel, NULL, NULL), JL_OK);
+    EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+    expect_heard(both, sizeof both);
+    /* A part of it: both planes of the second row's right half. */
+    struct jl_damage damage;
+    jl_frame_track(&frame, &damage);
+    EXPECT_INT(jl_panel_present(&panel, &frame), JL_OK);
+    heard.count = 0;
+    jl_fill_rect(&frame.target, (struct jl_rect){9, 1, 1, 1}, JL_RED);
+    EXPECT_INT(jl_panel_present(&panel, &frame), JL_OK);
+    EXPECT_HEARD('C', 0x24, 'D', 1, 'D', 0xB0, 'C', 0x26, 'D', 1, 'D', 0x40);
+
+    config.wake_steps = wrong;
+    config.wake_steps_bytes = sizeof wrong;
+    EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_BAD_STEPS);
+    struct jl_controller without = controller;
+    without.rare_step = NULL;
+    config.controller = &without;
+    EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_UNSUPPORTED);
+}
+
+/* Two framings that only their own files know. */
+static void other_framings(void) {
+    static const uint8_t steps[] = {JL_STEP_SEND(0xAE, 0x81, 0x7F)};
+    struct jl_panel_config config = {.controller = &jl_ssd1306,
+                                     .bus = &jl_bus_i2c_single,
+                                     .width = 64,
+                                     .height = 32,
+                                     .i2c_address = 0x3C,
+                                     .wake_steps = steps,
+                                     .wake_steps_bytes = sizeof steps};
+    struct jl_port port = {.ops = &listening};
+    struct jl_panel panel;
+    static const uint8_t pixels[] = {1, 2, 3};
+    const struct jl_rect area = {4, 8, 3, 8};
+    memset(&heard, 0, sizeof heard);
+    EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+    EXPECT_HEARD('I', 0x80, 0xAE, 0x80, 0x81, 0x80, 0x7F);
+    EXPECT_INT(jl_panel_send(&panel, area, pixels, 3), JL_OK);
+    EXPECT_HEARD('I', 0x80, 0x21, 0x80, 4, 0x80, 6, 0x80, 0x22, 0x80, 1, 0x80, 1, 'I', 0x40, 1, 2,
+                 3);
+    /* Pairs are never cut. */
+    port.most_body_bytes = 5;
+    EXPECT_INT(jl_panel_contrast(&panel, 9), JL_OK);
+    EXPECT_HEARD('I', 0x80, 0x81, 0x80, 9);
+    heard.most = 0;
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+    EXPECT_INT((long long)heard.most, 4);
+    port.most_body_bytes = 1;
+    EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_BAD_PORT);
+    config.i2c_address = 0x78;
+    port.most_body_bytes = 0;
+    EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_BAD_ADDRESS);
+
+    config.bus = &jl_bus_spi_cs_high;
+    memset(&heard, 0, sizeof heard);
+    heard.cs_selects = true;
+    heard.cs = true;
+    EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK); /* hear_send() expects CS to be high */
+    EXPECT(!heard.cs);
+    EXPECT_HEARD('C', 0xAE, 0x81, 0x7F);
+    EXPECT_INT(jl_panel_send(&panel, area, pixels, 3), JL_OK);
+    EXPECT(!heard.cs);
+    EXPECT_HEARD('C', 0x21, 4, 6, 0x22, 1, 1, 'D', 1, 2, 3);
+}
+
+/* The emulated parts understand the byte-by-byte framing, too. */
+static void single_commands_on_the_board(void) {
+    for (int i = 0; i < 3; i++) {
+        const struct make *make = i < 2 ? &monos[i] : make_named("ssd1327 128x128");
+        struct stage stage;
+        test_row("%s", make->name);
+        stage_open(&stage, make, &(struct wish){.bus = &jl_bus_i2c_single});
+        struct jl_frame frame = stage_frame(&stage, 0);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        draw(&frame.target, 3);
+        EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+        expect_shown(&stage, make, &frame);
+        stage_expect_content(&stage);
+        stage_close(&stage);
+    }
+}
+
+/* ---- frames ---- */
+
+/* In a larger buffer: the same pixels, and nothing between the lines is touched. */
+static void frames_with_a_stride(void) {
+    static _Alignas(4) uint8_t plain[40 * 24 * 4 + 8], wide[2 * 24 * 200];
+    for (int k = 0; k < KINDS; k++) {
+        const struct jl_format *format = kinds[k].format;
+        struct jl_frame a, b;
+        test_row("%s", kinds[k].name);
+        size_t bytes = kind_bytes(&kinds[k], 40, 24);
+        EXPECT_INT((long long)jl_frame_bytes(format, 40, 24), (long long)bytes);
+        EXPECT_INT(jl_frame_init(&a, format, 40, 24, plain, bytes), JL_OK);
+        uint16_t line = a.stride_bytes, stride = (uint16_t)(line + 8);
+        size_t lines = bytes / line;
+        memset(wide, 0xC3, sizeof wide);
+        size_t needed = stride * (lines - 1) + line;
+        EXPECT_INT(jl_frame_init_strided(&b, format, 40, 24, wide, needed - 1, stride),
+                   JL_TOO_SMALL);
+        EXPECT_INT(
+            jl_frame_init_strided(&b, format, 40, 24, wide, sizeof wide, (uint16_t)(line - 1)),
+            JL_OUT_OF_RANGE);
+        EXPECT_INT(jl_frame_init_strided(&b, format, 40, 24, wide, needed, stride), JL_OK);
+        draw(&a.target, 2);
+        draw(&b.target, 2);
+        for (size_t i = 0; i < lines; i++) {
+            EXPECT_BYTES(wide + i * stride, plain + i * line, line);
+            for (size_t gap = line; gap < stride && i + 1 < lines; gap++) {
+                EXPECT_INT(wide[i * stride + gap], 0xC3);
+            }
+        }
+    }
+    EXPECT_INT((long long)jl_frame_bytes(NULL, 4, 4), 0);
+    EXPECT_INT((long long)jl_frame_bytes(&jl_rgb565, 0, 4), 0);
+}
+
+/* Drawn on all the same: nothing happens, and nothing is written. */
+static void a_failed_frame_is_empty(void) {
+    static const struct {
+        const struct jl_format *format;
+        int16_t w, h;
+        size_t bytes;
+        jl_status status;
+    } rows[] = {{&jl_rgb565, 8, 8, 10, JL_TOO_SMALL},
+                {&jl_rgb565, 0, 8, 256, JL_BAD_ARGUMENT},
+                {&jl_rgb888, 32767, 1, 256, JL_OUT_OF_RANGE},
+                {NULL, 8, 8, 256, JL_BAD_ARGUMENT}};
+    static const uint8_t bits[8] = {0xFF};
+    static const struct jl_image image = {
+        .format = &jl_mono_rows, .pixels = bits, .width = 8, .height = 8};
+    for (int i = 0; i < 4; i++) {
+        uint8_t memory[256];
+        struct jl_frame frame;
+        test_row("row %d", i);
+        memset(memory, 0x3C, sizeof memory);
+        memset(&frame, 0xAB, sizeof frame); /* as on a stack */
+        EXPECT_INT(
+            jl_frame_init(&frame, rows[i].format, rows[i].w, rows[i].h, memory, rows[i].bytes),
+            rows[i].status);
+        draw(&frame.target, 1);
+        jl_stroke_ellipse(&frame.target, 3, 3, 9, 5, JL_RED);
+        jl_draw_image(&frame.target, 0, 0, &image);
+        jl_fill_gradient(&frame.target, (struct jl_rect){0, 0, 9, 9}, JL_AXIS_X, JL_RED, JL_BLUE,
+                         NULL);
+        EXPECT(!jl_target_mode(&frame.target, JL_MODE_INVERT, 0));
+        jl_target_turn(&frame.target, JL_TURN_90);
+        draw(&frame.target, 1);
+        jl_fill_gradient(&frame.target, (struct jl_rect){0, 0, 9, 9}, JL_AXIS_X, JL_RED, JL_BLUE,
+                         NULL);
+        for (size_t k = 0; k < sizeof memory; k++) {
+            EXPECT_INT(memory[k], 0x3C);
+        }
+    }
+    EXPECT_INT(jl_frame_init(NULL, &jl_rgb565, 1, 1, NULL, 0), JL_BAD_ARGUMENT);
+}
+
+const struct test_group test_groups[] = {
+    {"settings_survive", settings_survive},
+    {"another_turn_is_refused", another_turn_is_refused},
+    {"frames_and_panels", frames_and_panels_in_any_order},
+    {"asynchronous_statuses", asynchronous_statuses},
+    {"bands_of_an_area", bands_of_an_area},
+    {"direct_is_sparing", direct_is_sparing},
+    {"presents_tell_all", presents_tell_all_addresses},
+    {"planes_and_blocks", planes_and_blocks},
+    {"other_framings", other_framings},
+    {"single_commands", single_commands_on_the_board},
+    {"frames_with_a_stride", frames_with_a_stride},
+    {"a_failed_frame_is_empty", a_failed_frame_is_empty},
+    {NULL, NULL},
+};
