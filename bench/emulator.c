@@ -13,7 +13,7 @@ enum { BYTES = 320 * 240 * 2, PICTURES = 300 };
 
 static uint8_t pixels[BYTES];
 
-static void replay(const char *name, const struct jl_device_ops *ops, int lines, bool dma) {
+static void replay(const char *name, const struct jl_emulated_part *ops, int lines, bool dma) {
     const uint8_t setup[] = {0x11, 0x29, 0x36, 0x3A, 0x2A, 0x2B, 0x2C};
     const struct jl_glass glass = {.width = 240, .height = 320, .kind = JL_GLASS_TFT};
     struct jl_board *board = jl_board_create(1);

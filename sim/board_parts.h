@@ -10,7 +10,7 @@ enum {
     MOST_DEVICES = 32,
     MOST_BUSES = 8,
     MOST_ON_BUS = 16,
-    MOST_WIRES = MOST_BUSES * (2 + 18) + MOST_DEVICES * DEVICE_PINS,
+    MOST_WIRES = MOST_BUSES * (2 + 19) + MOST_DEVICES * DEVICE_PINS,
     MOST_DIAGNOSTICS = 256,
 };
 
@@ -18,11 +18,25 @@ enum {
 typedef int wire_id;
 #define NO_WIRE (-1)
 
+/* A change of a level that is not written yet. */
+struct edge {
+    uint64_t at_ps;
+    wire_id wire;
+    bool high;
+};
+
+/*
+ * Edges are told out of order: a bus tells those of a whole bit before its time has passed, and a
+ * DMA transfer those of a byte when it is through. They wait here, sorted, until nothing earlier
+ * can come.
+ */
 struct recorder {
     jl_record_fn sink;
     void *context;
     bool failed;
     uint64_t last_ns;
+    struct edge *waiting;
+    size_t waiting_count, waiting_room;
 };
 
 struct jl_board {
@@ -45,8 +59,11 @@ struct jl_board {
 /* A new wire; its name in the recording comes from who declares it. */
 wire_id wire_create(struct jl_board *board, bool level);
 
-/* Sets a level at a time that is not before any earlier one. */
+/* Sets a level at a time that is not before any earlier one of this wire. */
 void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps);
+
+/* Writes the edges up to a time, before which none will be told any more. */
+void recorder_write_until(struct jl_board *board, uint64_t at_ps);
 
 /* Lets time pass up to `until_ps`; DMA transfers go on meanwhile. */
 void board_advance(struct jl_board *board, uint64_t until_ps);
@@ -58,7 +75,6 @@ struct jl_i2c_bus {
     struct jl_board *board;
     uint64_t bit_ps;
     uint64_t overhead_ps;
-    uint32_t clock_hz;
     struct jl_device *devices[MOST_ON_BUS];
     uint8_t addresses[MOST_ON_BUS];
     bool addressed[MOST_ON_BUS];
@@ -94,7 +110,8 @@ struct jl_stream_bus {
     struct jl_device *devices[MOST_ON_BUS];
     size_t device_count;
     wire_id strobe, read_strobe; /* SCK; WR and RD; E and R/W */
-    wire_id data[16];
+    wire_id data[16]; /* SPI: MOSI */
+    wire_id miso;
     uint64_t byte_count;
     bool contention_reported;
     struct flight flight;

@@ -8,18 +8,29 @@
 
 enum { DEVICE_PINS = JL_DEVICE_D7 + 1, DEVICE_NAME_BYTES = 32 };
 
-/*
- * Callbacks get bytes in the order of the wire; jl_board_now_ps() is the time
- * at which the byte, or the first byte of a block, begins. Members for a bus
- * that the part lacks are NULL.
- */
-struct jl_device_ops {
-    const char *part;
-    const void *facts; /* for a machine behind several parts: what this one has differently */
+/* What a part is: facts from its datasheet, in one constant. */
+struct jl_emulated_part {
+    const char *name;
+    const struct machine *machine;
+    const void *facts; /* what the machine has differently for this part; its own type */
     size_t state_bytes;
     size_t fixed_bytes; /* of what survives a loss of power, such as trimmers; zeroed at first */
+    /* Least write cycles by the datasheet: a bit on SPI, a strobe on 8080, SCL. 0: no such bus. */
+    uint32_t serial_cycle_ps, parallel_cycle_ps, i2c_cycle_ps;
+    uint32_t serial_read_cycle_ps, parallel_read_cycle_ps; /* where it can be read */
+    bool words;       /* takes 16 lines, too */
+    bool no_8080;     /* of the parallel buses it has 6800 only */
+    bool select_high; /* CS selects while it is high; on a parallel bus it is low as usual */
+};
+
+/*
+ * What the parts of a kind do. Callbacks get bytes in the order of the wire; jl_board_now_ps() is
+ * the time at which the byte, or the first byte of a block, begins. Members for a bus or a
+ * pin that the kind lacks are NULL. device->part has the facts.
+ */
+struct machine {
     /* Whether such a glass can be bonded to the part. */
-    bool (*fits)(const struct jl_glass *glass);
+    bool (*fits)(const struct jl_emulated_part *part, const struct jl_glass *glass);
     /* State is zeroed before. RAM becomes noise here. */
     void (*power_on)(struct jl_device *device);
     void (*reset)(struct jl_device *device, bool low);
@@ -31,30 +42,32 @@ struct jl_device_ops {
     void (*write)(struct jl_device *device, const uint8_t *bytes, size_t count, bool data);
     /* Words from a 16-bit 8080 bus. */
     void (*write_words)(struct jl_device *device, const uint16_t *words, size_t count, bool data);
-    /* Least write cycles by the datasheet: a bit on SPI, a strobe on 8080, SCL. 0: no such bus. */
-    uint32_t serial_cycle_ps, parallel_cycle_ps, i2c_cycle_ps;
-    bool select_high; /* CS selects while it is high; on a parallel bus it is low as usual */
-    /* CS begins to select. Or NULL. */
+    /* The next 8 bits that it gives on SPI, or the next byte on a parallel bus. */
+    uint8_t (*read)(struct jl_device *device);
+    /* CS begins to select. */
     void (*selected)(struct jl_device *device);
-    bool no_8080; /* of the parallel buses it has 6800 only */
     /* For parts on plain pins: instead of reset() and selected(), each change of a level. */
     void (*pin_changed)(struct jl_device *device, enum jl_device_pin pin, bool high);
     /* The level of a pin, be it driven by the part or to it. */
     bool (*pin_level)(struct jl_device *device, enum jl_device_pin pin);
+    /*
+     * Pins that the part drives by itself, (1 << pin) each; their level at a time, and when it
+     * changes next after a time (UINT64_MAX: not as things are).
+     */
+    uint32_t outputs;
+    bool (*output)(struct jl_device *device, enum jl_device_pin pin, uint64_t at_ps);
+    uint64_t (*output_change)(struct jl_device *device, enum jl_device_pin pin, uint64_t after_ps);
     /* The picture is black and has the size of the glass. */
     void (*show)(struct jl_device *device, struct jl_picture *picture);
     uint8_t (*brightness)(struct jl_device *device);
     const char *(*why_dark)(struct jl_device *device);
     /* As show(), but what each line showed when it was scanned last. NULL: as show(). */
     void (*seen)(struct jl_device *device, struct jl_picture *picture);
-    /* The level of the TE output at a time. NULL: the part has none. */
-    bool (*te)(struct jl_device *device, uint64_t at_ps);
-    /* When TE changes next after a time; UINT64_MAX: never. */
-    uint64_t (*te_change)(struct jl_device *device, uint64_t after_ps);
 };
 
 struct jl_device {
-    const struct jl_device_ops *ops;
+    const struct jl_emulated_part *part;
+    const struct machine *machine;
     struct jl_board *board;
     char name[DEVICE_NAME_BYTES];
     struct jl_glass glass;
@@ -68,7 +81,7 @@ struct jl_device {
     /* the shift register behind a serial input */
     bool three_wire;
     unsigned shifted, shifted_bits;
-    bool clock_reported;
+    bool clock_reported, read_clock_reported;
     uint64_t tolerated_cycle_ps;
 };
 

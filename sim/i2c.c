@@ -21,7 +21,6 @@ struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz,
         return NULL;
     }
     bus->board = board;
-    bus->clock_hz = clock_hz;
     bus->bit_ps = 1000000000000u / clock_hz;
     bus->overhead_ps = overhead_ns * (uint64_t)1000;
     bus->scl = wire_create(board, true);
@@ -32,7 +31,7 @@ struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz,
 
 bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t address) {
     if (address < 0x08 || address > 0x77 || bus->device_count == MOST_ON_BUS ||
-        !device->ops->i2c_begin) {
+        !device->part->i2c_cycle_ps) {
         return false;
     }
     bus->devices[bus->device_count] = device;
@@ -78,11 +77,7 @@ bool jl_i2c_start(struct jl_i2c_bus *bus) {
         wire_set(board, bus->sda, false, board->now_ps + bus->bit_ps * 60 / 100);
         board_advance(board, board->now_ps + bus->bit_ps);
     }
-    bus->open = true;
-    bus->expect_address = true;
-    for (size_t i = 0; i < bus->device_count; i++) {
-        bus->addressed[i] = false;
-    }
+    jl_i2c_see_start(bus);
     return true;
 }
 
@@ -93,16 +88,16 @@ static bool swallowed(const struct jl_i2c_bus *bus) {
 }
 
 /* Devices on a bus that is too fast get their bytes all the same: most do. */
-static void check_clock(const struct jl_i2c_bus *bus, struct jl_device *device) {
-    uint64_t least = device->ops->i2c_cycle_ps;
-    if (bus->bit_ps < least && !device->clock_reported) {
+static void check_clock(struct jl_device *device, uint64_t bit_ps) {
+    uint64_t least = device->part->i2c_cycle_ps;
+    if (bit_ps < least && !device->clock_reported) {
         device->clock_reported = true;
         device_report(device, JL_SEVERITY_WARNING, "I2C clock %u Hz, the datasheet allows %u Hz",
-                      (unsigned)bus->clock_hz, (unsigned)(1000000000000u / least));
+                      (unsigned)(1000000000000u / bit_ps), (unsigned)(1000000000000u / least));
     }
 }
 
-static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte) {
+static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte, uint64_t bit_ps) {
     bool acknowledged = false;
     bus->expect_address = false;
     for (size_t i = 0; i < bus->device_count; i++) {
@@ -110,8 +105,8 @@ static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte) {
         if (device->unplugged || bus->addresses[i] != byte >> 1) {
             continue;
         }
-        check_clock(bus, device);
-        bus->addressed[i] = device->ops->i2c_begin(device, byte & 1);
+        check_clock(device, bit_ps);
+        bus->addressed[i] = device->machine->i2c_begin(device, byte & 1);
         acknowledged |= bus->addressed[i];
     }
     return acknowledged;
@@ -121,18 +116,44 @@ static bool deliver_data(struct jl_i2c_bus *bus, uint8_t byte) {
     bool acknowledged = false;
     for (size_t i = 0; i < bus->device_count; i++) {
         if (bus->addressed[i] && !bus->devices[i]->unplugged) {
-            acknowledged |= bus->devices[i]->ops->i2c_write(bus->devices[i], byte);
+            acknowledged |= bus->devices[i]->machine->i2c_write(bus->devices[i], byte);
         }
     }
     return acknowledged;
 }
 
-bool jl_i2c_write(struct jl_i2c_bus *bus, uint8_t byte) {
+void jl_i2c_see_start(struct jl_i2c_bus *bus) {
+    bus->open = true;
+    bus->expect_address = true;
+    for (size_t i = 0; i < bus->device_count; i++) {
+        bus->addressed[i] = false;
+    }
+}
+
+bool jl_i2c_see_byte(struct jl_i2c_bus *bus, uint8_t byte, uint64_t bit_ps) {
     bool acknowledged = false;
     if (!swallowed(bus)) {
-        acknowledged = bus->expect_address ? deliver_address(bus, byte) : deliver_data(bus, byte);
+        acknowledged =
+            bus->expect_address ? deliver_address(bus, byte, bit_ps) : deliver_data(bus, byte);
     }
     bus->byte_count++;
+    return acknowledged;
+}
+
+uint8_t jl_i2c_see_read(struct jl_i2c_bus *bus) {
+    uint8_t byte = 0xFF; /* the pull-ups */
+    for (size_t i = 0; i < bus->device_count; i++) {
+        struct jl_device *device = bus->devices[i];
+        if (bus->addressed[i] && !device->unplugged && device->machine->i2c_read) {
+            byte &= device->machine->i2c_read(device);
+        }
+    }
+    bus->byte_count++;
+    return byte;
+}
+
+bool jl_i2c_write(struct jl_i2c_bus *bus, uint8_t byte) {
+    bool acknowledged = jl_i2c_see_byte(bus, byte, bus->bit_ps);
     for (int bit = 7; bit >= 0; bit--) {
         clock_bit(bus, byte >> bit & 1);
     }
@@ -141,14 +162,7 @@ bool jl_i2c_write(struct jl_i2c_bus *bus, uint8_t byte) {
 }
 
 uint8_t jl_i2c_read(struct jl_i2c_bus *bus, bool acknowledge) {
-    uint8_t byte = 0xFF; /* the pull-ups */
-    for (size_t i = 0; i < bus->device_count; i++) {
-        struct jl_device *device = bus->devices[i];
-        if (bus->addressed[i] && !device->unplugged && device->ops->i2c_read) {
-            byte &= device->ops->i2c_read(device);
-        }
-    }
-    bus->byte_count++;
+    uint8_t byte = jl_i2c_see_read(bus);
     for (int bit = 7; bit >= 0; bit--) {
         clock_bit(bus, byte >> bit & 1);
     }

@@ -7,6 +7,7 @@
 
 #include <stdarg.h>
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 
 /* Printable identifiers, '!' to '~', least significant digit first. */
@@ -45,11 +46,53 @@ bool board_records(const struct jl_board *board) {
 }
 
 static void mark_time(struct jl_board *board, uint64_t at_ps) {
+    struct recorder *recorder = &board->recorder;
     uint64_t ns = to_ns(at_ps);
-    if (ns != board->recorder.last_ns) {
+    if (ns < recorder->last_ns) {
+        /* Time would go back: readers that sort would see other bits. A mistake of the board. */
+        recorder->failed = true;
+        fprintf(stderr, "recorder: an edge at %llu ns behind one at %llu ns\n",
+                (unsigned long long)ns, (unsigned long long)recorder->last_ns);
+    } else if (ns != recorder->last_ns) {
         emit(board, "#%llu\n", (unsigned long long)ns);
-        board->recorder.last_ns = ns;
+        recorder->last_ns = ns;
     }
+}
+
+/* Sorted in by its time, behind those of the same. */
+static void wait_for_its_time(struct recorder *recorder, struct edge edge) {
+    if (recorder->waiting_count == recorder->waiting_room) {
+        size_t room = recorder->waiting_room * 2 + 64;
+        struct edge *larger = realloc(recorder->waiting, room * sizeof *larger);
+        if (!larger) {
+            recorder->failed = true;
+            return;
+        }
+        recorder->waiting = larger;
+        recorder->waiting_room = room;
+    }
+    size_t at = recorder->waiting_count++;
+    for (; at > 0 && recorder->waiting[at - 1].at_ps > edge.at_ps; at--) {
+        recorder->waiting[at] = recorder->waiting[at - 1];
+    }
+    recorder->waiting[at] = edge;
+}
+
+void recorder_write_until(struct jl_board *board, uint64_t at_ps) {
+    struct recorder *recorder = &board->recorder;
+    size_t written = 0;
+    for (; written < recorder->waiting_count; written++) {
+        const struct edge *edge = &recorder->waiting[written];
+        char id[4];
+        if (edge->at_ps > at_ps) {
+            break;
+        }
+        mark_time(board, edge->at_ps);
+        emit(board, "%d%s\n", edge->high, identifier(edge->wire, id));
+    }
+    recorder->waiting_count -= written;
+    memmove(recorder->waiting, recorder->waiting + written,
+            recorder->waiting_count * sizeof recorder->waiting[0]);
 }
 
 void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps) {
@@ -58,9 +101,7 @@ void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps) {
     }
     board->levels[wire] = high;
     if (board_records(board) && board->declared[wire]) {
-        char id[4];
-        mark_time(board, at_ps);
-        emit(board, "%d%s\n", high, identifier(wire, id));
+        wait_for_its_time(&board->recorder, (struct edge){at_ps, wire, high});
     }
 }
 
@@ -87,6 +128,9 @@ static void declare_stream(struct jl_board *board, const struct jl_device *devic
     if (!bus->lines) {
         declare(board, bus->strobe, "sck");
         declare(board, bus->data[0], "mosi");
+        if (device->machine->read) {
+            declare(board, bus->miso, "miso");
+        }
     }
     if (!device->three_wire) {
         declare(board, device->pin_wires[JL_DEVICE_DC], bus->enable ? "rs" : "dc");
@@ -133,13 +177,19 @@ static void declare_device(struct jl_board *board, const struct jl_device *devic
     if (device->stream) {
         declare_stream(board, device, device->stream);
     }
-    if (device->ops->te) {
-        declare(board, device->pin_wires[JL_DEVICE_TE], "te");
+    static const struct {
+        const char *name;
+        enum jl_device_pin pin;
+    } outputs[] = {{"te", JL_DEVICE_TE}, {"busy", JL_DEVICE_BUSY}, {"pen", JL_DEVICE_PEN}};
+    for (size_t i = 0; i < sizeof outputs / sizeof outputs[0]; i++) {
+        if (device->machine->outputs >> outputs[i].pin & 1) {
+            declare(board, device->pin_wires[outputs[i].pin], outputs[i].name);
+        }
     }
-    if (device->ops->pin_changed) {
+    if (device->machine->pin_changed) {
         declare_pins(board, device);
     }
-    if (device->ops->reset) {
+    if (device->machine->reset) {
         declare(board, device->pin_wires[JL_DEVICE_RESET], "reset");
     }
     emit(board, "$upscope $end\n");
@@ -171,8 +221,14 @@ bool jl_board_record_end(struct jl_board *board) {
     if (!board_records(board)) {
         return false;
     }
-    mark_time(board, board->now_ps);
-    bool good = !board->recorder.failed;
-    board->recorder.sink = NULL;
+    struct recorder *recorder = &board->recorder;
+    /* What the bus told of times to come belongs to the last bit: all of it, then the end. */
+    recorder_write_until(board, UINT64_MAX);
+    if (to_ns(board->now_ps) > recorder->last_ns) {
+        mark_time(board, board->now_ps);
+    }
+    bool good = !recorder->failed;
+    free(recorder->waiting);
+    *recorder = (struct recorder){0};
     return good;
 }

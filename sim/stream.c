@@ -1,18 +1,13 @@
 /*
- * SPI and 8080: buses on which the master streams bytes or words to the devices whose CS is
- * low. On SPI, MOSI changes on the falling edge of SCK and is sampled on the rising one,
- * in mode 0 as in mode 3. On 8080, data are taken with the rising edge of WR.
- *
- * Time passes piece by piece, so that a controller that scans its glass meanwhile sees
- * the RAM as it fills. A DMA transfer's bytes leave memory when the wire takes them.
+ * SPI and 8080, as the devices see them: bytes or words that stream to those whose CS is low. On
+ * SPI, MOSI changes on the falling edge of SCK and is sampled on the rising one, in mode 0 as in
+ * mode 3. On 8080, data are taken with the rising edge of WR. The times are a master's
+ * (stream_master.c), or whatever somebody saw.
  */
 #include "stream.h"
 
 #include <stdlib.h>
 #include <string.h>
-
-/* Bytes or words handed to devices at a time: about a scan line at usual clocks. */
-enum { PIECE_UNITS = 64 };
 
 static struct jl_stream_bus *add(struct jl_board *board, uint64_t unit_ps, uint32_t overhead_ns) {
     if (board->stream_count == MOST_BUSES) {
@@ -48,6 +43,7 @@ struct jl_stream_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz
         bus->idle_high = mode == 3;
         bus->strobe = wire_create(board, bus->idle_high);
         bus->data[0] = wire_create(board, false);
+        bus->miso = wire_create(board, true);
     }
     return bus;
 }
@@ -92,10 +88,10 @@ bool jl_stream_clock(struct jl_stream_bus *bus, uint32_t clock_hz) {
 }
 
 bool jl_stream_attach(struct jl_stream_bus *bus, struct jl_device *device) {
-    const struct jl_device_ops *ops = device->ops;
-    if (bus->device_count == MOST_ON_BUS || (bus->lines == 16 ? !ops->write_words : !ops->write) ||
-        (bus->lines ? !ops->parallel_cycle_ps : !ops->serial_cycle_ps) ||
-        (bus->lines && !bus->enable && ops->no_8080)) {
+    const struct jl_emulated_part *part = device->part;
+    if (bus->device_count == MOST_ON_BUS || (bus->lines == 16 && !part->words) ||
+        (bus->lines ? !part->parallel_cycle_ps : !part->serial_cycle_ps) ||
+        (bus->lines && !bus->enable && part->no_8080)) {
         return false;
     }
     bus->devices[bus->device_count++] = device;
@@ -112,7 +108,7 @@ void jl_device_tolerates(struct jl_device *device, uint64_t cycle_ps) {
 }
 
 bool device_is_selected(const struct jl_device *device) {
-    bool high = device->ops->select_high && device_is_serial(device);
+    bool high = device->part->select_high && device_is_serial(device);
     return device->pins[JL_DEVICE_CS] == high;
 }
 
@@ -146,7 +142,7 @@ static void report_clock(struct jl_device *device, bool parallel, bool tolerated
 
 /* The chance of a wrong byte, in 65536ths: 0 within the part's limit. */
 static uint32_t error_chance(const struct jl_stream_bus *bus, struct jl_device *device) {
-    uint64_t least = bus->lines ? device->ops->parallel_cycle_ps : device->ops->serial_cycle_ps;
+    uint64_t least = bus->lines ? device->part->parallel_cycle_ps : device->part->serial_cycle_ps;
     uint64_t cycle = bus->lines ? bus->unit_ps : bus->unit_ps / 8;
     if (cycle >= least) {
         return 0;
@@ -180,7 +176,7 @@ static void shift_in(struct jl_device *device, unsigned value, unsigned bits) {
         if (++device->shifted_bits == word) {
             uint8_t byte = (uint8_t)device->shifted;
             bool data = device->three_wire ? device->shifted >> 8 & 1 : device->pins[JL_DEVICE_DC];
-            device->ops->write(device, &byte, 1, data);
+            device->machine->write(device, &byte, 1, data);
             device->shifted = 0;
             device->shifted_bits = 0;
         }
@@ -197,16 +193,10 @@ void stream_deselected(struct jl_device *device) {
     device->shifted_bits = 0;
 }
 
-/* How a transfer puts bytes on the wire. */
-struct framing {
-    bool nine; /* SPI: a ninth bit in front of each byte, */
-    bool data; /* and this is it */
-};
-
 static void deliver_serial(struct jl_device *device, const uint8_t *bytes, size_t count,
                            struct framing framing) {
     if (!framing.nine && !device->three_wire && !device->shifted_bits) {
-        device->ops->write(device, bytes, count, device->pins[JL_DEVICE_DC]);
+        device->machine->write(device, bytes, count, device->pins[JL_DEVICE_DC]);
         return;
     }
     for (size_t i = 0; i < count; i++) {
@@ -227,15 +217,15 @@ static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device
     if (bus->lines == 16) {
         uint16_t words[PIECE_UNITS];
         memcpy(words, bytes, count);
-        device->ops->write_words(device, words, units, device->pins[JL_DEVICE_DC]);
+        device->machine->write_words(device, words, units, device->pins[JL_DEVICE_DC]);
     } else if (bus->lines) {
-        device->ops->write(device, bytes, units, device->pins[JL_DEVICE_DC]);
+        device->machine->write(device, bytes, units, device->pins[JL_DEVICE_DC]);
     } else {
         deliver_serial(device, bytes, units, framing);
     }
 }
 
-static void deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
+void stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
                     struct framing framing) {
     const struct jl_device *selected = NULL;
     for (size_t i = 0; i < bus->device_count; i++) {
@@ -273,7 +263,7 @@ static void record_word(struct jl_stream_bus *bus, unsigned word, uint64_t start
     wire_set(bus->board, bus->strobe, bus->idle_high, start + bus->unit_ps / 2);
 }
 
-static void record_unit(struct jl_stream_bus *bus, const uint8_t *bytes, struct framing framing,
+void stream_record_unit(struct jl_stream_bus *bus, const uint8_t *bytes, struct framing framing,
                         uint64_t start) {
     if (bus->lines == 16) {
         uint16_t word;
@@ -286,166 +276,48 @@ static void record_unit(struct jl_stream_bus *bus, const uint8_t *bytes, struct 
     }
 }
 
-/* ---- blocking transfers ---- */
+/* ---- reading ---- */
 
-static void write_pieces(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
-                         struct framing framing) {
-    struct jl_board *board = bus->board;
-    uint64_t unit_ps = framing.nine ? bus->unit_ps / 8 * 9 : bus->unit_ps;
-    size_t most = board_records(board) ? 1 : PIECE_UNITS;
-    while (units) {
-        size_t now = units < most ? units : most;
-        if (board_records(board)) {
-            record_unit(bus, bytes, framing, board->now_ps);
+static void check_read_cycle(const struct jl_stream_bus *bus, struct jl_device *device) {
+    uint64_t least =
+        bus->lines ? device->part->parallel_read_cycle_ps : device->part->serial_read_cycle_ps;
+    uint64_t cycle = bus->lines ? bus->unit_ps : bus->unit_ps / 8;
+    if (cycle < least && !device->read_clock_reported) {
+        device->read_clock_reported = true;
+        device_report(device, JL_SEVERITY_WARNING,
+                      "read with a cycle of %.1f ns, the datasheet asks for %.1f ns at least",
+                      (double)cycle / 1e3, (double)least / 1e3);
+    }
+}
+
+uint8_t stream_read_unit(struct jl_stream_bus *bus) {
+    uint8_t byte = 0xFF; /* nobody drives the lines */
+    for (size_t i = 0; i < bus->device_count; i++) {
+        struct jl_device *device = bus->devices[i];
+        if (device->machine->read && !device->unplugged && device_is_selected(device)) {
+            check_read_cycle(bus, device);
+            byte &= device->machine->read(device);
         }
-        deliver(bus, bytes, now, framing);
-        board_advance(board, board->now_ps + now * unit_ps);
-        bus->byte_count += now * (size_t)bus->unit_bytes;
-        bytes += now * (size_t)bus->unit_bytes;
-        units -= now;
     }
+    return byte;
 }
 
-/* A transfer begins when the last one is out and the master's software is through. */
-static void begin(struct jl_stream_bus *bus) {
-    jl_stream_finish(bus);
-    board_advance(bus->board, bus->board->now_ps + bus->overhead_ps);
-}
-
-static void end(struct jl_stream_bus *bus) {
-    wire_set(bus->board, bus->strobe, bus->idle_high, bus->board->now_ps);
-}
-
-void jl_stream_write(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count) {
-    begin(bus);
-    write_pieces(bus, bytes, count / (size_t)bus->unit_bytes, (struct framing){false, false});
-    end(bus);
-}
-
-void jl_stream_write_nine(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
-                          bool data) {
-    begin(bus);
-    write_pieces(bus, bytes, count, (struct framing){true, data});
-    end(bus);
-}
-
-void jl_stream_repeat(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
-                      uint32_t times) {
-    uint8_t many[PIECE_UNITS * 6]; /* whole pixels of 1, 2 and 3 bytes */
-    size_t copies = sizeof many / count;
-    for (size_t i = 0; i < copies; i++) {
-        memcpy(many + i * count, bytes, count);
-    }
-    begin(bus);
-    while (times) {
-        size_t now = times < copies ? times : copies;
-        write_pieces(bus, many, now * count / (size_t)bus->unit_bytes,
-                     (struct framing){false, false});
-        times -= (uint32_t)now;
-    }
-    end(bus);
-}
-
-/* ---- DMA ---- */
-
-bool jl_stream_start(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count) {
-    if (bus->flight.bytes) {
-        return false;
-    }
-    uint8_t *copy = malloc(count ? count : 1);
-    if (!copy) {
-        return false;
-    }
-    begin(bus);
-    memcpy(copy, bytes, count);
-    bus->flight = (struct flight){.bytes = bytes,
-                                  .as_started = copy,
-                                  .units = count / (size_t)bus->unit_bytes,
-                                  .start_ps = bus->board->now_ps};
-    stream_deliver_until(bus, bus->board->now_ps);
-    return true;
-}
-
-bool jl_stream_busy(const struct jl_stream_bus *bus) {
-    return bus->flight.bytes != NULL;
-}
-
-uint64_t stream_next_ps(const struct jl_stream_bus *bus) {
-    const struct flight *flight = &bus->flight;
-    size_t piece = flight->units - flight->taken;
-    piece = piece < PIECE_UNITS ? piece : PIECE_UNITS;
-    return flight->start_ps + (flight->taken + piece) * bus->unit_ps;
-}
-
-static uint64_t end_ps(const struct jl_stream_bus *bus) {
-    return bus->flight.start_ps + bus->flight.units * bus->unit_ps;
-}
-
-static void report_overwritten(struct jl_stream_bus *bus, size_t first, size_t count) {
-    struct flight *flight = &bus->flight;
-    if (flight->reported || memcmp(flight->bytes + first, flight->as_started + first, count) == 0) {
+void stream_record_read(struct jl_stream_bus *bus, uint8_t byte, uint64_t start) {
+    struct jl_board *board = bus->board;
+    uint64_t bit_ps = bus->unit_ps / 8;
+    if (bus->lines) {
+        wire_set(board, bus->read_strobe, bus->enable, start);
+        wire_set(board, bus->strobe, bus->enable || bus->idle_high, start);
+        for (int i = 0; i < 8; i++) {
+            wire_set(board, bus->data[i], byte >> i & 1, start);
+        }
+        wire_set(board, bus->strobe, bus->idle_high, start + bus->unit_ps / 2);
+        wire_set(board, bus->read_strobe, !bus->enable, start + bus->unit_ps / 2);
         return;
     }
-    while (flight->bytes[first] == flight->as_started[first]) {
-        first++;
+    for (int bit = 7; bit >= 0; bit--, start += bit_ps) {
+        wire_set(board, bus->strobe, false, start);
+        wire_set(board, bus->miso, byte >> bit & 1, start);
+        wire_set(board, bus->strobe, true, start + bit_ps / 2);
     }
-    flight->reported = true;
-    for (size_t i = 0; i < bus->device_count; i++) {
-        if (device_is_selected(bus->devices[i])) {
-            device_report(bus->devices[i], JL_SEVERITY_ERROR,
-                          "the buffer at %p was overwritten in flight: byte %zu of %zu was %02X "
-                          "when the transfer started at %.3f ms, the wire took %02X",
-                          (const void *)flight->bytes, first,
-                          flight->units * (size_t)bus->unit_bytes, flight->as_started[first],
-                          (double)flight->start_ps / 1e9, flight->bytes[first]);
-        }
-    }
-}
-
-/* What the wire has taken whole by then. Devices see the time at which their piece began. */
-void stream_deliver_until(struct jl_stream_bus *bus, uint64_t until_ps) {
-    const struct framing plain = {false, false};
-    struct jl_board *board = bus->board;
-    struct flight *flight = &bus->flight;
-    uint64_t whole = (until_ps - flight->start_ps) / bus->unit_ps;
-    uint64_t kept = board->now_ps;
-    size_t most = board_records(board) ? 1 : PIECE_UNITS;
-    while (flight->taken < flight->units && flight->taken < whole) {
-        size_t units = (size_t)(whole < flight->units ? whole : flight->units) - flight->taken;
-        units = units < most ? units : most;
-        size_t first = flight->taken * (size_t)bus->unit_bytes;
-        size_t count = units * (size_t)bus->unit_bytes;
-        board->now_ps = flight->start_ps + flight->taken * bus->unit_ps;
-        if (board_records(board)) {
-            record_unit(bus, flight->bytes + first, plain, board->now_ps);
-        }
-        report_overwritten(bus, first, count);
-        deliver(bus, flight->bytes + first, units, plain);
-        bus->byte_count += count;
-        flight->taken += units;
-    }
-    board->now_ps = kept;
-    if (flight->taken == flight->units) {
-        free(flight->as_started);
-        *flight = (struct flight){0};
-        end(bus);
-    }
-}
-
-void jl_stream_finish(struct jl_stream_bus *bus) {
-    board_advance(bus->board, bus->board->now_ps + jl_stream_left_ps(bus));
-}
-
-uint64_t jl_stream_left_ps(const struct jl_stream_bus *bus) {
-    return bus->flight.bytes && end_ps(bus) > bus->board->now_ps ? end_ps(bus) - bus->board->now_ps
-                                                                 : 0;
-}
-
-uint64_t jl_stream_byte_count(const struct jl_stream_bus *bus) {
-    return bus->byte_count;
-}
-
-void stream_free(struct jl_stream_bus *bus) {
-    free(bus->flight.as_started);
-    free(bus);
 }

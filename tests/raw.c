@@ -6,7 +6,7 @@
 
 #include "harness.h"
 
-struct raw raw_open(const struct jl_device_ops *ops, struct jl_glass glass, uint32_t hz) {
+struct raw raw_open(const struct jl_emulated_part *ops, struct jl_glass glass, uint32_t hz) {
     struct raw raw = {.board = jl_board_create(3)};
     raw.bus = jl_board_add_spi(raw.board, hz, 0, 0);
     raw.device = jl_board_add_device(raw.board, ops, "panel", &glass);

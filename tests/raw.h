@@ -14,7 +14,7 @@ struct raw {
 };
 
 /* A board with the device on an SPI bus of mode 0. */
-struct raw raw_open(const struct jl_device_ops *ops, struct jl_glass glass, uint32_t hz);
+struct raw raw_open(const struct jl_emulated_part *ops, struct jl_glass glass, uint32_t hz);
 
 /* Bytes under one CS, with D/C at a level. */
 void raw_send(struct raw *raw, bool data, const uint8_t *bytes, size_t count);

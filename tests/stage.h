@@ -16,7 +16,7 @@ enum { STAGE_BYTES = 320 * 480 * 3, MAKES = 17 };
 struct make {
     const char *name;
     const struct jl_controller *controller;
-    const struct jl_device_ops *emulator;
+    const struct jl_emulated_part *emulator;
     int width, height, x, y; /* glass, and its place in the RAM */
     int ram_width, ram_height;
     uint8_t module;

@@ -23,7 +23,7 @@ static struct jl_glass glass_of(int width, int height) {
 static void complaints(void) {
     static const struct {
         const char *name;
-        const struct jl_device_ops *ops;
+        const struct jl_emulated_part *ops;
         int width, height;
         const char *script;
         const char *text; /* of the only complaint; NULL: none */
@@ -124,7 +124,7 @@ static void complaints(void) {
 /* Why a glass stays dark, said in a sentence. */
 static void dark(void) {
     static const struct {
-        const struct jl_device_ops *ops;
+        const struct jl_emulated_part *ops;
         int width, height;
         const char *script, *why;
     } rows[] = {
@@ -178,7 +178,7 @@ static uint32_t pixel(struct raw *raw, int x, int y) {
 static void colors_of_mistakes(void) {
     static const struct {
         const char *name;
-        const struct jl_device_ops *ops;
+        const struct jl_emulated_part *ops;
         bool ips, bgr;
         const char *script; /* its last data are the pixel (0, 0) */
         uint32_t color;
@@ -223,7 +223,7 @@ static void fill_all(struct raw *raw, int bytes) {
 
 static void too_fast_is_repeatable(void) {
     static const struct {
-        const struct jl_device_ops *ops;
+        const struct jl_emulated_part *ops;
         int width, height;
         uint32_t clock_hz, tolerated_hz;
         const char *text;
@@ -447,7 +447,7 @@ static void offset_after_reset(void) {
 
 /* Any bytes in any order: no crash, no endless loop, and every picture can be taken. */
 static void any_bytes(void) {
-    static const struct jl_device_ops *const parts[] = {
+    static const struct jl_emulated_part *const parts[] = {
         &jl_emulated_st7735,  &jl_emulated_st7789,  &jl_emulated_ili9341,
         &jl_emulated_ili9488, &jl_emulated_gc9a01,  &jl_emulated_ssd1351,
         &jl_emulated_ssd1331, &jl_emulated_ssd1327, &jl_emulated_ssd1322};

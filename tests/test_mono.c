@@ -519,7 +519,7 @@ static bool written(int x, int y) {
 static void wrong_columns(void) {
     static const struct {
         const char *name;
-        const struct jl_device_ops *part;
+        const struct jl_emulated_part *part;
         const char *script;
         int offset, first_column, shift;
         bool mirrored;
@@ -572,7 +572,7 @@ static void wrong_columns(void) {
 static void complaints(void) {
     static const struct {
         const char *name;
-        const struct jl_device_ops *part;
+        const struct jl_emulated_part *part;
         int width, height;
         const char *script, *complaint, *dark;
     } rows[] = {

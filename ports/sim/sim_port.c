@@ -76,7 +76,7 @@ static uint32_t now_us(void *context) {
 static int device_pin(enum jl_pin pin) {
     static const int8_t map[] = {
         [JL_PIN_RESET] = JL_DEVICE_RESET, [JL_PIN_DC] = JL_DEVICE_DC,
-        [JL_PIN_CS] = JL_DEVICE_CS,       [JL_PIN_BUSY] = -1,
+        [JL_PIN_CS] = JL_DEVICE_CS,       [JL_PIN_BUSY] = JL_DEVICE_BUSY,
         [JL_PIN_TE] = JL_DEVICE_TE,       [JL_PIN_E] = JL_DEVICE_E,
         [JL_PIN_E2] = JL_DEVICE_E2,       [JL_PIN_RW] = JL_DEVICE_RW,
         [JL_PIN_LIGHT] = JL_DEVICE_LIGHT,

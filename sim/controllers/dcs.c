@@ -32,7 +32,8 @@ static uint32_t *seen_cells(struct dcs_chip *chip) {
     return chip->cells + cell_count(chip);
 }
 
-bool dcs_fits(const struct dcs_part *part, const struct jl_glass *glass) {
+static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass *glass) {
+    const struct dcs_part *part = emulated->facts;
     int width = glass->ram_width ? glass->ram_width : part->ram_width;
     int height = glass->ram_height ? glass->ram_height : part->ram_height;
     return width <= part->ram_width && height <= part->ram_height && glass->width >= 1 &&
@@ -63,7 +64,8 @@ static void load_defaults(struct dcs_chip *chip) {
     memset(chip->kept_count, 0, sizeof chip->kept_count);
 }
 
-void dcs_power_on(struct jl_device *device, const struct dcs_part *part) {
+static void power_on(struct jl_device *device) {
+    const struct dcs_part *part = device->part->facts;
     struct dcs_chip *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
     chip->width = glass->ram_width ? glass->ram_width : part->ram_width;
@@ -131,7 +133,9 @@ static void scan(struct jl_device *device, const struct dcs_part *part) {
     chip->scanned_ps = now;
 }
 
-bool dcs_te(struct jl_device *device, const struct dcs_part *part, uint64_t at_ps) {
+static bool output(struct jl_device *device, enum jl_device_pin pin, uint64_t at_ps) {
+    (void)pin; /* TE is the only one */
+    const struct dcs_part *part = device->part->facts;
     const struct dcs_chip *chip = chip_of(device);
     if (!chip->te_on || chip->asleep || chip->in_reset || at_ps < chip->scan_start_ps) {
         return false;
@@ -140,7 +144,10 @@ bool dcs_te(struct jl_device *device, const struct dcs_part *part, uint64_t at_p
     return in_frame < part->line_ps(chip) * (uint64_t)part->blank_lines(chip);
 }
 
-uint64_t dcs_te_change(struct jl_device *device, const struct dcs_part *part, uint64_t after_ps) {
+static uint64_t output_change(struct jl_device *device, enum jl_device_pin pin,
+                              uint64_t after_ps) {
+    (void)pin;
+    const struct dcs_part *part = device->part->facts;
     const struct dcs_chip *chip = chip_of(device);
     if (!chip->te_on || chip->asleep || chip->in_reset) {
         return UINT64_MAX;
@@ -657,7 +664,8 @@ static void take_argument(struct jl_device *device, const struct dcs_part *part,
 
 /* ---- pins and buses ---- */
 
-void dcs_reset(struct jl_device *device, const struct dcs_part *part, bool low) {
+static void reset(struct jl_device *device, bool low) {
+    const struct dcs_part *part = device->part->facts;
     struct dcs_chip *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     scan(device, part);
@@ -700,8 +708,8 @@ static bool listens(struct jl_device *device, uint8_t byte) {
     return true;
 }
 
-void dcs_write(struct jl_device *device, const struct dcs_part *part, const uint8_t *bytes,
-               size_t count, bool data) {
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+    const struct dcs_part *part = device->part->facts;
     struct dcs_chip *chip = chip_of(device);
     if (!count || !listens(device, bytes[0])) {
         return;
@@ -721,8 +729,8 @@ void dcs_write(struct jl_device *device, const struct dcs_part *part, const uint
     }
 }
 
-void dcs_write_words(struct jl_device *device, const struct dcs_part *part, const uint16_t *words,
-                     size_t count, bool data) {
+static void write_words(struct jl_device *device, const uint16_t *words, size_t count,
+                        bool data) {
     struct dcs_chip *chip = chip_of(device);
     uint8_t halves[128];
     while (count) {
@@ -735,7 +743,7 @@ void dcs_write_words(struct jl_device *device, const struct dcs_part *part, cons
             }
             halves[bytes++] = (uint8_t)*words;
         }
-        dcs_write(device, part, halves, bytes, data);
+        write(device, halves, bytes, data);
     }
 }
 
@@ -777,16 +785,16 @@ static void show_cells(const struct jl_device *device, const uint32_t *cells, bo
     }
 }
 
-void dcs_show(struct jl_device *device, struct jl_picture *picture) {
+static void show(struct jl_device *device, struct jl_picture *picture) {
     show_cells(device, chip_of(device)->cells, false, picture);
 }
 
-void dcs_seen(struct jl_device *device, const struct dcs_part *part, struct jl_picture *picture) {
-    scan(device, part);
+static void seen(struct jl_device *device, struct jl_picture *picture) {
+    scan(device, device->part->facts);
     show_cells(device, seen_cells(chip_of(device)), true, picture);
 }
 
-uint8_t dcs_brightness(struct jl_device *device) {
+static uint8_t brightness(struct jl_device *device) {
     const struct dcs_chip *chip = chip_of(device);
     if (!(chip->light_control & 0x20)) {
         return 255;
@@ -794,7 +802,7 @@ uint8_t dcs_brightness(struct jl_device *device) {
     return chip->light_control & 0x04 ? chip->brightness : 0;
 }
 
-const char *dcs_why_dark(struct jl_device *device) {
+static const char *why_dark(struct jl_device *device) {
     const struct dcs_chip *chip = chip_of(device);
     if (chip->in_reset) {
         return "the controller is held in reset";
@@ -811,3 +819,18 @@ const char *dcs_why_dark(struct jl_device *device) {
     }
     return NULL;
 }
+
+const struct machine dcs_machine = {
+    .fits = fits,
+    .power_on = power_on,
+    .reset = reset,
+    .write = write,
+    .write_words = write_words,
+    .outputs = 1u << JL_DEVICE_TE,
+    .output = output,
+    .output_change = output_change,
+    .show = show,
+    .seen = seen,
+    .brightness = brightness,
+    .why_dark = why_dark,
+};

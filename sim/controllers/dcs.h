@@ -62,64 +62,11 @@ struct dcs_chip {
     uint32_t cells[];
 };
 
-bool dcs_fits(const struct dcs_part *part, const struct jl_glass *glass);
-void dcs_power_on(struct jl_device *device, const struct dcs_part *part);
-void dcs_reset(struct jl_device *device, const struct dcs_part *part, bool low);
-void dcs_write(struct jl_device *device, const struct dcs_part *part, const uint8_t *bytes,
-               size_t count, bool data);
-void dcs_write_words(struct jl_device *device, const struct dcs_part *part, const uint16_t *words,
-                     size_t count, bool data);
-void dcs_show(struct jl_device *device, struct jl_picture *picture);
-void dcs_seen(struct jl_device *device, const struct dcs_part *part, struct jl_picture *picture);
-bool dcs_te(struct jl_device *device, const struct dcs_part *part, uint64_t at_ps);
-uint64_t dcs_te_change(struct jl_device *device, const struct dcs_part *part, uint64_t after_ps);
-uint8_t dcs_brightness(struct jl_device *device);
-const char *dcs_why_dark(struct jl_device *device);
+/* What all of them do; their facts are a struct dcs_part. */
+extern const struct machine dcs_machine;
 
-/* A part's callbacks and its table; the cycles are in picoseconds. */
-#define DCS_EMULATOR(NAME, PART, RAM_WIDTH, RAM_HEIGHT, SERIAL_PS, PARALLEL_PS)                    \
-    static bool fits(const struct jl_glass *glass) {                                               \
-        return dcs_fits(&(PART), glass);                                                           \
-    }                                                                                              \
-    static void power_on(struct jl_device *device) {                                               \
-        dcs_power_on(device, &(PART));                                                             \
-    }                                                                                              \
-    static void reset(struct jl_device *device, bool low) {                                        \
-        dcs_reset(device, &(PART), low);                                                           \
-    }                                                                                              \
-    static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {   \
-        dcs_write(device, &(PART), bytes, count, data);                                            \
-    }                                                                                              \
-    static void write_words(struct jl_device *device, const uint16_t *words, size_t count,         \
-                            bool data) {                                                           \
-        dcs_write_words(device, &(PART), words, count, data);                                      \
-    }                                                                                              \
-    static void seen(struct jl_device *device, struct jl_picture *picture) {                       \
-        dcs_seen(device, &(PART), picture);                                                        \
-    }                                                                                              \
-    static bool te(struct jl_device *device, uint64_t at_ps) {                                     \
-        return dcs_te(device, &(PART), at_ps);                                                     \
-    }                                                                                              \
-    static uint64_t te_change(struct jl_device *device, uint64_t after_ps) {                       \
-        return dcs_te_change(device, &(PART), after_ps);                                           \
-    }                                                                                              \
-    const struct jl_device_ops jl_emulated_##NAME = {                                              \
-        .part = #NAME,                                                                             \
-        .state_bytes =                                                                             \
-            sizeof(struct dcs_chip) + 2 * sizeof(uint32_t) * (RAM_WIDTH) * (RAM_HEIGHT),           \
-        .fits = fits,                                                                              \
-        .power_on = power_on,                                                                      \
-        .reset = reset,                                                                            \
-        .write = write,                                                                            \
-        .write_words = write_words,                                                                \
-        .serial_cycle_ps = (SERIAL_PS),                                                            \
-        .parallel_cycle_ps = (PARALLEL_PS),                                                        \
-        .show = dcs_show,                                                                          \
-        .seen = seen,                                                                              \
-        .te = te,                                                                                  \
-        .te_change = te_change,                                                                    \
-        .brightness = dcs_brightness,                                                              \
-        .why_dark = dcs_why_dark,                                                                  \
-    }
+/* State of a part with such a RAM. */
+#define DCS_STATE_BYTES(WIDTH, HEIGHT)                                                             \
+    (sizeof(struct dcs_chip) + 2 * sizeof(uint32_t) * (WIDTH) * (HEIGHT))
 
 #endif

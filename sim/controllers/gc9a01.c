@@ -33,4 +33,12 @@ static const struct dcs_part part = {
     .blank_lines = blank_lines,
 };
 
-DCS_EMULATOR(gc9a01, part, 240, 240, 10000, 66000);
+const struct jl_emulated_part jl_emulated_gc9a01 = {
+    .name = "gc9a01",
+    .machine = &dcs_machine,
+    .facts = &part,
+    .state_bytes = DCS_STATE_BYTES(240, 240),
+    .serial_cycle_ps = 10000,
+    .parallel_cycle_ps = 66000,
+    .words = true,
+};

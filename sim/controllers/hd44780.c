@@ -483,7 +483,8 @@ static const char *why_dark(struct jl_device *device) {
     return "the display is off (0C turns it on)";
 }
 
-static bool fits(const struct jl_glass *glass) {
+static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
+    (void)part;
     int columns = glass->cell_columns, rows = glass->cell_rows;
     if (columns < 1 || glass->width != columns * JL_CELL_WIDTH - 1 ||
         glass->height != rows * JL_CELL_HEIGHT - 1) {
@@ -595,10 +596,7 @@ size_t jl_cells_text(struct jl_device *device, char *out, size_t size) {
     return writing.length;
 }
 
-const struct jl_device_ops jl_emulated_hd44780 = {
-    .part = "hd44780",
-    .state_bytes = sizeof(struct state),
-    .fixed_bytes = sizeof(struct fixed),
+static const struct machine machine = {
     .fits = fits,
     .power_on = power_on,
     .pin_changed = pin_changed,
@@ -606,4 +604,11 @@ const struct jl_device_ops jl_emulated_hd44780 = {
     .show = show,
     .brightness = brightness,
     .why_dark = why_dark,
+};
+
+const struct jl_emulated_part jl_emulated_hd44780 = {
+    .name = "hd44780",
+    .machine = &machine,
+    .state_bytes = sizeof(struct state),
+    .fixed_bytes = sizeof(struct fixed),
 };

@@ -38,4 +38,12 @@ static const struct dcs_part part = {
     .blank_lines = blank_lines,
 };
 
-DCS_EMULATOR(ili9341, part, 240, 320, 100000, 66000);
+const struct jl_emulated_part jl_emulated_ili9341 = {
+    .name = "ili9341",
+    .machine = &dcs_machine,
+    .facts = &part,
+    .state_bytes = DCS_STATE_BYTES(240, 320),
+    .serial_cycle_ps = 100000,
+    .parallel_cycle_ps = 66000,
+    .words = true,
+};

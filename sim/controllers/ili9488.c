@@ -36,4 +36,12 @@ static const struct dcs_part part = {
     .blank_lines = blank_lines,
 };
 
-DCS_EMULATOR(ili9488, part, 320, 480, 66000, 30000);
+const struct jl_emulated_part jl_emulated_ili9488 = {
+    .name = "ili9488",
+    .machine = &dcs_machine,
+    .facts = &part,
+    .state_bytes = DCS_STATE_BYTES(320, 480),
+    .serial_cycle_ps = 66000,
+    .parallel_cycle_ps = 30000,
+    .words = true,
+};

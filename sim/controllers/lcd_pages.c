@@ -25,7 +25,7 @@ static struct lcd_pages *chip_of(struct jl_device *device) {
 }
 
 static const struct lcd_pages_part *part_of(const struct jl_device *device) {
-    return device->ops->facts;
+    return device->part->facts;
 }
 
 /* After reset: display off, normal directions, ratio 4, volume 32, all power off. */
@@ -35,12 +35,13 @@ static void load_reset_values(struct lcd_pages *chip) {
     *chip = fresh;
 }
 
-bool lcd_pages_fits(const struct jl_glass *glass) {
+static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
+    (void)part;
     return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
            glass->column_offset + glass->width <= LCD_SEGMENTS && glass->height <= LINES;
 }
 
-void lcd_pages_power_on(struct jl_device *device) {
+static void power_on(struct jl_device *device) {
     struct lcd_pages *chip = chip_of(device);
     device_noise(device, &chip->ram[0][0], sizeof chip->ram);
     load_reset_values(chip);
@@ -227,7 +228,7 @@ static void take_command(struct jl_device *device, uint8_t byte) {
     }
 }
 
-void lcd_pages_reset(struct jl_device *device, bool low) {
+static void reset(struct jl_device *device, bool low) {
     struct lcd_pages *chip = chip_of(device);
     const struct lcd_pages_part *part = part_of(device);
     uint64_t now = jl_board_now_ps(device->board);
@@ -258,7 +259,7 @@ static bool listens(struct jl_device *device) {
     return !chip->in_reset && !deaf;
 }
 
-void lcd_pages_write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     for (size_t i = 0; i < count; i++) {
         if (!listens(device)) {
             return;
@@ -271,7 +272,7 @@ void lcd_pages_write(struct jl_device *device, const uint8_t *bytes, size_t coun
     }
 }
 
-void lcd_pages_show(struct jl_device *device, struct jl_picture *picture) {
+static void show(struct jl_device *device, struct jl_picture *picture) {
     const struct lcd_pages *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
     bool all = chip->all_on || lcd_drive_of(drive_mv(chip), RIGHT_MV) == LCD_TOO_HIGH;
@@ -290,11 +291,11 @@ void lcd_pages_show(struct jl_device *device, struct jl_picture *picture) {
     }
 }
 
-uint8_t lcd_pages_brightness(struct jl_device *device) {
+static uint8_t brightness(struct jl_device *device) {
     return lcd_darkness(drive_mv(chip_of(device)), RIGHT_MV);
 }
 
-const char *lcd_pages_why_dark(struct jl_device *device) {
+static const char *why_dark(struct jl_device *device) {
     const struct lcd_pages *chip = chip_of(device);
     if (chip->in_reset) {
         return "the controller is held in reset";
@@ -313,3 +314,13 @@ const char *lcd_pages_why_dark(struct jl_device *device) {
     }
     return NULL;
 }
+
+const struct machine lcd_pages_machine = {
+    .fits = fits,
+    .power_on = power_on,
+    .reset = reset,
+    .write = write,
+    .show = show,
+    .brightness = brightness,
+    .why_dark = why_dark,
+};

@@ -36,22 +36,7 @@ struct lcd_pages {
     uint64_t reset_edge_ps, deaf_until_ps;
 };
 
-bool lcd_pages_fits(const struct jl_glass *glass);
-void lcd_pages_power_on(struct jl_device *device);
-void lcd_pages_reset(struct jl_device *device, bool low);
-void lcd_pages_write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data);
-void lcd_pages_show(struct jl_device *device, struct jl_picture *picture);
-uint8_t lcd_pages_brightness(struct jl_device *device);
-const char *lcd_pages_why_dark(struct jl_device *device);
-
-/* A part's callbacks; cycles in ps. */
-#define LCD_PAGES_OPS(NAME, PART, SERIAL_PS, PARALLEL_PS)                                          \
-    {                                                                                              \
-        .part = (NAME), .facts = &(PART), .state_bytes = sizeof(struct lcd_pages),                 \
-        .fits = lcd_pages_fits, .power_on = lcd_pages_power_on, .reset = lcd_pages_reset,          \
-        .write = lcd_pages_write, .serial_cycle_ps = (SERIAL_PS),                                  \
-        .parallel_cycle_ps = (PARALLEL_PS), .show = lcd_pages_show,                                \
-        .brightness = lcd_pages_brightness, .why_dark = lcd_pages_why_dark                         \
-    }
+/* What all of them do; their facts are a struct lcd_pages_part. */
+extern const struct machine lcd_pages_machine;
 
 #endif

@@ -32,7 +32,7 @@ static struct mono_oled *chip_of(struct jl_device *device) {
 }
 
 static const struct mono_oled_part *part_of(const struct jl_device *device) {
-    return device->ops->facts;
+    return device->part->facts;
 }
 
 /* Table 9-1, the "reset" column of each command. */
@@ -56,12 +56,13 @@ static void load_reset_values(struct mono_oled *chip, const struct mono_oled_par
     *chip = fresh;
 }
 
-bool mono_oled_fits(const struct mono_oled_part *part, const struct jl_glass *glass) {
+static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass *glass) {
+    const struct mono_oled_part *part = emulated->facts;
     return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
            glass->column_offset + glass->width <= part->segments && glass->height <= LINES;
 }
 
-void mono_oled_power_on(struct jl_device *device) {
+static void power_on(struct jl_device *device) {
     struct mono_oled *chip = chip_of(device);
     device_noise(device, &chip->ram[0][0], sizeof chip->ram);
     load_reset_values(chip, part_of(device));
@@ -490,7 +491,7 @@ static void take_command_byte(struct jl_device *device, uint8_t byte) {
 
 /* ---- the pins and buses ---- */
 
-void mono_oled_reset(struct jl_device *device, bool low) {
+static void reset(struct jl_device *device, bool low) {
     struct mono_oled *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     uint64_t least_us = part_of(device)->reset_us;
@@ -525,13 +526,13 @@ static bool listens(struct jl_device *device) {
     return !chip->in_reset;
 }
 
-bool mono_oled_i2c_begin(struct jl_device *device, bool read) {
+static bool i2c_begin(struct jl_device *device, bool read) {
     control_begin(&chip_of(device)->control);
     (void)read; /* both directions are acknowledged */
     return listens(device);
 }
 
-bool mono_oled_i2c_write(struct jl_device *device, uint8_t byte) {
+static bool i2c_write(struct jl_device *device, uint8_t byte) {
     struct mono_oled *chip = chip_of(device);
     if (chip->in_reset) {
         return false;
@@ -547,11 +548,11 @@ bool mono_oled_i2c_write(struct jl_device *device, uint8_t byte) {
 }
 
 /* The status byte: bit 6 is 1 while the display is off (table 9-1, read status). */
-uint8_t mono_oled_i2c_read(struct jl_device *device) {
+static uint8_t i2c_read(struct jl_device *device) {
     return chip_of(device)->on ? 0x00 : 0x40;
 }
 
-void mono_oled_write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     if (!listens(device)) {
         return;
     }
@@ -606,7 +607,7 @@ static int ram_line_of_row(const struct mono_oled *chip, int row) {
     return (row + chip->start_line) % LINES;
 }
 
-void mono_oled_show(struct jl_device *device, struct jl_picture *picture) {
+static void show(struct jl_device *device, struct jl_picture *picture) {
     run_scroll(device);
     const struct mono_oled *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
@@ -627,11 +628,11 @@ void mono_oled_show(struct jl_device *device, struct jl_picture *picture) {
     }
 }
 
-uint8_t mono_oled_brightness(struct jl_device *device) {
+static uint8_t brightness(struct jl_device *device) {
     return chip_of(device)->contrast;
 }
 
-const char *mono_oled_why_dark(struct jl_device *device) {
+static const char *why_dark(struct jl_device *device) {
     const struct mono_oled *chip = chip_of(device);
     /* tAF: segments and commons are driven 100 ms after AFh (section 8.9, power-on sequence). */
     const uint64_t light_delay_ps = 100000000000u;
@@ -661,3 +662,16 @@ const char *mono_oled_why_dark(struct jl_device *device) {
     }
     return NULL;
 }
+
+const struct machine mono_oled_machine = {
+    .fits = fits,
+    .power_on = power_on,
+    .reset = reset,
+    .i2c_begin = i2c_begin,
+    .i2c_write = i2c_write,
+    .i2c_read = i2c_read,
+    .write = write,
+    .show = show,
+    .brightness = brightness,
+    .why_dark = why_dark,
+};

@@ -80,16 +80,8 @@ struct mono_oled {
     bool reset_pulsed, recovery_reported;
 };
 
-bool mono_oled_fits(const struct mono_oled_part *part, const struct jl_glass *glass);
-void mono_oled_power_on(struct jl_device *device);
-void mono_oled_reset(struct jl_device *device, bool low);
-bool mono_oled_i2c_begin(struct jl_device *device, bool read);
-bool mono_oled_i2c_write(struct jl_device *device, uint8_t byte);
-uint8_t mono_oled_i2c_read(struct jl_device *device);
-void mono_oled_write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data);
-void mono_oled_show(struct jl_device *device, struct jl_picture *picture);
-uint8_t mono_oled_brightness(struct jl_device *device);
-const char *mono_oled_why_dark(struct jl_device *device);
+/* What all of them do; their facts are a struct mono_oled_part. */
+extern const struct machine mono_oled_machine;
 
 /* Commands of all parts. */
 #define MONO_OLED_COMMON_COMMANDS                                                                  \
@@ -108,17 +100,6 @@ const char *mono_oled_why_dark(struct jl_device *device);
 #define MONO_OLED_WINDOW_COMMANDS                                                                  \
     {0x20, 0x20, 1, "memory addressing mode"}, {0x21, 0x21, 2, "column address"}, {                \
         0x22, 0x22, 2, "page address"                                                              \
-    }
-
-/* A part's callbacks; SERIAL_PS is its least SPI clock cycle. */
-#define MONO_OLED_OPS(NAME, PART, SERIAL_PS)                                                       \
-    {                                                                                              \
-        .part = (NAME), .facts = &(PART), .state_bytes = sizeof(struct mono_oled), .fits = fits,   \
-        .power_on = mono_oled_power_on, .reset = mono_oled_reset,                                  \
-        .i2c_begin = mono_oled_i2c_begin, .i2c_write = mono_oled_i2c_write,                        \
-        .i2c_read = mono_oled_i2c_read, .write = mono_oled_write, .parallel_cycle_ps = 300000,     \
-        .serial_cycle_ps = (SERIAL_PS), .i2c_cycle_ps = 2500000, .show = mono_oled_show,           \
-        .brightness = mono_oled_brightness, .why_dark = mono_oled_why_dark                         \
     }
 
 #endif

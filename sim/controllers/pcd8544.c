@@ -30,7 +30,8 @@ static struct pcd8544 *chip_of(struct jl_device *device) {
     return device->state;
 }
 
-static bool fits(const struct jl_glass *glass) {
+static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
+    (void)part;
     return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
            glass->column_offset + glass->width <= COLUMNS && glass->height <= ROWS;
 }
@@ -195,15 +196,19 @@ static const char *why_dark(struct jl_device *device) {
     return NULL;
 }
 
-const struct jl_device_ops jl_emulated_pcd8544 = {
-    .part = "pcd8544",
-    .state_bytes = sizeof(struct pcd8544),
+static const struct machine machine = {
     .fits = fits,
     .power_on = power_on,
     .reset = reset,
     .write = write,
-    .serial_cycle_ps = 250000,
     .show = show,
     .brightness = brightness,
     .why_dark = why_dark,
+};
+
+const struct jl_emulated_part jl_emulated_pcd8544 = {
+    .name = "pcd8544",
+    .machine = &machine,
+    .state_bytes = sizeof(struct pcd8544),
+    .serial_cycle_ps = 250000,
 };

@@ -86,7 +86,8 @@ static uint8_t i2c_read(struct jl_device *device) {
     return levels;
 }
 
-static bool fits(const struct jl_glass *glass) {
+static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
+    (void)part;
     (void)glass;
     return true;
 }
@@ -106,19 +107,23 @@ static const char *why_dark(struct jl_device *device) {
     return "it is no display";
 }
 
-static const struct jl_device_ops pcf8574 = {
-    .part = "pcf8574",
-    .state_bytes = sizeof(struct state),
-    .fixed_bytes = sizeof(struct fixed),
+static const struct machine machine = {
     .fits = fits,
     .power_on = power_on,
     .i2c_begin = i2c_begin,
     .i2c_write = i2c_write,
     .i2c_read = i2c_read,
-    .i2c_cycle_ps = 10000000, /* 100 kHz */
     .show = show,
     .brightness = brightness,
     .why_dark = why_dark,
+};
+
+static const struct jl_emulated_part pcf8574 = {
+    .name = "pcf8574",
+    .machine = &machine,
+    .state_bytes = sizeof(struct state),
+    .fixed_bytes = sizeof(struct fixed),
+    .i2c_cycle_ps = 10000000, /* 100 kHz */
 };
 
 static bool take(int bit, bool needed, unsigned *used) {

@@ -24,8 +24,12 @@ static const struct mono_oled_part part = {
     .recovery_us = 2,
 };
 
-static bool fits(const struct jl_glass *glass) {
-    return mono_oled_fits(&part, glass);
-}
-
-const struct jl_device_ops jl_emulated_sh1106 = MONO_OLED_OPS("sh1106", part, 250000);
+const struct jl_emulated_part jl_emulated_sh1106 = {
+    .name = "sh1106",
+    .machine = &mono_oled_machine,
+    .facts = &part,
+    .state_bytes = sizeof(struct mono_oled),
+    .serial_cycle_ps = 250000,
+    .parallel_cycle_ps = 300000,
+    .i2c_cycle_ps = 2500000,
+};

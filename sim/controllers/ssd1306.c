@@ -28,8 +28,12 @@ static const struct mono_oled_part part = {
     .recovery_us = 3,
 };
 
-static bool fits(const struct jl_glass *glass) {
-    return mono_oled_fits(&part, glass);
-}
-
-const struct jl_device_ops jl_emulated_ssd1306 = MONO_OLED_OPS("ssd1306", part, 100000);
+const struct jl_emulated_part jl_emulated_ssd1306 = {
+    .name = "ssd1306",
+    .machine = &mono_oled_machine,
+    .facts = &part,
+    .state_bytes = sizeof(struct mono_oled),
+    .serial_cycle_ps = 100000,
+    .parallel_cycle_ps = 300000,
+    .i2c_cycle_ps = 2500000,
+};

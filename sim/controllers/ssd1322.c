@@ -56,18 +56,11 @@ static const struct oled_part part = {
     .brightness = brightness_of,
 };
 
-OLED_CALLBACKS(part)
-
-const struct jl_device_ops jl_emulated_ssd1322 = {
-    .part = "ssd1322",
+const struct jl_emulated_part jl_emulated_ssd1322 = {
+    .name = "ssd1322",
+    .machine = &oled_machine,
+    .facts = &part,
     .state_bytes = OLED_STATE_BYTES(480, 128),
-    .fits = fits,
-    .power_on = power_on,
-    .reset = reset,
-    .write = write,
     .serial_cycle_ps = 100000,
     .parallel_cycle_ps = 300000,
-    .show = show,
-    .brightness = brightness,
-    .why_dark = why_dark,
 };

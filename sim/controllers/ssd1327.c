@@ -54,37 +54,12 @@ static const struct oled_part part = {
     .brightness = brightness_of,
 };
 
-OLED_CALLBACKS(part)
-
-static bool i2c_begin(struct jl_device *device, bool read) {
-    (void)read; /* both directions are acknowledged */
-    return oled_i2c_begin(device, &part);
-}
-
-static bool i2c_write(struct jl_device *device, uint8_t byte) {
-    return oled_i2c_write(device, &part, byte);
-}
-
-/* The status byte: bit 6 is 1 while the display is off. */
-static uint8_t i2c_read(struct jl_device *device) {
-    const struct oled_chip *chip = device->state;
-    return chip->on ? 0x00 : 0x40;
-}
-
-const struct jl_device_ops jl_emulated_ssd1327 = {
-    .part = "ssd1327",
+const struct jl_emulated_part jl_emulated_ssd1327 = {
+    .name = "ssd1327",
+    .machine = &oled_machine,
+    .facts = &part,
     .state_bytes = OLED_STATE_BYTES(128, 128),
-    .fits = fits,
-    .power_on = power_on,
-    .reset = reset,
-    .i2c_begin = i2c_begin,
-    .i2c_write = i2c_write,
-    .i2c_read = i2c_read,
-    .i2c_cycle_ps = 2500000,
-    .write = write,
     .serial_cycle_ps = 100000,
     .parallel_cycle_ps = 300000,
-    .show = show,
-    .brightness = brightness,
-    .why_dark = why_dark,
+    .i2c_cycle_ps = 2500000,
 };

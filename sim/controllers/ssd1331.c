@@ -65,20 +65,12 @@ static const struct oled_part part = {
     .brightness = brightness_of,
 };
 
-OLED_CALLBACKS(part)
-OLED_WORDS(part)
-
-const struct jl_device_ops jl_emulated_ssd1331 = {
-    .part = "ssd1331",
+const struct jl_emulated_part jl_emulated_ssd1331 = {
+    .name = "ssd1331",
+    .machine = &oled_machine,
+    .facts = &part,
     .state_bytes = OLED_STATE_BYTES(96, 64),
-    .fits = fits,
-    .power_on = power_on,
-    .reset = reset,
-    .write_words = write_words,
-    .write = write,
     .serial_cycle_ps = 150000,
     .parallel_cycle_ps = 130000,
-    .show = show,
-    .brightness = brightness,
-    .why_dark = why_dark,
+    .words = true,
 };

@@ -70,20 +70,12 @@ static const struct oled_part part = {
     .brightness = brightness_of,
 };
 
-OLED_CALLBACKS(part)
-OLED_WORDS(part)
-
-const struct jl_device_ops jl_emulated_ssd1351 = {
-    .part = "ssd1351",
+const struct jl_emulated_part jl_emulated_ssd1351 = {
+    .name = "ssd1351",
+    .machine = &oled_machine,
+    .facts = &part,
     .state_bytes = OLED_STATE_BYTES(128, 128),
-    .fits = fits,
-    .power_on = power_on,
-    .reset = reset,
-    .write_words = write_words,
-    .write = write,
     .serial_cycle_ps = 50000,
     .parallel_cycle_ps = 300000,
-    .show = show,
-    .brightness = brightness,
-    .why_dark = why_dark,
+    .words = true,
 };

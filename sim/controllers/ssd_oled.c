@@ -18,7 +18,8 @@ static struct oled_chip *chip_of(struct jl_device *device) {
     return device->state;
 }
 
-bool oled_fits(const struct oled_part *part, const struct jl_glass *glass) {
+static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass *glass) {
+    const struct oled_part *part = emulated->facts;
     return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
            glass->row_offset == 0 && glass->column_offset + glass->width <= part->ram_width &&
            glass->height <= part->ram_height && !glass->ram_width && !glass->ram_height;
@@ -38,7 +39,8 @@ static void load_defaults(struct oled_chip *chip, const struct oled_part *part) 
     chip->master = 0x0F;
 }
 
-void oled_power_on(struct jl_device *device, const struct oled_part *part) {
+static void power_on(struct jl_device *device) {
+    const struct oled_part *part = device->part->facts;
     struct oled_chip *chip = chip_of(device);
     size_t units = (size_t)part->ram_height * (size_t)(part->ram_width / part->unit_pixels);
     load_defaults(chip, part);
@@ -292,7 +294,8 @@ static void take_low(struct jl_device *device, const struct oled_part *part, uin
 
 /* ---- pins and buses ---- */
 
-void oled_reset(struct jl_device *device, const struct oled_part *part, bool low) {
+static void reset(struct jl_device *device, bool low) {
+    const struct oled_part *part = device->part->facts;
     struct oled_chip *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     uint64_t least = (uint64_t)part->reset_us * 1000000;
@@ -323,8 +326,8 @@ static bool listens(struct jl_device *device, const struct oled_part *part) {
     return !chip->in_reset;
 }
 
-void oled_write(struct jl_device *device, const struct oled_part *part, const uint8_t *bytes,
-                size_t count, bool data) {
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+    const struct oled_part *part = device->part->facts;
     if (!listens(device, part)) {
         return;
     }
@@ -338,31 +341,39 @@ void oled_write(struct jl_device *device, const struct oled_part *part, const ui
 }
 
 /* Pixels take all lines; opcodes and arguments D7..D0. */
-void oled_write_words(struct jl_device *device, const struct oled_part *part, const uint16_t *words,
-                      size_t count, bool data) {
+static void write_words(struct jl_device *device, const uint16_t *words, size_t count,
+                        bool data) {
+    const struct oled_part *part = device->part->facts;
     const struct oled_chip *chip = chip_of(device);
     for (size_t i = 0; i < count; i++) {
         const uint8_t halves[2] = {(uint8_t)(words[i] >> 8), (uint8_t)words[i]};
         bool argument = part->arguments_as_data && chip->argument_count < chip->arguments_due;
         bool pixel = data && !argument;
-        oled_write(device, part, halves + !pixel, pixel ? 2 : 1, data);
+        write(device, halves + !pixel, pixel ? 2 : 1, data);
     }
 }
 
-bool oled_i2c_begin(struct jl_device *device, const struct oled_part *part) {
+static bool i2c_begin(struct jl_device *device, bool read) {
+    (void)read; /* both directions are acknowledged */
     control_begin(&chip_of(device)->control);
-    return listens(device, part);
+    return listens(device, device->part->facts);
 }
 
-bool oled_i2c_write(struct jl_device *device, const struct oled_part *part, uint8_t byte) {
+static bool i2c_write(struct jl_device *device, uint8_t byte) {
     struct oled_chip *chip = chip_of(device);
     if (chip->in_reset) {
         return false;
     }
     if (!control_took(device, &chip->control, byte)) {
-        oled_write(device, part, &byte, 1, chip->control.data);
+        write(device, &byte, 1, chip->control.data);
     }
     return true;
+}
+
+/* The status byte: bit 6 is 1 while the display is off. */
+static uint8_t i2c_read(struct jl_device *device) {
+    const struct oled_chip *chip = device->state;
+    return chip->on ? 0x00 : 0x40;
 }
 
 /* ---- the glass ---- */
@@ -394,7 +405,8 @@ static uint32_t shown_color(const struct oled_chip *chip, const struct oled_part
     return glass->bgr ? (color & 0xFF) << 16 | (color & 0xFF00) | color >> 16 : color;
 }
 
-void oled_show(struct jl_device *device, const struct oled_part *part, struct jl_picture *picture) {
+static void show(struct jl_device *device, struct jl_picture *picture) {
+    const struct oled_part *part = device->part->facts;
     const struct oled_chip *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
     for (int y = 0; y < glass->height; y++) {
@@ -417,7 +429,8 @@ void oled_show(struct jl_device *device, const struct oled_part *part, struct jl
     }
 }
 
-const char *oled_why_dark(struct jl_device *device, const struct oled_part *part) {
+static const char *why_dark(struct jl_device *device) {
+    const struct oled_part *part = device->part->facts;
     const struct oled_chip *chip = chip_of(device);
     uint64_t delay_ps = (uint64_t)part->light_ms * 1000000000u;
     if (chip->in_reset) {
@@ -436,3 +449,22 @@ const char *oled_why_dark(struct jl_device *device, const struct oled_part *part
     }
     return NULL;
 }
+
+static uint8_t brightness(struct jl_device *device) {
+    const struct oled_part *part = device->part->facts;
+    return part->brightness(device->state);
+}
+
+const struct machine oled_machine = {
+    .fits = fits,
+    .power_on = power_on,
+    .reset = reset,
+    .i2c_begin = i2c_begin,
+    .i2c_write = i2c_write,
+    .i2c_read = i2c_read,
+    .write = write,
+    .write_words = write_words,
+    .show = show,
+    .brightness = brightness,
+    .why_dark = why_dark,
+};

@@ -63,47 +63,8 @@ struct oled_chip {
     uint32_t cells[]; /* 0x00RRGGBB by row and segment */
 };
 
-bool oled_fits(const struct oled_part *part, const struct jl_glass *glass);
-void oled_power_on(struct jl_device *device, const struct oled_part *part);
-void oled_reset(struct jl_device *device, const struct oled_part *part, bool low);
-void oled_write(struct jl_device *device, const struct oled_part *part, const uint8_t *bytes,
-                size_t count, bool data);
-void oled_write_words(struct jl_device *device, const struct oled_part *part, const uint16_t *words,
-                      size_t count, bool data);
-bool oled_i2c_begin(struct jl_device *device, const struct oled_part *part);
-bool oled_i2c_write(struct jl_device *device, const struct oled_part *part, uint8_t byte);
-void oled_show(struct jl_device *device, const struct oled_part *part, struct jl_picture *picture);
-const char *oled_why_dark(struct jl_device *device, const struct oled_part *part);
-
-/* A part's callbacks but those of I2C and 16 bits. */
-#define OLED_CALLBACKS(PART)                                                                       \
-    static bool fits(const struct jl_glass *glass) {                                               \
-        return oled_fits(&(PART), glass);                                                          \
-    }                                                                                              \
-    static void power_on(struct jl_device *device) {                                               \
-        oled_power_on(device, &(PART));                                                            \
-    }                                                                                              \
-    static void reset(struct jl_device *device, bool low) {                                        \
-        oled_reset(device, &(PART), low);                                                          \
-    }                                                                                              \
-    static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {   \
-        oled_write(device, &(PART), bytes, count, data);                                           \
-    }                                                                                              \
-    static void show(struct jl_device *device, struct jl_picture *picture) {                       \
-        oled_show(device, &(PART), picture);                                                       \
-    }                                                                                              \
-    static uint8_t brightness(struct jl_device *device) {                                          \
-        return (PART).brightness(device->state);                                                   \
-    }                                                                                              \
-    static const char *why_dark(struct jl_device *device) {                                        \
-        return oled_why_dark(device, &(PART));                                                     \
-    }
-
-#define OLED_WORDS(PART)                                                                           \
-    static void write_words(struct jl_device *device, const uint16_t *words, size_t count,         \
-                            bool data) {                                                           \
-        oled_write_words(device, &(PART), words, count, data);                                     \
-    }
+/* What all of them do; their facts are a struct oled_part. */
+extern const struct machine oled_machine;
 
 #define OLED_STATE_BYTES(WIDTH, HEIGHT)                                                            \
     (sizeof(struct oled_chip) + sizeof(uint32_t) * (WIDTH) * (HEIGHT))

@@ -13,4 +13,11 @@ static const struct lcd_pages_part part = {
     .recovery_us = 1,
 };
 
-const struct jl_device_ops jl_emulated_st7565 = LCD_PAGES_OPS("st7565", part, 50000, 240000);
+const struct jl_emulated_part jl_emulated_st7565 = {
+    .name = "st7565",
+    .machine = &lcd_pages_machine,
+    .facts = &part,
+    .state_bytes = sizeof(struct lcd_pages),
+    .serial_cycle_ps = 50000,
+    .parallel_cycle_ps = 240000,
+};

@@ -36,4 +36,12 @@ static const struct dcs_part part = {
     .blank_lines = blank_lines,
 };
 
-DCS_EMULATOR(st7735, part, 132, 162, 66000, 66000);
+const struct jl_emulated_part jl_emulated_st7735 = {
+    .name = "st7735",
+    .machine = &dcs_machine,
+    .facts = &part,
+    .state_bytes = DCS_STATE_BYTES(132, 162),
+    .serial_cycle_ps = 66000,
+    .parallel_cycle_ps = 66000,
+    .words = true,
+};

@@ -38,4 +38,12 @@ static const struct dcs_part part = {
     .blank_lines = blank_lines,
 };
 
-DCS_EMULATOR(st7789, part, 240, 320, 66000, 66000);
+const struct jl_emulated_part jl_emulated_st7789 = {
+    .name = "st7789",
+    .machine = &dcs_machine,
+    .facts = &part,
+    .state_bytes = DCS_STATE_BYTES(240, 320),
+    .serial_cycle_ps = 66000,
+    .parallel_cycle_ps = 66000,
+    .words = true,
+};

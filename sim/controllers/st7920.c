@@ -54,7 +54,8 @@ static struct st7920 *chip_of(struct jl_device *device) {
     return device->state;
 }
 
-static bool fits(const struct jl_glass *glass) {
+static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
+    (void)part;
     return glass->width == 128 && glass->height >= 1 && glass->height <= 64 &&
            glass->column_offset == 0;
 }
@@ -309,19 +310,23 @@ static const char *why_dark(struct jl_device *device) {
     return chip->graphics ? NULL : "there is no text, and graphics are not shown: send 34, then 36";
 }
 
-const struct jl_device_ops jl_emulated_st7920 = {
-    .part = "st7920",
-    .state_bytes = sizeof(struct st7920),
+static const struct machine machine = {
     .fits = fits,
     .power_on = power_on,
     .reset = reset,
     .write = write,
     .selected = selected,
+    .show = show,
+    .brightness = brightness,
+    .why_dark = why_dark,
+};
+
+const struct jl_emulated_part jl_emulated_st7920 = {
+    .name = "st7920",
+    .machine = &machine,
+    .state_bytes = sizeof(struct st7920),
     .serial_cycle_ps = 400000,
     .parallel_cycle_ps = 1200000,
     .select_high = true,
     .no_8080 = true,
-    .show = show,
-    .brightness = brightness,
-    .why_dark = why_dark,
 };

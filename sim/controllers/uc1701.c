@@ -14,4 +14,11 @@ static const struct lcd_pages_part part = {
     .soft_reset_us = 1000,
 };
 
-const struct jl_device_ops jl_emulated_uc1701 = LCD_PAGES_OPS("uc1701", part, 100000, 150000);
+const struct jl_emulated_part jl_emulated_uc1701 = {
+    .name = "uc1701",
+    .machine = &lcd_pages_machine,
+    .facts = &part,
+    .state_bytes = sizeof(struct lcd_pages),
+    .serial_cycle_ps = 100000,
+    .parallel_cycle_ps = 150000,
+};

@@ -18,7 +18,7 @@ extern "C" {
 struct jl_catalog_entry {
     const char *name;
     const struct jl_controller *driver; /**< NULL: a character module, see char_panel.h */
-    const struct jl_device_ops *emulator;
+    const struct jl_emulated_part *emulator;
     const char *kind;              /**< what it drives, in words */
     const char *glasses;           /**< usual glass sizes */
     const char *pixel_format;      /**< in words */

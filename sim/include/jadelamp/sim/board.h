@@ -21,7 +21,7 @@ struct jl_board;
 struct jl_device;
 struct jl_i2c_bus;
 struct jl_stream_bus;
-struct jl_device_ops;
+struct jl_emulated_part;
 
 /* ---- the board and its clock ---- */
 
@@ -36,6 +36,13 @@ uint64_t jl_board_now_ps(const struct jl_board *board);
 
 /** Lets virtual time pass. */
 void jl_board_wait_ps(struct jl_board *board, uint64_t picoseconds);
+
+/**
+ * Goes to a time, for what happens at times of its own, such as a capture that is played back:
+ * edges by jl_device_set_pin(), bytes by jl_i2c_see_...() and jl_stream_see(). False: it is
+ * past, and the time stays.
+ */
+bool jl_board_go_to_ps(struct jl_board *board, uint64_t at_ps);
 
 /* ---- diagnostics: what a controller found wrong ---- */
 
@@ -70,15 +77,17 @@ size_t jl_board_diagnostic_total(const struct jl_board *board);
  * @return NULL when there is no memory, no place (32 devices), or the glass
  *         does not fit the controller
  */
-struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_device_ops *ops,
+struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_emulated_part *ops,
                                       const char *name, const struct jl_glass *glass);
 
-/** Pins of a device. Firmware drives all but TE; the first three start high. */
+/** Pins of a device. The first three start high; the next three are outputs of devices. */
 enum jl_device_pin {
     JL_DEVICE_RESET,
     JL_DEVICE_DC,
     JL_DEVICE_CS,
-    JL_DEVICE_TE,    /**< an output of the device: high while it scans no line of the glass */
+    JL_DEVICE_TE,    /**< high while it scans no line of the glass */
+    JL_DEVICE_BUSY,  /**< whether it takes commands now; the level is the part's */
+    JL_DEVICE_PEN,   /**< whether something touches it; the level is the part's */
     JL_DEVICE_E,     /**< of character modules, as the rest; RS is JL_DEVICE_DC. Starts low */
     JL_DEVICE_E2,    /**< of the second controller; starts low */
     JL_DEVICE_RW,    /**< starts low */
@@ -87,7 +96,7 @@ enum jl_device_pin {
     JL_DEVICE_D7 = JL_DEVICE_D0 + 7,
 };
 
-/** Drives a pin of a device. */
+/** Drives a pin of a device, at the board's time. */
 void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high);
 
 /** The level of a pin now. */
@@ -162,6 +171,20 @@ void jl_i2c_heal(struct jl_i2c_bus *bus);
 /** Fault: something holds SDA low, so that no START is possible, until released. */
 void jl_i2c_hold_sda(struct jl_i2c_bus *bus, bool held);
 
+/*
+ * What a bus saw, at the board's time and without the times of a master of ours: no time passes.
+ * The calls above are written on these.
+ */
+
+/** START, or a repeated one. */
+void jl_i2c_see_start(struct jl_i2c_bus *bus);
+
+/** A byte of the master, each bit of which takes bit_ps. True when somebody would acknowledge. */
+bool jl_i2c_see_byte(struct jl_i2c_bus *bus, uint8_t byte, uint64_t bit_ps);
+
+/** A byte that the master reads: what the devices would send. */
+uint8_t jl_i2c_see_read(struct jl_i2c_bus *bus);
+
 /* ---- SPI, 8080 and 6800: to the devices that their CS pins select ---- */
 
 /**
@@ -205,10 +228,24 @@ bool jl_stream_clock(struct jl_stream_bus *bus, uint32_t clock_hz);
  * first. */
 void jl_stream_write(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count);
 
+/**
+ * Bytes as a bus saw them, each taking unit_ps, from the board's time on: without the overhead
+ * and the end of a transfer of ours. The time is behind the last one then.
+ */
+void jl_stream_see(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
+                   uint64_t unit_ps);
+
+/**
+ * Reads bytes from the devices that are selected: on SPI what comes while the clock runs (MISO,
+ * or the one data line), on a parallel bus a strobe of RD each; on 16 lines D7..D0. Nobody there
+ * reads as FF. Dummy clocks and bytes of the part are among what is read.
+ */
+void jl_stream_read(struct jl_stream_bus *bus, uint8_t *bytes, size_t count);
+
 /** SPI only: each byte as nine bits, the first one being `data`. */
 void jl_stream_write_nine(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count, bool data);
 
-/** Sends `count` (1..3) bytes `times` times over as one transfer. */
+/** Sends `count` (1..4) bytes `times` times over as one transfer. */
 void jl_stream_repeat(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
                       uint32_t times);
 
@@ -243,7 +280,8 @@ typedef bool (*jl_record_fn)(void *context, const char *text, size_t bytes);
  */
 bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context);
 
-/** Ends the recording with a last time mark. False: the sink had refused some text. */
+/** Ends the recording with a last time mark. False: the sink had refused some text, or there was no
+ * memory. */
 bool jl_board_record_end(struct jl_board *board);
 
 #ifdef __cplusplus

@@ -12,33 +12,33 @@ extern "C" {
 #endif
 
 /** Monochrome OLED controllers; on I2C, SPI, 8080 and 6800. */
-extern const struct jl_device_ops jl_emulated_ssd1305; /**< 132x64 */
-extern const struct jl_device_ops jl_emulated_ssd1306; /**< 128x64 */
-extern const struct jl_device_ops jl_emulated_ssd1309; /**< 128x64 */
-extern const struct jl_device_ops jl_emulated_sh1106;  /**< 132x64, addressed by pages */
+extern const struct jl_emulated_part jl_emulated_ssd1305; /**< 132x64 */
+extern const struct jl_emulated_part jl_emulated_ssd1306; /**< 128x64 */
+extern const struct jl_emulated_part jl_emulated_ssd1309; /**< 128x64 */
+extern const struct jl_emulated_part jl_emulated_sh1106;  /**< 132x64, addressed by pages */
 
 /** Monochrome LCD controllers; the glass turns dark where a bit is 1 (or light, on blue). */
-extern const struct jl_device_ops jl_emulated_st7565;  /**< 132x65; SPI, 8080, 6800 */
-extern const struct jl_device_ops jl_emulated_st7567;  /**< 132x65; SPI, 8080, 6800 */
-extern const struct jl_device_ops jl_emulated_uc1701;  /**< 132x65; SPI, 8080, 6800 */
-extern const struct jl_device_ops jl_emulated_pcd8544; /**< 84x48; SPI */
-extern const struct jl_device_ops jl_emulated_st7920;  /**< 256x32 folded; synced SPI, 6800 */
+extern const struct jl_emulated_part jl_emulated_st7565;  /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_emulated_part jl_emulated_st7567;  /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_emulated_part jl_emulated_uc1701;  /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_emulated_part jl_emulated_pcd8544; /**< 84x48; SPI */
+extern const struct jl_emulated_part jl_emulated_st7920;  /**< 256x32 folded; synced SPI, 6800 */
 
 /** Character modules; sim/cells.h has what else they understand. On plain pins. */
-extern const struct jl_device_ops jl_emulated_hd44780; /**< one or two of them */
+extern const struct jl_emulated_part jl_emulated_hd44780; /**< one or two of them */
 
 /** OLED controllers of the family with windows, on SPI and 8080. */
-extern const struct jl_device_ops jl_emulated_ssd1322; /**< 480x128, 16 greys */
-extern const struct jl_device_ops jl_emulated_ssd1327; /**< 128x128, 16 greys; I2C too */
-extern const struct jl_device_ops jl_emulated_ssd1331; /**< 96x64, colour */
-extern const struct jl_device_ops jl_emulated_ssd1351; /**< 128x128, colour */
+extern const struct jl_emulated_part jl_emulated_ssd1322; /**< 480x128, 16 greys */
+extern const struct jl_emulated_part jl_emulated_ssd1327; /**< 128x128, 16 greys; I2C too */
+extern const struct jl_emulated_part jl_emulated_ssd1331; /**< 96x64, colour */
+extern const struct jl_emulated_part jl_emulated_ssd1351; /**< 128x128, colour */
 
 /** TFT controllers of the MIPI DCS kind, on SPI (4 and 3 wires) and 8080 (8 and 16 bits). */
-extern const struct jl_device_ops jl_emulated_st7735;  /**< 132x162, straps in jl_glass.ram_... */
-extern const struct jl_device_ops jl_emulated_st7789;  /**< 240x320 */
-extern const struct jl_device_ops jl_emulated_ili9341; /**< 240x320 */
-extern const struct jl_device_ops jl_emulated_ili9488; /**< 320x480, 18 bits only on SPI */
-extern const struct jl_device_ops jl_emulated_gc9a01;  /**< 240x240 */
+extern const struct jl_emulated_part jl_emulated_st7735;  /**< 132x162, straps in jl_glass.ram_... */
+extern const struct jl_emulated_part jl_emulated_st7789;  /**< 240x320 */
+extern const struct jl_emulated_part jl_emulated_ili9341; /**< 240x320 */
+extern const struct jl_emulated_part jl_emulated_ili9488; /**< 320x480, 18 bits only on SPI */
+extern const struct jl_emulated_part jl_emulated_gc9a01;  /**< 240x240 */
 
 #ifdef __cplusplus
 }

@@ -1,0 +1,137 @@
+/* Devices: power, pins, and what their glass shows. */
+#include "stream.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+/* splitmix64: a well-known public-domain mixer; here it only has to look like noise. */
+static uint64_t next_noise(uint64_t *state) {
+    uint64_t z = *state += 0x9E3779B97F4A7C15u;
+    z = (z ^ (z >> 30)) * 0xBF58476D1CE4E5B9u;
+    z = (z ^ (z >> 27)) * 0x94D049BB133111EBu;
+    return z ^ (z >> 31);
+}
+
+void device_noise(struct jl_device *device, uint8_t *bytes, size_t count) {
+    for (size_t i = 0; i < count; i++) {
+        bytes[i] = (uint8_t)next_noise(&device->noise_seed);
+    }
+}
+
+static void power_on(struct jl_device *device) {
+    memset(device->state, 0, device->part->state_bytes);
+    device->machine->power_on(device);
+}
+
+struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_emulated_part *part,
+                                      const char *name, const struct jl_glass *glass) {
+    if (board->device_count == MOST_DEVICES || !part->machine->fits(part, glass)) {
+        return NULL;
+    }
+    struct jl_device *device = calloc(1, sizeof *device);
+    void *state = calloc(1, part->state_bytes);
+    void *fixed = calloc(1, part->fixed_bytes + 1);
+    if (!device || !state || !fixed) {
+        free(device);
+        free(state);
+        free(fixed);
+        return NULL;
+    }
+    device->part = part;
+    device->machine = part->machine;
+    device->board = board;
+    device->state = state;
+    device->fixed = fixed;
+    device->glass = *glass;
+    device->noise_seed = board->noise_seed + board->device_count;
+    snprintf(device->name, sizeof device->name, "%s", name);
+    for (int i = 0; i < DEVICE_PINS; i++) {
+        device->pins[i] = i < JL_DEVICE_TE || i >= JL_DEVICE_D0;
+        bool has = i < JL_DEVICE_TE || part->machine->outputs >> i & 1 ||
+                   (part->machine->pin_changed && i > JL_DEVICE_PEN);
+        device->pin_wires[i] = has ? wire_create(board, device->pins[i]) : NO_WIRE;
+    }
+    board->devices[board->device_count++] = device;
+    power_on(device);
+    return device;
+}
+
+void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high) {
+    if (device->pins[pin] == high) {
+        return;
+    }
+    if (pin != JL_DEVICE_RESET && device->stream && jl_stream_busy(device->stream) &&
+        device_is_selected(device)) {
+        device_report(device, JL_SEVERITY_ERROR,
+                      "%s changed while a transfer was still on the wire: wait for its end first",
+                      pin == JL_DEVICE_CS ? "CS" : "D/C");
+    }
+    device->pins[pin] = high;
+    wire_set(device->board, device->pin_wires[pin], high, device->board->now_ps);
+    if (device->unplugged) {
+        return;
+    }
+    if (device->machine->pin_changed) {
+        device->machine->pin_changed(device, pin, high);
+    } else if (pin == JL_DEVICE_RESET) {
+        device->machine->reset(device, !high);
+    } else if (pin == JL_DEVICE_CS && !device_is_selected(device)) {
+        stream_deselected(device);
+    } else if (pin == JL_DEVICE_CS && device->machine->selected) {
+        device->machine->selected(device);
+    }
+}
+
+bool jl_device_pin(struct jl_device *device, enum jl_device_pin pin) {
+    const struct machine *machine = device->machine;
+    if (pin >= JL_DEVICE_TE && pin <= JL_DEVICE_PEN) {
+        return !device->unplugged && machine->outputs >> pin & 1 &&
+               machine->output(device, pin, device->board->now_ps);
+    }
+    return machine->pin_level && !device->unplugged ? machine->pin_level(device, pin)
+                                                    : device->pins[pin];
+}
+
+void jl_device_set_plugged(struct jl_device *device, bool plugged) {
+    if (plugged && device->unplugged) {
+        power_on(device);
+    }
+    device->unplugged = !plugged;
+}
+
+const char *jl_device_part(const struct jl_device *device) {
+    return device->part->name;
+}
+
+const struct jl_glass *jl_device_glass(const struct jl_device *device) {
+    return &device->glass;
+}
+
+static bool take_picture(struct jl_device *device, struct jl_picture *picture,
+                         void (*show)(struct jl_device *device, struct jl_picture *picture)) {
+    if (!jl_picture_create(picture, device->glass.width, device->glass.height)) {
+        return false;
+    }
+    if (!jl_device_why_dark(device)) {
+        show(device, picture);
+        glass_hide_corners(&device->glass, picture);
+    }
+    return true;
+}
+
+bool jl_device_picture(struct jl_device *device, struct jl_picture *picture) {
+    return take_picture(device, picture, device->machine->show);
+}
+
+bool jl_device_seen(struct jl_device *device, struct jl_picture *picture) {
+    return take_picture(device, picture, device->machine->seen ? device->machine->seen : device->machine->show);
+}
+
+uint8_t jl_device_brightness(struct jl_device *device) {
+    return jl_device_why_dark(device) ? 0 : device->machine->brightness(device);
+}
+
+const char *jl_device_why_dark(struct jl_device *device) {
+    return device->unplugged ? "the panel is unplugged" : device->machine->why_dark(device);
+}

@@ -1,0 +1,197 @@
+/*
+ * SPI and 8080, as a master drives them: blocking transfers, and DMA. Time passes piece by piece,
+ * so that a controller that scans its glass meanwhile sees the RAM as it fills. A DMA transfer's
+ * bytes leave memory when the wire takes them.
+ */
+#include "stream.h"
+
+#include <stdlib.h>
+#include <string.h>
+
+static void write_pieces(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
+                         struct framing framing) {
+    struct jl_board *board = bus->board;
+    uint64_t unit_ps = framing.nine ? bus->unit_ps / 8 * 9 : bus->unit_ps;
+    size_t most = board_records(board) ? 1 : PIECE_UNITS;
+    while (units) {
+        size_t now = units < most ? units : most;
+        if (board_records(board)) {
+            stream_record_unit(bus, bytes, framing, board->now_ps);
+        }
+        stream_deliver(bus, bytes, now, framing);
+        board_advance(board, board->now_ps + now * unit_ps);
+        bus->byte_count += now * (size_t)bus->unit_bytes;
+        bytes += now * (size_t)bus->unit_bytes;
+        units -= now;
+    }
+}
+
+/* A transfer begins when the last one is out and the master's software is through. */
+static void begin(struct jl_stream_bus *bus) {
+    jl_stream_finish(bus);
+    board_advance(bus->board, bus->board->now_ps + bus->overhead_ps);
+}
+
+static void end(struct jl_stream_bus *bus, uint64_t at_ps) {
+    wire_set(bus->board, bus->strobe, bus->idle_high, at_ps);
+}
+
+void jl_stream_see(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
+                   uint64_t unit_ps) {
+    bus->unit_ps = unit_ps;
+    write_pieces(bus, bytes, count / (size_t)bus->unit_bytes, (struct framing){false, false});
+}
+
+void jl_stream_write(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count) {
+    begin(bus);
+    jl_stream_see(bus, bytes, count, bus->unit_ps);
+    end(bus, bus->board->now_ps);
+}
+
+void jl_stream_read(struct jl_stream_bus *bus, uint8_t *bytes, size_t count) {
+    struct jl_board *board = bus->board;
+    begin(bus);
+    for (size_t i = 0; i < count; i++) {
+        bytes[i] = stream_read_unit(bus);
+        if (board_records(board)) {
+            stream_record_read(bus, bytes[i], board->now_ps);
+        }
+        board_advance(board, board->now_ps + bus->unit_ps);
+        bus->byte_count += (size_t)bus->unit_bytes;
+    }
+    end(bus, board->now_ps);
+}
+
+void jl_stream_write_nine(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
+                          bool data) {
+    begin(bus);
+    write_pieces(bus, bytes, count, (struct framing){true, data});
+    end(bus, bus->board->now_ps);
+}
+
+void jl_stream_repeat(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
+                      uint32_t times) {
+    uint8_t many[PIECE_UNITS * 12]; /* whole pixels of 1 to 4 bytes */
+    size_t copies = sizeof many / count;
+    for (size_t i = 0; i < copies; i++) {
+        memcpy(many + i * count, bytes, count);
+    }
+    begin(bus);
+    while (times) {
+        size_t now = times < copies ? times : copies;
+        write_pieces(bus, many, now * count / (size_t)bus->unit_bytes,
+                     (struct framing){false, false});
+        times -= (uint32_t)now;
+    }
+    end(bus, bus->board->now_ps);
+}
+
+/* ---- DMA ---- */
+
+bool jl_stream_start(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count) {
+    if (bus->flight.bytes) {
+        return false;
+    }
+    uint8_t *copy = malloc(count ? count : 1);
+    if (!copy) {
+        return false;
+    }
+    begin(bus);
+    memcpy(copy, bytes, count);
+    bus->flight = (struct flight){.bytes = bytes,
+                                  .as_started = copy,
+                                  .units = count / (size_t)bus->unit_bytes,
+                                  .start_ps = bus->board->now_ps};
+    stream_deliver_until(bus, bus->board->now_ps);
+    return true;
+}
+
+bool jl_stream_busy(const struct jl_stream_bus *bus) {
+    return bus->flight.bytes != NULL;
+}
+
+uint64_t stream_next_ps(const struct jl_stream_bus *bus) {
+    const struct flight *flight = &bus->flight;
+    size_t piece = flight->units - flight->taken;
+    piece = piece < PIECE_UNITS ? piece : PIECE_UNITS;
+    return flight->start_ps + (flight->taken + piece) * bus->unit_ps;
+}
+
+uint64_t stream_begun_ps(const struct jl_stream_bus *bus) {
+    const struct flight *flight = &bus->flight;
+    return flight->bytes ? flight->start_ps + flight->taken * bus->unit_ps : UINT64_MAX;
+}
+
+static uint64_t end_ps(const struct jl_stream_bus *bus) {
+    return bus->flight.start_ps + bus->flight.units * bus->unit_ps;
+}
+
+static void report_overwritten(struct jl_stream_bus *bus, size_t first, size_t count) {
+    struct flight *flight = &bus->flight;
+    if (flight->reported || memcmp(flight->bytes + first, flight->as_started + first, count) == 0) {
+        return;
+    }
+    while (flight->bytes[first] == flight->as_started[first]) {
+        first++;
+    }
+    flight->reported = true;
+    for (size_t i = 0; i < bus->device_count; i++) {
+        if (device_is_selected(bus->devices[i])) {
+            device_report(bus->devices[i], JL_SEVERITY_ERROR,
+                          "the buffer at %p was overwritten in flight: byte %zu of %zu was %02X "
+                          "when the transfer started at %.3f ms, the wire took %02X",
+                          (const void *)flight->bytes, first,
+                          flight->units * (size_t)bus->unit_bytes, flight->as_started[first],
+                          (double)flight->start_ps / 1e9, flight->bytes[first]);
+        }
+    }
+}
+
+/* What the wire has taken whole by then. Devices see the time at which their piece began. */
+void stream_deliver_until(struct jl_stream_bus *bus, uint64_t until_ps) {
+    const struct framing plain = {false, false};
+    struct jl_board *board = bus->board;
+    struct flight *flight = &bus->flight;
+    uint64_t whole = (until_ps - flight->start_ps) / bus->unit_ps;
+    uint64_t kept = board->now_ps;
+    size_t most = board_records(board) ? 1 : PIECE_UNITS;
+    while (flight->taken < flight->units && flight->taken < whole) {
+        size_t units = (size_t)(whole < flight->units ? whole : flight->units) - flight->taken;
+        units = units < most ? units : most;
+        size_t first = flight->taken * (size_t)bus->unit_bytes;
+        size_t count = units * (size_t)bus->unit_bytes;
+        board->now_ps = flight->start_ps + flight->taken * bus->unit_ps;
+        if (board_records(board)) {
+            stream_record_unit(bus, flight->bytes + first, plain, board->now_ps);
+        }
+        report_overwritten(bus, first, count);
+        stream_deliver(bus, flight->bytes + first, units, plain);
+        bus->byte_count += count;
+        flight->taken += units;
+    }
+    board->now_ps = kept;
+    if (flight->taken == flight->units) {
+        uint64_t through_ps = end_ps(bus);
+        free(flight->as_started);
+        *flight = (struct flight){0};
+        end(bus, through_ps);
+    }
+}
+
+void jl_stream_finish(struct jl_stream_bus *bus) {
+    board_advance(bus->board, bus->board->now_ps + jl_stream_left_ps(bus));
+}
+
+uint64_t jl_stream_left_ps(const struct jl_stream_bus *bus) {
+    return bus->flight.bytes && end_ps(bus) > bus->board->now_ps ? end_ps(bus) - bus->board->now_ps
+                                                                 : 0;
+}
+
+uint64_t jl_stream_byte_count(const struct jl_stream_bus *bus) {
+    return bus->byte_count;
+}
+
+void stream_free(struct jl_stream_bus *bus) {
+    free(bus->flight.as_started);
+    free(bus);
+}
