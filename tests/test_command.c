@@ -178,6 +178,28 @@ static void expect_cells(const struct jl_card *card) {
     EXPECT_CONTAINS(output, tell);
 }
 
+/* The times of a recording, line by line: none may be before the one above. */
+static void expect_times_rise(const char *name) {
+    char line[200], path[1400];
+    unsigned long long last = 0, marks = 0, back = 0;
+    snprintf(path, sizeof path, "%s/%s.vcd", work, name);
+    FILE *file = fopen(path, "r");
+    EXPECT(file != NULL);
+    while (file && fgets(line, sizeof line, file)) {
+        if (line[0] == '#') {
+            unsigned long long now = strtoull(line + 1, NULL, 10);
+            back += now < last;
+            last = now;
+            marks++;
+        }
+    }
+    EXPECT(marks > 100);
+    EXPECT_INT((long long)back, 0);
+    if (file) {
+        fclose(file);
+    }
+}
+
 static void expect_light(void *context, const char *name, const char *path) {
     struct jl_card card;
     char line[1400];
@@ -188,6 +210,7 @@ static void expect_light(void *context, const char *name, const char *path) {
     snprintf(line, sizeof line, "%s light %s --scale 2 --into .", JADELAMP, name);
     EXPECT_INT(run(line), 0);
     EXPECT_CONTAINS(output, "lit");
+    expect_times_rise(name);
     if (card.cells.bus) {
         expect_cells(&card);
     } else {

@@ -188,6 +188,15 @@ static long column_step(const struct dcs_chip *chip) {
     return chip->address_mode & MODE_MX ? -1 : 1;
 }
 
+/* To the next pixel of the window. */
+static void advance(struct dcs_chip *chip) {
+    if (chip->column++ == chip->column_end) {
+        chip->column = chip->column_start;
+        chip->window_full = chip->page == chip->page_end;
+        chip->page = chip->window_full ? chip->page_start : chip->page + 1;
+    }
+}
+
 static void put_pixel(struct jl_device *device, uint32_t color) {
     struct dcs_chip *chip = chip_of(device);
     if (chip->window_full) {
@@ -201,11 +210,15 @@ static void put_pixel(struct jl_device *device, uint32_t color) {
     if (chip->column < column_limit(chip) && chip->page < page_limit(chip)) {
         chip->cells[cell_of(chip, chip->column, chip->page)] = color;
     }
-    if (chip->column++ == chip->column_end) {
-        chip->column = chip->column_start;
-        chip->window_full = chip->page == chip->page_end;
-        chip->page = chip->window_full ? chip->page_start : chip->page + 1;
-    }
+    advance(chip);
+}
+
+uint32_t dcs_next_pixel(struct jl_device *device) {
+    struct dcs_chip *chip = chip_of(device);
+    bool inside = chip->column < column_limit(chip) && chip->page < page_limit(chip);
+    uint32_t color = inside ? chip->cells[cell_of(chip, chip->column, chip->page)] : 0;
+    advance(chip);
+    return color;
 }
 
 static uint32_t from_565(unsigned high, unsigned low) {
@@ -341,6 +354,7 @@ static const struct standard_command standard[] = {
     {0x2B, 4, 4, "set_page_address"},
     {0x2C, 0, 0, "write_memory_start"},
     {0x2D, 128, 128, "write_LUT"},
+    {0x2E, 0, 0, "read_memory_start"},
     {0x30, 4, 4, "set_partial_rows"},
     {0x33, 6, 6, "set_scroll_area"},
     {0x34, 0, 0, "set_tear_off"},
@@ -351,10 +365,13 @@ static const struct standard_command standard[] = {
     {0x39, 0, 0, "enter_idle_mode"},
     {0x3A, 1, 1, "set_pixel_format"},
     {0x3C, 0, 0, "write_memory_continue"},
+    {0x3E, 0, 0, "read_memory_continue"},
     {0x44, 2, 2, "set_tear_scanline"},
     {0x45, 0, 0, "get_scanline"},
     {0x51, 1, 1, "brightness"},
+    {0x52, 0, 0, "read brightness"},
     {0x53, 1, 1, "light control"},
+    {0x54, 0, 0, "read light control"},
     {0x55, 1, 1, "adaptive brightness"},
     {0x5E, 1, 1, "least brightness"},
     {0xDA, 0, 0, "read id 1"},
@@ -497,6 +514,7 @@ static void soft_reset(struct jl_device *device, const struct dcs_part *part) {
 static void run_command(struct jl_device *device, const struct dcs_part *part) {
     struct dcs_chip *chip = chip_of(device);
     scan(device, part);
+    dcs_read_begin(device);
     switch (chip->command) {
     case 0x01:
         soft_reset(device, part);
@@ -528,10 +546,11 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
         set_range(device, page_limit(chip), &chip->page_start, &chip->page_end);
         break;
     case 0x2C:
+    case 0x2E:
         chip->column = chip->column_start;
         chip->page = chip->page_start;
         chip->window_full = false;
-        chip->writing = true;
+        chip->writing = chip->command == 0x2C;
         break;
     case 0x30:
         chip->partial_start = argument16(chip, 0);
@@ -826,6 +845,7 @@ const struct machine dcs_machine = {
     .reset = reset,
     .write = write,
     .write_words = write_words,
+    .read = dcs_read,
     .outputs = 1u << JL_DEVICE_TE,
     .output = output,
     .output_change = output_change,

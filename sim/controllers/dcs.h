@@ -25,6 +25,8 @@ struct dcs_part {
     uint8_t lock_after[2];                   /* vendor commands need these before; or 0, 0 */
     int command_wait_ms;                     /* after soft reset and sleep out */
     bool serial_16_bits;                     /* takes 5-6-5 over a serial bus */
+    uint8_t id[3];                           /* what 04h and DAh to DCh read */
+    uint8_t vendor_id[3];                    /* what D3h reads behind its dummy byte; or 0, 0, 0 */
     /* Scan-out: time of a line, and lines of vertical blanking before the first one. */
     uint64_t (*line_ps)(const struct dcs_chip *chip);
     int (*blank_lines)(const struct dcs_chip *chip);
@@ -51,6 +53,12 @@ struct dcs_chip {
     int pixel_bytes;
     int column, page;
     bool window_full, wrapped_reported, asleep_reported, first_byte_seen, no_command_reported;
+    /* what is being read: bits still to come, or the memory */
+    uint64_t reply;
+    int reply_bits;
+    bool reading_memory, dummy_due;
+    uint8_t read_pixel[3];
+    int read_bytes; /* of that pixel, still to come */
     /* times */
     bool in_reset, reset_reported;
     uint64_t reset_edge_ps, deaf_until_ps, sleep_out_from_ps, toggled_ps;
@@ -64,6 +72,13 @@ struct dcs_chip {
 
 /* What all of them do; their facts are a struct dcs_part. */
 extern const struct machine dcs_machine;
+
+/* Inside the machine: what a command gives to read, and the next 8 bits of it. */
+void dcs_read_begin(struct jl_device *device);
+uint8_t dcs_read(struct jl_device *device);
+
+/* The pixel at the address, 0x00RRGGBB; then the address goes on. */
+uint32_t dcs_next_pixel(struct jl_device *device);
 
 /* State of a part with such a RAM. */
 #define DCS_STATE_BYTES(WIDTH, HEIGHT)                                                             \

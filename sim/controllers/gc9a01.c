@@ -29,6 +29,7 @@ static const struct dcs_part part = {
     .lock_after = {0xFE, 0xEF},
     .command_wait_ms = 5,
     .serial_16_bits = true,
+    .id = {0x00, 0x9A, 0x01},
     .line_ps = line_ps,
     .blank_lines = blank_lines,
 };
@@ -40,5 +41,7 @@ const struct jl_emulated_part jl_emulated_gc9a01 = {
     .state_bytes = DCS_STATE_BYTES(240, 240),
     .serial_cycle_ps = 10000,
     .parallel_cycle_ps = 66000,
+    .serial_read_cycle_ps = 150000,
+    .parallel_read_cycle_ps = 160000,
     .words = true,
 };

@@ -34,6 +34,8 @@ static const struct dcs_part part = {
     .vendor = vendor,
     .command_wait_ms = 5,
     .serial_16_bits = true,
+    .id = {0x00, 0x00, 0x00},
+    .vendor_id = {0x00, 0x93, 0x41},
     .line_ps = line_ps,
     .blank_lines = blank_lines,
 };
@@ -45,5 +47,7 @@ const struct jl_emulated_part jl_emulated_ili9341 = {
     .state_bytes = DCS_STATE_BYTES(240, 320),
     .serial_cycle_ps = 100000,
     .parallel_cycle_ps = 66000,
+    .serial_read_cycle_ps = 150000,
+    .parallel_read_cycle_ps = 160000,
     .words = true,
 };

@@ -32,6 +32,8 @@ static const struct dcs_part part = {
     .vendor = vendor,
     .command_wait_ms = 5,
     .serial_16_bits = false,
+    .id = {0x00, 0x00, 0x00},
+    .vendor_id = {0x00, 0x94, 0x88},
     .line_ps = line_ps,
     .blank_lines = blank_lines,
 };
@@ -43,5 +45,7 @@ const struct jl_emulated_part jl_emulated_ili9488 = {
     .state_bytes = DCS_STATE_BYTES(320, 480),
     .serial_cycle_ps = 66000,
     .parallel_cycle_ps = 30000,
+    .serial_read_cycle_ps = 150000,
+    .parallel_read_cycle_ps = 160000,
     .words = true,
 };

@@ -32,6 +32,7 @@ static const struct dcs_part part = {
     .lacks = {0x3C, 0x44, 0x45, 0x51, 0x53, 0x55, 0x5E},
     .command_wait_ms = 120,
     .serial_16_bits = true,
+    .id = {0x7C, 0x89, 0xF0},
     .line_ps = line_ps,
     .blank_lines = blank_lines,
 };
@@ -43,5 +44,7 @@ const struct jl_emulated_part jl_emulated_st7735 = {
     .state_bytes = DCS_STATE_BYTES(132, 162),
     .serial_cycle_ps = 66000,
     .parallel_cycle_ps = 66000,
+    .serial_read_cycle_ps = 150000,
+    .parallel_read_cycle_ps = 160000,
     .words = true,
 };

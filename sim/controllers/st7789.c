@@ -34,6 +34,7 @@ static const struct dcs_part part = {
     .vendor = vendor,
     .command_wait_ms = 5,
     .serial_16_bits = true,
+    .id = {0x85, 0x85, 0x52},
     .line_ps = line_ps,
     .blank_lines = blank_lines,
 };
@@ -45,5 +46,7 @@ const struct jl_emulated_part jl_emulated_st7789 = {
     .state_bytes = DCS_STATE_BYTES(240, 320),
     .serial_cycle_ps = 66000,
     .parallel_cycle_ps = 66000,
+    .serial_read_cycle_ps = 150000,
+    .parallel_read_cycle_ps = 160000,
     .words = true,
 };

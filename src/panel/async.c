@@ -202,8 +202,8 @@ jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame) {
     }
     const struct jl_rect *areas;
     async->area_count = jl_present_areas(async->panel, frame, &areas);
-    for (uint8_t i = 0; i < async->area_count; i++) {
-        async->areas[i] = areas[i];
+    for (uint8_t i = 0; i < async->area_count; i++) { /* taken from the end */
+        async->areas[i] = areas[async->area_count - 1 - i];
     }
     async->frame = *frame;
     jl_present_done(async->panel, frame);
