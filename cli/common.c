@@ -109,7 +109,7 @@ void cli_print_card(const struct jl_card *card) {
 }
 
 cJSON *cli_card_json(const struct jl_card *card) {
-    static const char *const buses[] = {"i2c",     "spi",    "spi-3wire", "8080-8",
+    static const char *const buses[] = {"i2c",     "spi",    "spi-3wire",    "8080-8",
                                         "8080-16", "6800-8", "st7920-serial"};
     static const char *const cells[] = {"", "parallel-4", "parallel-8", "expander"};
     cJSON *json = cJSON_CreateObject();

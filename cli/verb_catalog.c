@@ -34,9 +34,9 @@ static void print_entry(const struct jl_catalog_entry *entry) {
     }
     if (entry->most_spi_hz) {
         print_bus(&first,
-                  buses >> JL_BUS_ST7920_SERIAL & 1    ? "its own serial bus up to "
-                  : buses >> JL_BUS_SPI_3WIRE & 1 ? "SPI with 4 or 3 wires up to "
-                                                  : "SPI up to ",
+                  buses >> JL_BUS_ST7920_SERIAL & 1 ? "its own serial bus up to "
+                  : buses >> JL_BUS_SPI_3WIRE & 1   ? "SPI with 4 or 3 wires up to "
+                                                    : "SPI up to ",
                   entry->most_spi_hz / 1e6, "MHz");
     }
     if (entry->least_cycle_ns) {

@@ -5,7 +5,7 @@
 #include <stdlib.h>
 
 #include "jadelamp/host/catalog.h"
-#include "jadelamp/host/demo.h"
+#include "jadelamp/demo/harbour.h"
 
 static void print_text(const struct jl_demo_result *result) {
     puts("Heron Quay: the quay gauge, an ssd1306 of 128x64 on I2C at 400 kHz\n");

@@ -1,10 +1,7 @@
-/* The board: clock and diagnostics. */
-#include "stream.h"
+/* The board and its clock. */
+#include "board_parts.h"
 
-#include <stdarg.h>
-#include <stdio.h>
 #include <stdlib.h>
-#include <string.h>
 
 struct jl_board *jl_board_create(uint64_t noise_seed) {
     struct jl_board *board = calloc(1, sizeof *board);
@@ -27,8 +24,10 @@ void jl_board_destroy(struct jl_board *board) {
         free(board->i2c[i]);
     }
     for (size_t i = 0; i < board->stream_count; i++) {
-        stream_free(board->streams[i]);
+        free(board->streams[i]->flight.as_started);
+        free(board->streams[i]);
     }
+    free(board->recorder.waiting);
     free(board);
 }
 
@@ -37,25 +36,25 @@ uint64_t jl_board_now_ps(const struct jl_board *board) {
 }
 
 void jl_board_wait_ps(struct jl_board *board, uint64_t picoseconds) {
-    board_advance(board, board->now_ps + picoseconds);
+    jl_sim_board_advance(board, board->now_ps + picoseconds);
 }
 
 bool jl_board_go_to_ps(struct jl_board *board, uint64_t at_ps) {
     if (at_ps < board->now_ps) {
         return false;
     }
-    board_advance(board, at_ps);
+    jl_sim_board_advance(board, at_ps);
     return true;
 }
 
-/* The bus whose next piece is through first, until then; NULL: none. */
-static struct jl_stream_bus *next_stream(struct jl_board *board, uint64_t until_ps) {
-    struct jl_stream_bus *first = NULL;
+/* The transfer whose next piece is through first, until then; NULL: none. */
+static struct timed *next_piece(struct jl_board *board, uint64_t until_ps) {
+    struct timed *first = NULL;
     for (size_t i = 0; i < board->stream_count; i++) {
-        struct jl_stream_bus *bus = board->streams[i];
-        if (jl_stream_busy(bus) && stream_next_ps(bus) <= until_ps &&
-            (!first || stream_next_ps(bus) < stream_next_ps(first))) {
-            first = bus;
+        struct timed *timed = &board->streams[i]->timed;
+        if (timed->in_flight && timed->ops->next_ps(timed) <= until_ps &&
+            (!first || timed->ops->next_ps(timed) < first->ops->next_ps(first))) {
+            first = timed;
         }
     }
     return first;
@@ -71,64 +70,40 @@ static void record_outputs(struct jl_board *board, uint64_t until_ps) {
                 continue;
             }
             uint64_t at = board->now_ps;
-            wire_set(board, device->pin_wires[pin],
-                     machine->output(device, (enum jl_device_pin)pin, at), at);
+            jl_sim_wire_set(board, device->pin_wires[pin],
+                            machine->output(device, (enum jl_device_pin)pin, at), at);
             while ((at = machine->output_change(device, (enum jl_device_pin)pin, at)) <= until_ps) {
-                wire_set(board, device->pin_wires[pin],
-                         machine->output(device, (enum jl_device_pin)pin, at), at);
+                jl_sim_wire_set(board, device->pin_wires[pin],
+                                machine->output(device, (enum jl_device_pin)pin, at), at);
             }
         }
     }
 }
 
-void board_advance(struct jl_board *board, uint64_t until_ps) {
-    struct jl_stream_bus *bus;
-    if (board_records(board)) {
+void jl_sim_board_advance(struct jl_board *board, uint64_t until_ps) {
+    struct timed *timed;
+    if (jl_sim_board_records(board)) {
         record_outputs(board, until_ps);
     }
-    while ((bus = next_stream(board, until_ps)) != NULL) {
-        uint64_t through = stream_next_ps(bus);
-        stream_deliver_until(bus, through);
+    while ((timed = next_piece(board, until_ps)) != NULL) {
+        uint64_t through = timed->ops->next_ps(timed);
+        timed->ops->deliver_until(timed, through);
         board->now_ps = through > board->now_ps ? through : board->now_ps;
     }
     for (size_t i = 0; i < board->stream_count; i++) {
-        if (jl_stream_busy(board->streams[i])) {
-            stream_deliver_until(board->streams[i], until_ps);
+        if (board->streams[i]->timed.in_flight) {
+            board->streams[i]->timed.ops->deliver_until(&board->streams[i]->timed, until_ps);
         }
     }
     board->now_ps = until_ps;
-    if (board_records(board)) {
+    if (jl_sim_board_records(board)) {
         /* Bytes that are on the wire now are told when they are through. */
         uint64_t known_ps = until_ps;
         for (size_t i = 0; i < board->stream_count; i++) {
-            uint64_t begun_ps = stream_begun_ps(board->streams[i]);
+            struct timed *flight = &board->streams[i]->timed;
+            uint64_t begun_ps = flight->in_flight ? flight->ops->begun_ps(flight) : until_ps;
             known_ps = begun_ps < known_ps ? begun_ps : known_ps;
         }
-        recorder_write_until(board, known_ps);
+        jl_sim_recorder_write_until(board, known_ps);
     }
-}
-
-size_t jl_board_diagnostics(const struct jl_board *board, const struct jl_diagnostic **list) {
-    *list = board->diagnostics;
-    return board->diagnostic_total < MOST_DIAGNOSTICS ? board->diagnostic_total : MOST_DIAGNOSTICS;
-}
-
-size_t jl_board_diagnostic_total(const struct jl_board *board) {
-    return board->diagnostic_total;
-}
-
-void device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...) {
-    struct jl_board *board = device->board;
-    size_t at = board->diagnostic_total++;
-    if (at >= MOST_DIAGNOSTICS) {
-        return;
-    }
-    struct jl_diagnostic *entry = &board->diagnostics[at];
-    entry->at_ps = board->now_ps;
-    entry->severity = severity;
-    entry->device = device->name;
-    va_list arguments;
-    va_start(arguments, format);
-    vsnprintf(entry->text, sizeof entry->text, format, arguments);
-    va_end(arguments);
 }

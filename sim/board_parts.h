@@ -57,19 +57,19 @@ struct jl_board {
 };
 
 /* A new wire; its name in the recording comes from who declares it. */
-wire_id wire_create(struct jl_board *board, bool level);
+wire_id jl_sim_wire_create(struct jl_board *board, bool level);
 
 /* Sets a level at a time that is not before any earlier one of this wire. */
-void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps);
+void jl_sim_wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps);
 
 /* Writes the edges up to a time, before which none will be told any more. */
-void recorder_write_until(struct jl_board *board, uint64_t at_ps);
+void jl_sim_recorder_write_until(struct jl_board *board, uint64_t at_ps);
 
 /* Lets time pass up to `until_ps`; DMA transfers go on meanwhile. */
-void board_advance(struct jl_board *board, uint64_t until_ps);
+void jl_sim_board_advance(struct jl_board *board, uint64_t until_ps);
 
 /* True while somebody records, so that buses can skip the bits otherwise. */
-bool board_records(const struct jl_board *board);
+bool jl_sim_board_records(const struct jl_board *board);
 
 struct jl_i2c_bus {
     struct jl_board *board;
@@ -98,8 +98,24 @@ struct flight {
     bool reported;
 };
 
+/*
+ * What goes on while time passes, as the clock sees it: when its next piece is through, when what
+ * is on the wire now began, and how it is handed over.
+ */
+struct timed;
+struct timed_ops {
+    uint64_t (*next_ps)(const struct timed *timed);
+    uint64_t (*begun_ps)(const struct timed *timed);
+    void (*deliver_until)(struct timed *timed, uint64_t until_ps);
+};
+struct timed {
+    const struct timed_ops *ops;
+    bool in_flight;
+};
+
 /* SPI when it has no lines, else 8080. */
 struct jl_stream_bus {
+    struct timed timed; /* first: the clock's view of it */
     struct jl_board *board;
     uint64_t unit_ps; /* a byte, or a word of 16 lines */
     uint64_t overhead_ps;
@@ -110,7 +126,7 @@ struct jl_stream_bus {
     struct jl_device *devices[MOST_ON_BUS];
     size_t device_count;
     wire_id strobe, read_strobe; /* SCK; WR and RD; E and R/W */
-    wire_id data[16]; /* SPI: MOSI */
+    wire_id data[16];            /* SPI: MOSI */
     wire_id miso;
     uint64_t byte_count;
     bool contention_reported;

@@ -5,20 +5,6 @@
 #include <stdlib.h>
 #include <string.h>
 
-/* splitmix64: a well-known public-domain mixer; here it only has to look like noise. */
-static uint64_t next_noise(uint64_t *state) {
-    uint64_t z = *state += 0x9E3779B97F4A7C15u;
-    z = (z ^ (z >> 30)) * 0xBF58476D1CE4E5B9u;
-    z = (z ^ (z >> 27)) * 0x94D049BB133111EBu;
-    return z ^ (z >> 31);
-}
-
-void device_noise(struct jl_device *device, uint8_t *bytes, size_t count) {
-    for (size_t i = 0; i < count; i++) {
-        bytes[i] = (uint8_t)next_noise(&device->noise_seed);
-    }
-}
-
 static void power_on(struct jl_device *device) {
     memset(device->state, 0, device->part->state_bytes);
     device->machine->power_on(device);
@@ -50,7 +36,7 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
         device->pins[i] = i < JL_DEVICE_TE || i >= JL_DEVICE_D0;
         bool has = i < JL_DEVICE_TE || part->machine->outputs >> i & 1 ||
                    (part->machine->pin_changed && i > JL_DEVICE_PEN);
-        device->pin_wires[i] = has ? wire_create(board, device->pins[i]) : NO_WIRE;
+        device->pin_wires[i] = has ? jl_sim_wire_create(board, device->pins[i]) : NO_WIRE;
     }
     board->devices[board->device_count++] = device;
     power_on(device);
@@ -61,14 +47,15 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     if (device->pins[pin] == high) {
         return;
     }
-    if (pin != JL_DEVICE_RESET && device->stream && jl_stream_busy(device->stream) &&
-        device_is_selected(device)) {
-        device_report(device, JL_SEVERITY_ERROR,
-                      "%s changed while a transfer was still on the wire: wait for its end first",
-                      pin == JL_DEVICE_CS ? "CS" : "D/C");
+    if (pin != JL_DEVICE_RESET && device->stream && device->stream->timed.in_flight &&
+        jl_sim_device_is_selected(device)) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "%s changed while a transfer was still on the wire: wait for its end first",
+            pin == JL_DEVICE_CS ? "CS" : "D/C");
     }
     device->pins[pin] = high;
-    wire_set(device->board, device->pin_wires[pin], high, device->board->now_ps);
+    jl_sim_wire_set(device->board, device->pin_wires[pin], high, device->board->now_ps);
     if (device->unplugged) {
         return;
     }
@@ -76,8 +63,8 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
         device->machine->pin_changed(device, pin, high);
     } else if (pin == JL_DEVICE_RESET) {
         device->machine->reset(device, !high);
-    } else if (pin == JL_DEVICE_CS && !device_is_selected(device)) {
-        stream_deselected(device);
+    } else if (pin == JL_DEVICE_CS && !jl_sim_device_is_selected(device)) {
+        jl_sim_stream_deselected(device);
     } else if (pin == JL_DEVICE_CS && device->machine->selected) {
         device->machine->selected(device);
     }
@@ -115,7 +102,7 @@ static bool take_picture(struct jl_device *device, struct jl_picture *picture,
     }
     if (!jl_device_why_dark(device)) {
         show(device, picture);
-        glass_hide_corners(&device->glass, picture);
+        jl_sim_glass_hide_corners(&device->glass, picture);
     }
     return true;
 }
@@ -125,7 +112,8 @@ bool jl_device_picture(struct jl_device *device, struct jl_picture *picture) {
 }
 
 bool jl_device_seen(struct jl_device *device, struct jl_picture *picture) {
-    return take_picture(device, picture, device->machine->seen ? device->machine->seen : device->machine->show);
+    return take_picture(device, picture,
+                        device->machine->seen ? device->machine->seen : device->machine->show);
 }
 
 uint8_t jl_device_brightness(struct jl_device *device) {

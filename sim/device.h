@@ -18,7 +18,7 @@ struct jl_emulated_part {
     /* Least write cycles by the datasheet: a bit on SPI, a strobe on 8080, SCL. 0: no such bus. */
     uint32_t serial_cycle_ps, parallel_cycle_ps, i2c_cycle_ps;
     uint32_t serial_read_cycle_ps, parallel_read_cycle_ps; /* where it can be read */
-    bool words;       /* takes 16 lines, too */
+    bool words;                                            /* takes 16 lines, too */
     bool no_8080;     /* of the parallel buses it has 6800 only */
     bool select_high; /* CS selects while it is high; on a parallel bus it is low as usual */
 };
@@ -87,21 +87,21 @@ struct jl_device {
 
 /* Adds a diagnostic, printf-like. */
 __attribute__((format(printf, 3, 4))) void
-device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...);
+jl_sim_device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...);
 
 /* Whether its CS pin selects it now. */
-bool device_is_selected(const struct jl_device *device);
+bool jl_sim_device_is_selected(const struct jl_device *device);
 
 /* Time of a byte on its SPI, 8080 or 6800 bus. */
-uint64_t device_unit_ps(const struct jl_device *device);
+uint64_t jl_sim_device_unit_ps(const struct jl_device *device);
 
 /* Whether bits come one by one to it, and not from 8080. */
-bool device_is_serial(const struct jl_device *device);
+bool jl_sim_device_is_serial(const struct jl_device *device);
 
 /* Makes black what a round glass cannot show. */
-void glass_hide_corners(const struct jl_glass *glass, struct jl_picture *picture);
+void jl_sim_glass_hide_corners(const struct jl_glass *glass, struct jl_picture *picture);
 
 /* Fills memory with the device's own noise: the same bytes in every run. */
-void device_noise(struct jl_device *device, uint8_t *bytes, size_t count);
+void jl_sim_device_noise(struct jl_device *device, uint8_t *bytes, size_t count);
 
 #endif

@@ -23,8 +23,8 @@ struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz,
     bus->board = board;
     bus->bit_ps = 1000000000000u / clock_hz;
     bus->overhead_ps = overhead_ns * (uint64_t)1000;
-    bus->scl = wire_create(board, true);
-    bus->sda = wire_create(board, true);
+    bus->scl = jl_sim_wire_create(board, true);
+    bus->sda = jl_sim_wire_create(board, true);
     board->i2c[board->i2c_count++] = bus;
     return bus;
 }
@@ -44,38 +44,38 @@ bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t add
 /* One bit: SDA changes a quarter into the low phase, and stays while SCL is high. */
 static void clock_bit(struct jl_i2c_bus *bus, bool sda) {
     struct jl_board *board = bus->board;
-    if (board_records(board)) {
+    if (jl_sim_board_records(board)) {
         uint64_t start = board->now_ps;
-        wire_set(board, bus->scl, false, start);
-        wire_set(board, bus->sda, sda, start + bus->bit_ps * 15 / 100);
-        wire_set(board, bus->scl, true, start + bus->bit_ps * 60 / 100);
+        jl_sim_wire_set(board, bus->scl, false, start);
+        jl_sim_wire_set(board, bus->sda, sda, start + bus->bit_ps * 15 / 100);
+        jl_sim_wire_set(board, bus->scl, true, start + bus->bit_ps * 60 / 100);
     }
-    board_advance(board, board->now_ps + bus->bit_ps);
+    jl_sim_board_advance(board, board->now_ps + bus->bit_ps);
 }
 
 static void start_again(struct jl_i2c_bus *bus) {
     struct jl_board *board = bus->board;
     uint64_t start = board->now_ps;
-    wire_set(board, bus->scl, false, start);
-    wire_set(board, bus->sda, true, start + bus->bit_ps * 15 / 100);
-    wire_set(board, bus->scl, true, start + bus->bit_ps * 52 / 100);
-    wire_set(board, bus->sda, false, start + bus->bit_ps * 99 / 100);
-    board_advance(board, board->now_ps + bus->bit_ps * 140 / 100);
+    jl_sim_wire_set(board, bus->scl, false, start);
+    jl_sim_wire_set(board, bus->sda, true, start + bus->bit_ps * 15 / 100);
+    jl_sim_wire_set(board, bus->scl, true, start + bus->bit_ps * 52 / 100);
+    jl_sim_wire_set(board, bus->sda, false, start + bus->bit_ps * 99 / 100);
+    jl_sim_board_advance(board, board->now_ps + bus->bit_ps * 140 / 100);
 }
 
 bool jl_i2c_start(struct jl_i2c_bus *bus) {
     struct jl_board *board = bus->board;
     if (bus->sda_held) {
-        wire_set(board, bus->sda, false, board->now_ps);
-        board_advance(board, board->now_ps + STUCK_WAIT_PS);
+        jl_sim_wire_set(board, bus->sda, false, board->now_ps);
+        jl_sim_board_advance(board, board->now_ps + STUCK_WAIT_PS);
         return false;
     }
     if (bus->open) { /* SDA has to rise again first, while SCL is low */
         start_again(bus);
     } else {
-        board_advance(board, board->now_ps + bus->overhead_ps);
-        wire_set(board, bus->sda, false, board->now_ps + bus->bit_ps * 60 / 100);
-        board_advance(board, board->now_ps + bus->bit_ps);
+        jl_sim_board_advance(board, board->now_ps + bus->overhead_ps);
+        jl_sim_wire_set(board, bus->sda, false, board->now_ps + bus->bit_ps * 60 / 100);
+        jl_sim_board_advance(board, board->now_ps + bus->bit_ps);
     }
     jl_i2c_see_start(bus);
     return true;
@@ -92,8 +92,9 @@ static void check_clock(struct jl_device *device, uint64_t bit_ps) {
     uint64_t least = device->part->i2c_cycle_ps;
     if (bit_ps < least && !device->clock_reported) {
         device->clock_reported = true;
-        device_report(device, JL_SEVERITY_WARNING, "I2C clock %u Hz, the datasheet allows %u Hz",
-                      (unsigned)(1000000000000u / bit_ps), (unsigned)(1000000000000u / least));
+        jl_sim_device_report(
+            device, JL_SEVERITY_WARNING, "I2C clock %u Hz, the datasheet allows %u Hz",
+            (unsigned)(1000000000000u / bit_ps), (unsigned)(1000000000000u / least));
     }
 }
 
@@ -173,11 +174,11 @@ uint8_t jl_i2c_read(struct jl_i2c_bus *bus, bool acknowledge) {
 void jl_i2c_stop(struct jl_i2c_bus *bus) {
     struct jl_board *board = bus->board;
     uint64_t start = board->now_ps;
-    wire_set(board, bus->scl, false, start);
-    wire_set(board, bus->sda, false, start + bus->bit_ps * 15 / 100);
-    wire_set(board, bus->scl, true, start + bus->bit_ps * 60 / 100);
-    board_advance(board, board->now_ps + bus->bit_ps);
-    wire_set(board, bus->sda, true, board->now_ps);
+    jl_sim_wire_set(board, bus->scl, false, start);
+    jl_sim_wire_set(board, bus->sda, false, start + bus->bit_ps * 15 / 100);
+    jl_sim_wire_set(board, bus->scl, true, start + bus->bit_ps * 60 / 100);
+    jl_sim_board_advance(board, board->now_ps + bus->bit_ps);
+    jl_sim_wire_set(board, bus->sda, true, board->now_ps);
     bus->open = false;
 }
 
@@ -197,5 +198,5 @@ void jl_i2c_heal(struct jl_i2c_bus *bus) {
 
 void jl_i2c_hold_sda(struct jl_i2c_bus *bus, bool held) {
     bus->sda_held = held;
-    wire_set(bus->board, bus->sda, !held, bus->board->now_ps);
+    jl_sim_wire_set(bus->board, bus->sda, !held, bus->board->now_ps);
 }

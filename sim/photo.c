@@ -75,7 +75,7 @@ static bool hidden(const struct jl_glass *glass, int x, int y) {
            from_middle_x * from_middle_x + from_middle_y * from_middle_y > rim * rim;
 }
 
-void glass_hide_corners(const struct jl_glass *glass, struct jl_picture *picture) {
+void jl_sim_glass_hide_corners(const struct jl_glass *glass, struct jl_picture *picture) {
     for (int y = 0; y < picture->height; y++) {
         for (int x = 0; x < picture->width; x++) {
             if (hidden(glass, x, y)) {

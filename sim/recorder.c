@@ -36,12 +36,12 @@ static uint64_t to_ns(uint64_t ps) {
     return (ps + 500) / 1000;
 }
 
-wire_id wire_create(struct jl_board *board, bool level) {
+wire_id jl_sim_wire_create(struct jl_board *board, bool level) {
     board->levels[board->wire_count] = level;
     return board->wire_count++;
 }
 
-bool board_records(const struct jl_board *board) {
+bool jl_sim_board_records(const struct jl_board *board) {
     return board->recorder.sink != NULL;
 }
 
@@ -78,7 +78,7 @@ static void wait_for_its_time(struct recorder *recorder, struct edge edge) {
     recorder->waiting[at] = edge;
 }
 
-void recorder_write_until(struct jl_board *board, uint64_t at_ps) {
+void jl_sim_recorder_write_until(struct jl_board *board, uint64_t at_ps) {
     struct recorder *recorder = &board->recorder;
     size_t written = 0;
     for (; written < recorder->waiting_count; written++) {
@@ -95,12 +95,12 @@ void recorder_write_until(struct jl_board *board, uint64_t at_ps) {
             recorder->waiting_count * sizeof recorder->waiting[0]);
 }
 
-void wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps) {
+void jl_sim_wire_set(struct jl_board *board, wire_id wire, bool high, uint64_t at_ps) {
     if (wire == NO_WIRE || board->levels[wire] == high) {
         return;
     }
     board->levels[wire] = high;
-    if (board_records(board) && board->declared[wire]) {
+    if (jl_sim_board_records(board) && board->declared[wire]) {
         wait_for_its_time(&board->recorder, (struct edge){at_ps, wire, high});
     }
 }
@@ -196,7 +196,7 @@ static void declare_device(struct jl_board *board, const struct jl_device *devic
 }
 
 bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context) {
-    if (board_records(board)) {
+    if (jl_sim_board_records(board)) {
         return false;
     }
     board->recorder = (struct recorder){.sink = sink, .context = context};
@@ -218,12 +218,12 @@ bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context) {
 }
 
 bool jl_board_record_end(struct jl_board *board) {
-    if (!board_records(board)) {
+    if (!jl_sim_board_records(board)) {
         return false;
     }
     struct recorder *recorder = &board->recorder;
     /* What the bus told of times to come belongs to the last bit: all of it, then the end. */
-    recorder_write_until(board, UINT64_MAX);
+    jl_sim_recorder_write_until(board, UINT64_MAX);
     if (to_ns(board->now_ps) > recorder->last_ns) {
         mark_time(board, board->now_ps);
     }

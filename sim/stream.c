@@ -6,86 +6,7 @@
  */
 #include "stream.h"
 
-#include <stdlib.h>
 #include <string.h>
-
-static struct jl_stream_bus *add(struct jl_board *board, uint64_t unit_ps, uint32_t overhead_ns) {
-    if (board->stream_count == MOST_BUSES) {
-        return NULL;
-    }
-    struct jl_stream_bus *bus = calloc(1, sizeof *bus);
-    if (!bus) {
-        return NULL;
-    }
-    bus->board = board;
-    bus->unit_ps = unit_ps;
-    bus->unit_bytes = 1;
-    bus->overhead_ps = overhead_ns * (uint64_t)1000;
-    board->streams[board->stream_count++] = bus;
-    return bus;
-}
-
-static uint64_t spi_byte_ps(uint32_t clock_hz) {
-    return 1000000000000u / clock_hz * 8;
-}
-
-static bool good_clock(uint32_t clock_hz) {
-    return clock_hz >= 1000 && clock_hz <= 200000000;
-}
-
-struct jl_stream_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz,
-                                       uint32_t overhead_ns, int mode) {
-    if (!good_clock(clock_hz) || (mode != 0 && mode != 3)) {
-        return NULL;
-    }
-    struct jl_stream_bus *bus = add(board, spi_byte_ps(clock_hz), overhead_ns);
-    if (bus) {
-        bus->idle_high = mode == 3;
-        bus->strobe = wire_create(board, bus->idle_high);
-        bus->data[0] = wire_create(board, false);
-        bus->miso = wire_create(board, true);
-    }
-    return bus;
-}
-
-struct jl_stream_bus *jl_board_add_8080(struct jl_board *board, uint32_t cycle_ns,
-                                        uint32_t overhead_ns, int lines) {
-    if (cycle_ns < 1 || cycle_ns > 1000000 || (lines != 8 && lines != 16)) {
-        return NULL;
-    }
-    struct jl_stream_bus *bus = add(board, cycle_ns * (uint64_t)1000, overhead_ns);
-    if (bus) {
-        bus->lines = lines;
-        bus->unit_bytes = lines / 8;
-        bus->idle_high = true;
-        bus->strobe = wire_create(board, true);
-        bus->read_strobe = wire_create(board, true);
-        for (int i = 0; i < lines; i++) {
-            bus->data[i] = wire_create(board, false);
-        }
-    }
-    return bus;
-}
-
-struct jl_stream_bus *jl_board_add_6800(struct jl_board *board, uint32_t cycle_ns,
-                                        uint32_t overhead_ns) {
-    struct jl_stream_bus *bus = jl_board_add_8080(board, cycle_ns, overhead_ns, 8);
-    if (bus) {
-        bus->enable = true;
-        bus->idle_high = false;
-        board->levels[bus->strobe] = false;
-        board->levels[bus->read_strobe] = false; /* R/W: write */
-    }
-    return bus;
-}
-
-bool jl_stream_clock(struct jl_stream_bus *bus, uint32_t clock_hz) {
-    if (bus->lines || !good_clock(clock_hz) || bus->flight.bytes) {
-        return false;
-    }
-    bus->unit_ps = spi_byte_ps(clock_hz);
-    return true;
-}
 
 bool jl_stream_attach(struct jl_stream_bus *bus, struct jl_device *device) {
     const struct jl_emulated_part *part = device->part;
@@ -107,16 +28,16 @@ void jl_device_tolerates(struct jl_device *device, uint64_t cycle_ps) {
     device->tolerated_cycle_ps = cycle_ps;
 }
 
-bool device_is_selected(const struct jl_device *device) {
-    bool high = device->part->select_high && device_is_serial(device);
+bool jl_sim_device_is_selected(const struct jl_device *device) {
+    bool high = device->part->select_high && jl_sim_device_is_serial(device);
     return device->pins[JL_DEVICE_CS] == high;
 }
 
-uint64_t device_unit_ps(const struct jl_device *device) {
+uint64_t jl_sim_device_unit_ps(const struct jl_device *device) {
     return device->stream->unit_ps;
 }
 
-bool device_is_serial(const struct jl_device *device) {
+bool jl_sim_device_is_serial(const struct jl_device *device) {
     return device->stream && !device->stream->lines;
 }
 
@@ -130,13 +51,13 @@ static void report_clock(struct jl_device *device, bool parallel, bool tolerated
     }
     device->clock_reported = true;
     if (parallel) {
-        device_report(device, JL_SEVERITY_WARNING,
-                      "write cycle of %.1f ns, the datasheet asks for %.1f ns at least%s",
-                      (double)cycle / 1e3, (double)least / 1e3, effect);
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "write cycle of %.1f ns, the datasheet asks for %.1f ns at least%s",
+                             (double)cycle / 1e3, (double)least / 1e3, effect);
     } else {
-        device_report(device, JL_SEVERITY_WARNING,
-                      "SPI clock %.2f MHz, the datasheet allows %.2f MHz%s", 1e6 / (double)cycle,
-                      1e6 / (double)least, effect);
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "SPI clock %.2f MHz, the datasheet allows %.2f MHz%s",
+                             1e6 / (double)cycle, 1e6 / (double)least, effect);
     }
 }
 
@@ -159,7 +80,7 @@ static uint32_t error_chance(const struct jl_stream_bus *bus, struct jl_device *
 static void spoil(struct jl_device *device, uint8_t *bytes, size_t count, uint32_t chance) {
     for (size_t i = 0; i < count; i++) {
         uint8_t noise[3];
-        device_noise(device, noise, sizeof noise);
+        jl_sim_device_noise(device, noise, sizeof noise);
         if ((noise[0] | (uint32_t)noise[1] << 8) < chance) {
             bytes[i] ^= (uint8_t)(1u << (noise[2] & 7));
         }
@@ -183,11 +104,11 @@ static void shift_in(struct jl_device *device, unsigned value, unsigned bits) {
     }
 }
 
-void stream_deselected(struct jl_device *device) {
+void jl_sim_stream_deselected(struct jl_device *device) {
     if (device->shifted) {
-        device_report(device, JL_SEVERITY_ERROR,
-                      "CS rose in the middle of a word: %u of its %d bits are lost",
-                      device->shifted_bits, device->three_wire ? 9 : 8);
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "CS rose in the middle of a word: %u of its %d bits are lost",
+                             device->shifted_bits, device->three_wire ? 9 : 8);
     }
     device->shifted = 0;
     device->shifted_bits = 0;
@@ -225,19 +146,19 @@ static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device
     }
 }
 
-void stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
-                    struct framing framing) {
+void jl_sim_stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
+                           struct framing framing) {
     const struct jl_device *selected = NULL;
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
-        if (device->unplugged || !device_is_selected(device)) {
+        if (device->unplugged || !jl_sim_device_is_selected(device)) {
             continue;
         }
         if (selected && !bus->contention_reported) {
             bus->contention_reported = true;
-            device_report(device, JL_SEVERITY_ERROR,
-                          "takes bytes together with %s: the CS pins of both are low",
-                          selected->name);
+            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                                 "takes bytes together with %s: the CS pins of both are low",
+                                 selected->name);
         }
         selected = device;
         deliver_to(bus, device, bytes, units, framing);
@@ -249,22 +170,22 @@ void stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size_t unit
 static void record_bits(struct jl_stream_bus *bus, unsigned value, int bits, uint64_t start) {
     uint64_t bit_ps = bus->unit_ps / 8;
     for (int bit = bits - 1; bit >= 0; bit--, start += bit_ps) {
-        wire_set(bus->board, bus->strobe, false, start);
-        wire_set(bus->board, bus->data[0], value >> bit & 1, start);
-        wire_set(bus->board, bus->strobe, true, start + bit_ps / 2);
+        jl_sim_wire_set(bus->board, bus->strobe, false, start);
+        jl_sim_wire_set(bus->board, bus->data[0], value >> bit & 1, start);
+        jl_sim_wire_set(bus->board, bus->strobe, true, start + bit_ps / 2);
     }
 }
 
 static void record_word(struct jl_stream_bus *bus, unsigned word, uint64_t start) {
-    wire_set(bus->board, bus->strobe, !bus->idle_high, start);
+    jl_sim_wire_set(bus->board, bus->strobe, !bus->idle_high, start);
     for (int i = 0; i < bus->lines; i++) {
-        wire_set(bus->board, bus->data[i], word >> i & 1, start);
+        jl_sim_wire_set(bus->board, bus->data[i], word >> i & 1, start);
     }
-    wire_set(bus->board, bus->strobe, bus->idle_high, start + bus->unit_ps / 2);
+    jl_sim_wire_set(bus->board, bus->strobe, bus->idle_high, start + bus->unit_ps / 2);
 }
 
-void stream_record_unit(struct jl_stream_bus *bus, const uint8_t *bytes, struct framing framing,
-                        uint64_t start) {
+void jl_sim_stream_record_unit(struct jl_stream_bus *bus, const uint8_t *bytes,
+                               struct framing framing, uint64_t start) {
     if (bus->lines == 16) {
         uint16_t word;
         memcpy(&word, bytes, sizeof word);
@@ -284,17 +205,18 @@ static void check_read_cycle(const struct jl_stream_bus *bus, struct jl_device *
     uint64_t cycle = bus->lines ? bus->unit_ps : bus->unit_ps / 8;
     if (cycle < least && !device->read_clock_reported) {
         device->read_clock_reported = true;
-        device_report(device, JL_SEVERITY_WARNING,
-                      "read with a cycle of %.1f ns, the datasheet asks for %.1f ns at least",
-                      (double)cycle / 1e3, (double)least / 1e3);
+        jl_sim_device_report(
+            device, JL_SEVERITY_WARNING,
+            "read with a cycle of %.1f ns, the datasheet asks for %.1f ns at least",
+            (double)cycle / 1e3, (double)least / 1e3);
     }
 }
 
-uint8_t stream_read_unit(struct jl_stream_bus *bus) {
+uint8_t jl_sim_stream_read_unit(struct jl_stream_bus *bus) {
     uint8_t byte = 0xFF; /* nobody drives the lines */
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
-        if (device->machine->read && !device->unplugged && device_is_selected(device)) {
+        if (device->machine->read && !device->unplugged && jl_sim_device_is_selected(device)) {
             check_read_cycle(bus, device);
             byte &= device->machine->read(device);
         }
@@ -302,22 +224,22 @@ uint8_t stream_read_unit(struct jl_stream_bus *bus) {
     return byte;
 }
 
-void stream_record_read(struct jl_stream_bus *bus, uint8_t byte, uint64_t start) {
+void jl_sim_stream_record_read(struct jl_stream_bus *bus, uint8_t byte, uint64_t start) {
     struct jl_board *board = bus->board;
     uint64_t bit_ps = bus->unit_ps / 8;
     if (bus->lines) {
-        wire_set(board, bus->read_strobe, bus->enable, start);
-        wire_set(board, bus->strobe, bus->enable || bus->idle_high, start);
+        jl_sim_wire_set(board, bus->read_strobe, bus->enable, start);
+        jl_sim_wire_set(board, bus->strobe, bus->enable || bus->idle_high, start);
         for (int i = 0; i < 8; i++) {
-            wire_set(board, bus->data[i], byte >> i & 1, start);
+            jl_sim_wire_set(board, bus->data[i], byte >> i & 1, start);
         }
-        wire_set(board, bus->strobe, bus->idle_high, start + bus->unit_ps / 2);
-        wire_set(board, bus->read_strobe, !bus->enable, start + bus->unit_ps / 2);
+        jl_sim_wire_set(board, bus->strobe, bus->idle_high, start + bus->unit_ps / 2);
+        jl_sim_wire_set(board, bus->read_strobe, !bus->enable, start + bus->unit_ps / 2);
         return;
     }
     for (int bit = 7; bit >= 0; bit--, start += bit_ps) {
-        wire_set(board, bus->strobe, false, start);
-        wire_set(board, bus->miso, byte >> bit & 1, start);
-        wire_set(board, bus->strobe, true, start + bit_ps / 2);
+        jl_sim_wire_set(board, bus->strobe, false, start);
+        jl_sim_wire_set(board, bus->miso, byte >> bit & 1, start);
+        jl_sim_wire_set(board, bus->strobe, true, start + bit_ps / 2);
     }
 }

@@ -12,14 +12,14 @@ static void write_pieces(struct jl_stream_bus *bus, const uint8_t *bytes, size_t
                          struct framing framing) {
     struct jl_board *board = bus->board;
     uint64_t unit_ps = framing.nine ? bus->unit_ps / 8 * 9 : bus->unit_ps;
-    size_t most = board_records(board) ? 1 : PIECE_UNITS;
+    size_t most = jl_sim_board_records(board) ? 1 : PIECE_UNITS;
     while (units) {
         size_t now = units < most ? units : most;
-        if (board_records(board)) {
-            stream_record_unit(bus, bytes, framing, board->now_ps);
+        if (jl_sim_board_records(board)) {
+            jl_sim_stream_record_unit(bus, bytes, framing, board->now_ps);
         }
-        stream_deliver(bus, bytes, now, framing);
-        board_advance(board, board->now_ps + now * unit_ps);
+        jl_sim_stream_deliver(bus, bytes, now, framing);
+        jl_sim_board_advance(board, board->now_ps + now * unit_ps);
         bus->byte_count += now * (size_t)bus->unit_bytes;
         bytes += now * (size_t)bus->unit_bytes;
         units -= now;
@@ -29,11 +29,11 @@ static void write_pieces(struct jl_stream_bus *bus, const uint8_t *bytes, size_t
 /* A transfer begins when the last one is out and the master's software is through. */
 static void begin(struct jl_stream_bus *bus) {
     jl_stream_finish(bus);
-    board_advance(bus->board, bus->board->now_ps + bus->overhead_ps);
+    jl_sim_board_advance(bus->board, bus->board->now_ps + bus->overhead_ps);
 }
 
 static void end(struct jl_stream_bus *bus, uint64_t at_ps) {
-    wire_set(bus->board, bus->strobe, bus->idle_high, at_ps);
+    jl_sim_wire_set(bus->board, bus->strobe, bus->idle_high, at_ps);
 }
 
 void jl_stream_see(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
@@ -52,11 +52,11 @@ void jl_stream_read(struct jl_stream_bus *bus, uint8_t *bytes, size_t count) {
     struct jl_board *board = bus->board;
     begin(bus);
     for (size_t i = 0; i < count; i++) {
-        bytes[i] = stream_read_unit(bus);
-        if (board_records(board)) {
-            stream_record_read(bus, bytes[i], board->now_ps);
+        bytes[i] = jl_sim_stream_read_unit(bus);
+        if (jl_sim_board_records(board)) {
+            jl_sim_stream_record_read(bus, bytes[i], board->now_ps);
         }
-        board_advance(board, board->now_ps + bus->unit_ps);
+        jl_sim_board_advance(board, board->now_ps + bus->unit_ps);
         bus->byte_count += (size_t)bus->unit_bytes;
     }
     end(bus, board->now_ps);
@@ -88,38 +88,21 @@ void jl_stream_repeat(struct jl_stream_bus *bus, const uint8_t *bytes, size_t co
 
 /* ---- DMA ---- */
 
-bool jl_stream_start(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count) {
-    if (bus->flight.bytes) {
-        return false;
-    }
-    uint8_t *copy = malloc(count ? count : 1);
-    if (!copy) {
-        return false;
-    }
-    begin(bus);
-    memcpy(copy, bytes, count);
-    bus->flight = (struct flight){.bytes = bytes,
-                                  .as_started = copy,
-                                  .units = count / (size_t)bus->unit_bytes,
-                                  .start_ps = bus->board->now_ps};
-    stream_deliver_until(bus, bus->board->now_ps);
-    return true;
-}
-
 bool jl_stream_busy(const struct jl_stream_bus *bus) {
-    return bus->flight.bytes != NULL;
+    return bus->timed.in_flight;
 }
 
-uint64_t stream_next_ps(const struct jl_stream_bus *bus) {
+static uint64_t next_ps(const struct timed *timed) {
+    const struct jl_stream_bus *bus = (const struct jl_stream_bus *)timed;
     const struct flight *flight = &bus->flight;
     size_t piece = flight->units - flight->taken;
     piece = piece < PIECE_UNITS ? piece : PIECE_UNITS;
     return flight->start_ps + (flight->taken + piece) * bus->unit_ps;
 }
 
-uint64_t stream_begun_ps(const struct jl_stream_bus *bus) {
-    const struct flight *flight = &bus->flight;
-    return flight->bytes ? flight->start_ps + flight->taken * bus->unit_ps : UINT64_MAX;
+static uint64_t begun_ps(const struct timed *timed) {
+    const struct jl_stream_bus *bus = (const struct jl_stream_bus *)timed;
+    return bus->flight.start_ps + bus->flight.taken * bus->unit_ps;
 }
 
 static uint64_t end_ps(const struct jl_stream_bus *bus) {
@@ -136,36 +119,37 @@ static void report_overwritten(struct jl_stream_bus *bus, size_t first, size_t c
     }
     flight->reported = true;
     for (size_t i = 0; i < bus->device_count; i++) {
-        if (device_is_selected(bus->devices[i])) {
-            device_report(bus->devices[i], JL_SEVERITY_ERROR,
-                          "the buffer at %p was overwritten in flight: byte %zu of %zu was %02X "
-                          "when the transfer started at %.3f ms, the wire took %02X",
-                          (const void *)flight->bytes, first,
-                          flight->units * (size_t)bus->unit_bytes, flight->as_started[first],
-                          (double)flight->start_ps / 1e9, flight->bytes[first]);
+        if (jl_sim_device_is_selected(bus->devices[i])) {
+            jl_sim_device_report(
+                bus->devices[i], JL_SEVERITY_ERROR,
+                "the buffer at %p was overwritten in flight: byte %zu of %zu was %02X "
+                "when the transfer started at %.3f ms, the wire took %02X",
+                (const void *)flight->bytes, first, flight->units * (size_t)bus->unit_bytes,
+                flight->as_started[first], (double)flight->start_ps / 1e9, flight->bytes[first]);
         }
     }
 }
 
 /* What the wire has taken whole by then. Devices see the time at which their piece began. */
-void stream_deliver_until(struct jl_stream_bus *bus, uint64_t until_ps) {
+static void deliver_until(struct timed *timed, uint64_t until_ps) {
+    struct jl_stream_bus *bus = (struct jl_stream_bus *)timed;
     const struct framing plain = {false, false};
     struct jl_board *board = bus->board;
     struct flight *flight = &bus->flight;
     uint64_t whole = (until_ps - flight->start_ps) / bus->unit_ps;
     uint64_t kept = board->now_ps;
-    size_t most = board_records(board) ? 1 : PIECE_UNITS;
+    size_t most = jl_sim_board_records(board) ? 1 : PIECE_UNITS;
     while (flight->taken < flight->units && flight->taken < whole) {
         size_t units = (size_t)(whole < flight->units ? whole : flight->units) - flight->taken;
         units = units < most ? units : most;
         size_t first = flight->taken * (size_t)bus->unit_bytes;
         size_t count = units * (size_t)bus->unit_bytes;
         board->now_ps = flight->start_ps + flight->taken * bus->unit_ps;
-        if (board_records(board)) {
-            stream_record_unit(bus, flight->bytes + first, plain, board->now_ps);
+        if (jl_sim_board_records(board)) {
+            jl_sim_stream_record_unit(bus, flight->bytes + first, plain, board->now_ps);
         }
         report_overwritten(bus, first, count);
-        stream_deliver(bus, flight->bytes + first, units, plain);
+        jl_sim_stream_deliver(bus, flight->bytes + first, units, plain);
         bus->byte_count += count;
         flight->taken += units;
     }
@@ -174,24 +158,123 @@ void stream_deliver_until(struct jl_stream_bus *bus, uint64_t until_ps) {
         uint64_t through_ps = end_ps(bus);
         free(flight->as_started);
         *flight = (struct flight){0};
+        timed->in_flight = false;
         end(bus, through_ps);
     }
 }
 
+bool jl_stream_start(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count) {
+    if (bus->timed.in_flight) {
+        return false;
+    }
+    uint8_t *copy = malloc(count ? count : 1);
+    if (!copy) {
+        return false;
+    }
+    begin(bus);
+    memcpy(copy, bytes, count);
+    bus->flight = (struct flight){.bytes = bytes,
+                                  .as_started = copy,
+                                  .units = count / (size_t)bus->unit_bytes,
+                                  .start_ps = bus->board->now_ps};
+    bus->timed.in_flight = true;
+    deliver_until(&bus->timed, bus->board->now_ps);
+    return true;
+}
+
 void jl_stream_finish(struct jl_stream_bus *bus) {
-    board_advance(bus->board, bus->board->now_ps + jl_stream_left_ps(bus));
+    jl_sim_board_advance(bus->board, bus->board->now_ps + jl_stream_left_ps(bus));
 }
 
 uint64_t jl_stream_left_ps(const struct jl_stream_bus *bus) {
-    return bus->flight.bytes && end_ps(bus) > bus->board->now_ps ? end_ps(bus) - bus->board->now_ps
-                                                                 : 0;
+    return bus->timed.in_flight && end_ps(bus) > bus->board->now_ps
+               ? end_ps(bus) - bus->board->now_ps
+               : 0;
 }
 
 uint64_t jl_stream_byte_count(const struct jl_stream_bus *bus) {
     return bus->byte_count;
 }
 
-void stream_free(struct jl_stream_bus *bus) {
-    free(bus->flight.as_started);
-    free(bus);
+static const struct timed_ops flight_ops = {next_ps, begun_ps, deliver_until};
+
+/* ---- buses ---- */
+
+static struct jl_stream_bus *add(struct jl_board *board, uint64_t unit_ps, uint32_t overhead_ns) {
+    if (board->stream_count == MOST_BUSES) {
+        return NULL;
+    }
+    struct jl_stream_bus *bus = calloc(1, sizeof *bus);
+    if (!bus) {
+        return NULL;
+    }
+    bus->timed.ops = &flight_ops;
+    bus->board = board;
+    bus->unit_ps = unit_ps;
+    bus->unit_bytes = 1;
+    bus->overhead_ps = overhead_ns * (uint64_t)1000;
+    board->streams[board->stream_count++] = bus;
+    return bus;
+}
+
+static uint64_t spi_byte_ps(uint32_t clock_hz) {
+    return 1000000000000u / clock_hz * 8;
+}
+
+static bool good_clock(uint32_t clock_hz) {
+    return clock_hz >= 1000 && clock_hz <= 200000000;
+}
+
+struct jl_stream_bus *jl_board_add_spi(struct jl_board *board, uint32_t clock_hz,
+                                       uint32_t overhead_ns, int mode) {
+    if (!good_clock(clock_hz) || (mode != 0 && mode != 3)) {
+        return NULL;
+    }
+    struct jl_stream_bus *bus = add(board, spi_byte_ps(clock_hz), overhead_ns);
+    if (bus) {
+        bus->idle_high = mode == 3;
+        bus->strobe = jl_sim_wire_create(board, bus->idle_high);
+        bus->data[0] = jl_sim_wire_create(board, false);
+        bus->miso = jl_sim_wire_create(board, true);
+    }
+    return bus;
+}
+
+struct jl_stream_bus *jl_board_add_8080(struct jl_board *board, uint32_t cycle_ns,
+                                        uint32_t overhead_ns, int lines) {
+    if (cycle_ns < 1 || cycle_ns > 1000000 || (lines != 8 && lines != 16)) {
+        return NULL;
+    }
+    struct jl_stream_bus *bus = add(board, cycle_ns * (uint64_t)1000, overhead_ns);
+    if (bus) {
+        bus->lines = lines;
+        bus->unit_bytes = lines / 8;
+        bus->idle_high = true;
+        bus->strobe = jl_sim_wire_create(board, true);
+        bus->read_strobe = jl_sim_wire_create(board, true);
+        for (int i = 0; i < lines; i++) {
+            bus->data[i] = jl_sim_wire_create(board, false);
+        }
+    }
+    return bus;
+}
+
+struct jl_stream_bus *jl_board_add_6800(struct jl_board *board, uint32_t cycle_ns,
+                                        uint32_t overhead_ns) {
+    struct jl_stream_bus *bus = jl_board_add_8080(board, cycle_ns, overhead_ns, 8);
+    if (bus) {
+        bus->enable = true;
+        bus->idle_high = false;
+        board->levels[bus->strobe] = false;
+        board->levels[bus->read_strobe] = false; /* R/W: write */
+    }
+    return bus;
+}
+
+bool jl_stream_clock(struct jl_stream_bus *bus, uint32_t clock_hz) {
+    if (bus->lines || !good_clock(clock_hz) || bus->timed.in_flight) {
+        return false;
+    }
+    bus->unit_ps = spi_byte_ps(clock_hz);
+    return true;
 }

@@ -10,7 +10,7 @@
 
 #include "berth_plate.h"
 #include "jadelamp/host/card.h"
-#include "jadelamp/host/demo.h"
+#include "jadelamp/demo/harbour.h"
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/png.h"
 #include "kinds.h"
@@ -510,8 +510,8 @@ static void bake_glyph(void) {
     fresh_folder();
     for (int i = 0; i < 2; i++) {
         snprintf(line, sizeof line,
-                 JADELAMP " bake glyph %s/art/%s.txt --into . && cmp %s.c %s/%s.c && cmp %s.h "
-                          "%s/%s.h",
+                 JADELAMP " bake glyph %s/art/%s.txt --into . && cmp %s.c %s/views/%s.c && "
+                          "cmp %s.h %s/views/%s.h",
                  DEMO_SOURCES, own[i], own[i], DEMO_SOURCES, own[i], own[i], DEMO_SOURCES, own[i]);
         EXPECT_INT(run(line), 0);
     }

@@ -8,7 +8,7 @@
 #include "jadelamp/jadelamp.h"
 #include "kinds.h"
 #include "naive.h"
-#include "packer.h"
+#include "naive_packer.h"
 
 enum { GUARD = 64, GUARD_BYTE = 0x5A };
 
@@ -47,7 +47,8 @@ static void sheet_open_as(const struct kind *kind, int width, int height, int tu
     reference.quantize = kind->store;
     /* Fresh frames are black, but for e-paper, which is white. */
     if (kind->format == &jl_black_white_red) {
-        naive_fill(&reference, (struct jl_rect){0, 0, (int16_t)reference.width, (int16_t)reference.height},
+        naive_fill(&reference,
+                   (struct jl_rect){0, 0, (int16_t)reference.width, (int16_t)reference.height},
                    JL_WHITE);
     }
 }

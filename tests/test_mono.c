@@ -9,7 +9,7 @@
 
 #include "kinds.h"
 #include "notebook.h"
-#include "packer.h"
+#include "naive_packer.h"
 #include "raw.h"
 #include "stage.h"
 
@@ -113,7 +113,7 @@ static void every_size_turn_and_mounting(void) {
 
 static void every_bus(void) {
     static const struct jl_bus *const buses[] = {
-        &jl_bus_i2c,    &jl_bus_spi,          &jl_bus_spi_3wire, &jl_bus_8080_8,
+        &jl_bus_i2c,    &jl_bus_spi,          &jl_bus_spi_3wire,    &jl_bus_8080_8,
         &jl_bus_6800_8, &jl_bus_6800_8_paced, &jl_bus_st7920_serial};
     int buses_seen = 0;
     for (int i = 0; i < MONO_MAKES; i++) {

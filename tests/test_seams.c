@@ -559,7 +559,7 @@ static void planes_and_blocks(void) {
     memset(&heard, 0, sizeof heard);
     EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
     EXPECT_INT(jl_panel_wake(&panel), JL_OK);
-    EXPECT_INT((long long)heard.waited_us, 60000); /* resets of milliseconds */
+    EXPECT_INT((long long)heard.waited_us, 60000);               /* resets of milliseconds */
     EXPECT_HEARD('C', 0x24, 'D', 0, 'D', 0xFF, 0xFF, 0xFF, 0xFF, /* paper is white, */
                  'C', 0x26, 'D', 0, 'D', 0, 0, 0, 0,             /* and not red */
                  'C', 0x32, 'D', 1, 2, 3, 4, 5, 'C', 0x20);

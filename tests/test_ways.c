@@ -132,8 +132,8 @@ static void fresh_frames(void) {
                    JL_OK);
         jl_frame_track(&world.frames[i], &world.damages[i]);
     }
-    EXPECT_INT(jl_frame_init(&world.truth, panel->format, panel->width, panel->height,
-                             truth_memory, sizeof truth_memory),
+    EXPECT_INT(jl_frame_init(&world.truth, panel->format, panel->width, panel->height, truth_memory,
+                             sizeof truth_memory),
                JL_OK);
 }
 
@@ -198,7 +198,8 @@ static void copy_area(const struct jl_frame *from, struct jl_rect area) {
         jl_color row[480];
         ops->get(&from->target, area.x, y, area.w, row);
         for (int16_t x = 0; x < area.w; x++) {
-            ops->fill(&world.truth.target, (struct jl_rect){(int16_t)(area.x + x), y, 1, 1}, row[x]);
+            ops->fill(&world.truth.target, (struct jl_rect){(int16_t)(area.x + x), y, 1, 1},
+                      row[x]);
         }
     }
 }
@@ -209,9 +210,8 @@ static jl_status send_piece(struct jl_frame *frame, bool async) {
     size_t line = (size_t)area.y >> format->line_rows_log2;
     const uint8_t *from = frame->pixels + line * frame->stride_bytes +
                           ((size_t)area.x * format->bits_per_pixel << format->line_rows_log2) / 8;
-    jl_status status =
-        async ? jl_async_send(&world.async, area, from, frame->stride_bytes)
-              : jl_panel_send(&world.rig.panel, area, from, frame->stride_bytes);
+    jl_status status = async ? jl_async_send(&world.async, area, from, frame->stride_bytes)
+                             : jl_panel_send(&world.rig.panel, area, from, frame->stride_bytes);
     if (status == JL_OK) {
         copy_area(frame, area);
         status = jl_async_finish(&world.async);
@@ -227,10 +227,10 @@ static jl_status send_bands(struct jl_frame *frame, int way) {
     size_t line = kind_bytes(kind_of(frame->format), area.w, 1);
     size_t bytes = line * (size_t)pick(1, 5);
     struct jl_image image = jl_image_of_frame(frame);
-    jl_status status =
-        way == 0   ? jl_bands_begin(&bands, panel, spare[0], bytes)
-        : way == 1 ? jl_bands_begin_async(&bands, &world.async, spare[0], spare[1], bytes)
-                   : jl_bands_begin_area(&bands, panel, area, spare[0], bytes);
+    jl_status status = way == 0 ? jl_bands_begin(&bands, panel, spare[0], bytes)
+                       : way == 1
+                           ? jl_bands_begin_async(&bands, &world.async, spare[0], spare[1], bytes)
+                           : jl_bands_begin_area(&bands, panel, area, spare[0], bytes);
     while (jl_bands_next(&bands)) {
         jl_draw_image(&bands.frame.target, 0, 0, &image);
         if (pick(0, 9) == 0) { /* a command between two bands */
@@ -343,9 +343,7 @@ static jl_status step(int kind, struct jl_frame *frame) {
     return status == JL_OK && waits ? jl_async_finish(&world.async) : status;
 }
 
-static struct {
-    int cards, half, errors;
-} seen_so_far;
+static struct { int cards, half, errors; } seen_so_far;
 
 static void mix(const char *path) {
     struct jl_rig *rig = &world.rig;

@@ -48,8 +48,7 @@ static void record_present(bool async, struct bus_log *log) {
                       JL_RGB(40u * (unsigned)i & 255u, 99, 201));
     }
     EXPECT(jl_board_record(stage.board, take_text, &sink));
-    EXPECT_INT(async ? jl_async_present(&sending, &frame)
-                     : jl_panel_present(&stage.panel, &frame),
+    EXPECT_INT(async ? jl_async_present(&sending, &frame) : jl_panel_present(&stage.panel, &frame),
                JL_OK);
     while (async && jl_async_poll(&sending) == JL_BUSY) {
         jl_board_wait_ps(stage.board, 137000); /* looked at in the middle of bits */
@@ -150,8 +149,8 @@ static void seen_on_i2c(void) {
 }
 
 static void seen_on_spi(void) {
-    struct raw raw = raw_open(&jl_emulated_ssd1306, (struct jl_glass){.width = 128, .height = 64},
-                              1000);
+    struct raw raw =
+        raw_open(&jl_emulated_ssd1306, (struct jl_glass){.width = 128, .height = 64}, 1000);
     static const uint8_t bytes[] = {0xAE, 0x8D, 0x14, 0xA5, 0xAF};
     const struct jl_diagnostic *list;
     jl_device_set_pin(raw.device, JL_DEVICE_DC, false);
@@ -207,7 +206,8 @@ static void reads(void) {
         {"no register", &jl_emulated_ili9341, "R ~120", 0x36, {0x00, 0x00}},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        struct raw raw = raw_open(rows[i].part, (struct jl_glass){.width = 8, .height = 8}, 6000000);
+        struct raw raw =
+            raw_open(rows[i].part, (struct jl_glass){.width = 8, .height = 8}, 6000000);
         uint8_t bytes[5];
         test_row("%s", rows[i].name);
         raw_play(&raw, rows[i].script);

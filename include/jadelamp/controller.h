@@ -21,8 +21,9 @@ struct jl_scroll;
  * nothing has to be said between them.
  */
 struct jl_part {
-    struct jl_rect area; /**< of the picture as turned; h is 0 before the first and behind the last */
-    uint8_t plane;       /**< of formats with two */
+    struct jl_rect
+        area;      /**< of the picture as turned; h is 0 before the first and behind the last */
+    uint8_t plane; /**< of formats with two */
     /** Asked for by the caller: each part lies below, or at the right of, the one before. */
     bool in_order;
 };

@@ -33,7 +33,7 @@ struct jl_damage {
      */
     uint16_t window_price_px;
     uint8_t row_unit_log2; /**< 2^n rows of the frame share bytes, and are sent together */
-    uint8_t count; /**< rectangles in use */
+    uint8_t count;         /**< rectangles in use */
     struct jl_rect rects[JL_DAMAGE_RECTS];
 };
 
@@ -44,9 +44,9 @@ void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px, uint8_t 
 void jl_damage_clear(struct jl_damage *damage);
 
 /**
- * Adds a rectangle of the frame, for what a program wrote to the pixels itself; an empty one changes nothing. Never loses pixels: when all
- * places are taken, the cheapest join is made. Not from an interrupt while
- * another context draws or presents.
+ * Adds a rectangle of the frame, for what a program wrote to the pixels itself; an empty one
+ * changes nothing. Never loses pixels: when all places are taken, the cheapest join is made. Not
+ * from an interrupt while another context draws or presents.
  */
 void jl_damage_add(struct jl_damage *damage, struct jl_rect area);
 

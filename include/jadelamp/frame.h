@@ -35,11 +35,11 @@ enum jl_layout {
  */
 struct jl_format {
     struct jl_target_ops ops;
-    uint8_t bits_per_pixel;   /**< in one plane */
-    uint8_t planes;           /**< 2 for black/white/red, else 1; one behind the other */
-    uint8_t line_rows_log2;   /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
-    uint8_t column_bits;      /**< of a column in a line: bits_per_pixel times those rows */
-    uint8_t clear[2][4];      /**< fresh memory, by plane, a byte four times: black, or white paper */
+    uint8_t bits_per_pixel; /**< in one plane */
+    uint8_t planes;         /**< 2 for black/white/red, else 1; one behind the other */
+    uint8_t line_rows_log2; /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
+    uint8_t column_bits;    /**< of a column in a line: bits_per_pixel times those rows */
+    uint8_t clear[2][4];    /**< fresh memory, by plane, a byte four times: black, or white paper */
     uint8_t channel_bits[3];  /**< red, green, blue; greys say theirs three times */
     uint8_t layout;           /**< enum jl_layout */
     uint16_t window_price_px; /**< what a frame takes for the price of a window until presented */
@@ -162,9 +162,9 @@ jl_status jl_frame_init_palette(struct jl_frame *frame, const struct jl_format *
                                 void *pixels, size_t pixel_bytes);
 
 /**
- * Makes a frame, whose jl_frame_init() was good, remember what changes, so that presenting sends only that. The
- * damage is the caller's and must live as long as it is set; NULL ends it. The
- * whole frame counts as changed at first. 112 bytes of RAM on a 32-bit target.
+ * Makes a frame, whose jl_frame_init() was good, remember what changes, so that presenting sends
+ * only that. The damage is the caller's and must live as long as it is set; NULL ends it. The whole
+ * frame counts as changed at first. 112 bytes of RAM on a 32-bit target.
  */
 void jl_frame_track(struct jl_frame *frame, struct jl_damage *damage);
 

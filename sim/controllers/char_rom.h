@@ -9,9 +9,9 @@ struct char_rom {
     uint16_t text[256]; /* the code point that it shows, 0: none */
 };
 
-extern const struct char_rom char_rom_a00, char_rom_a02;
+extern const struct char_rom jl_sim_char_rom_a00, jl_sim_char_rom_a02;
 
 /* Half-width characters of the st7920, bit 7 is the left dot; blank where it has none. */
-extern const uint8_t char_rom_8x16[128][16];
+extern const uint8_t jl_sim_char_rom_8x16[128][16];
 
 #endif

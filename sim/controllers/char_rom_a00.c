@@ -1,7 +1,7 @@
 /* Made by scripts/font-from-art from the art in fonts/: edit the art, not this table. */
 #include "char_rom.h"
 
-const struct char_rom char_rom_a00 = {
+const struct char_rom jl_sim_char_rom_a00 = {
     {
         {0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00},
         {0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00, 0x00},

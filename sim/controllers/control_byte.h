@@ -24,10 +24,11 @@ static inline bool control_took(struct jl_device *device, struct control *contro
         return false;
     }
     if (byte & 0x3F) {
-        device_report(device, JL_SEVERITY_ERROR,
-                      "0x%02X stands where a control byte belongs (00 commands, 40 data, 80 one "
-                      "command, C0 one data byte)",
-                      byte);
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "0x%02X stands where a control byte belongs (00 commands, 40 data, 80 one "
+            "command, C0 one data byte)",
+            byte);
     }
     control->data = (byte & 0x40) != 0;
     control->one = (byte & 0x80) != 0;

@@ -71,14 +71,25 @@ struct dcs_chip {
 };
 
 /* What all of them do; their facts are a struct dcs_part. */
-extern const struct machine dcs_machine;
+extern const struct machine jl_sim_dcs_machine;
 
 /* Inside the machine: what a command gives to read, and the next 8 bits of it. */
-void dcs_read_begin(struct jl_device *device);
-uint8_t dcs_read(struct jl_device *device);
+void jl_sim_dcs_read_begin(struct jl_device *device);
+uint8_t jl_sim_dcs_read(struct jl_device *device);
+
+/* How many columns and pages there are, as the address mode has them. */
+int jl_sim_dcs_column_limit(const struct dcs_chip *chip);
+int jl_sim_dcs_page_limit(const struct dcs_chip *chip);
+
+/* The pixel format that counts on the bus of the device: the low digit of 3Ah. */
+unsigned jl_sim_dcs_format(const struct jl_device *device, const struct dcs_part *part);
+
+/* Pixels for the window. */
+void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *part,
+                            const uint8_t *bytes, size_t count);
 
 /* The pixel at the address, 0x00RRGGBB; then the address goes on. */
-uint32_t dcs_next_pixel(struct jl_device *device);
+uint32_t jl_sim_dcs_next_pixel(struct jl_device *device);
 
 /* State of a part with such a RAM. */
 #define DCS_STATE_BYTES(WIDTH, HEIGHT)                                                             \

@@ -37,6 +37,6 @@ struct lcd_pages {
 };
 
 /* What all of them do; their facts are a struct lcd_pages_part. */
-extern const struct machine lcd_pages_machine;
+extern const struct machine jl_sim_lcd_pages_machine;
 
 #endif

@@ -81,7 +81,7 @@ struct mono_oled {
 };
 
 /* What all of them do; their facts are a struct mono_oled_part. */
-extern const struct machine mono_oled_machine;
+extern const struct machine jl_sim_mono_oled_machine;
 
 /* Commands of all parts. */
 #define MONO_OLED_COMMON_COMMANDS                                                                  \

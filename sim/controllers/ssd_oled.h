@@ -64,7 +64,7 @@ struct oled_chip {
 };
 
 /* What all of them do; their facts are a struct oled_part. */
-extern const struct machine oled_machine;
+extern const struct machine jl_sim_oled_machine;
 
 #define OLED_STATE_BYTES(WIDTH, HEIGHT)                                                            \
     (sizeof(struct oled_chip) + sizeof(uint32_t) * (WIDTH) * (HEIGHT))

@@ -59,8 +59,9 @@ jl_status jl_char_send_at(struct jl_char_panel *panel, uint8_t controller, uint8
     const struct jl_char_config *config = panel->config;
     uint8_t *at = &panel->address[controller];
     uint8_t command = *at == position ? 0 : jl_char_address(config, position);
-    uint8_t next = (uint8_t)(panel->entry & JL_CHAR_RISING ? position + count
-                                                           : position + (size_t)JL_CHAR_POSITIONS - count);
+    uint8_t next =
+        (uint8_t)(panel->entry & JL_CHAR_RISING ? position + count
+                                                : position + (size_t)JL_CHAR_POSITIONS - count);
     jl_status status = jl_char_send(panel, (uint8_t)(1 << controller), command, codes, count);
     *at = next >= JL_CHAR_POSITIONS ? (uint8_t)(next - JL_CHAR_POSITIONS) : next;
     return status;

@@ -41,7 +41,7 @@ enum {
 #define DCS_CONTROLLER                                                                             \
     .buses = DCS_BUSES, .turns = JL_TURNS_ALL, .arguments_as_data = true, .column_unit = 1,        \
     .reset_low_us = 10, .reset_recovery_us = 5000, .window_price_px = 12,                          \
-    .layouts[JL_WIRES_PARALLEL] = DCS_BYTE_LAYOUTS, .layouts[JL_WIRES_WORD] = DCS_WORD_LAYOUTS,                        \
+    .layouts[JL_WIRES_PARALLEL] = DCS_BYTE_LAYOUTS, .layouts[JL_WIRES_WORD] = DCS_WORD_LAYOUTS,    \
     .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .next = jl_dcs_next
 
 /* Address mode, pixel format, inversion; and with the light, what 51h and 53h drive. */

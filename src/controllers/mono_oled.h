@@ -27,9 +27,9 @@ size_t jl_mono_oled_window(const struct jl_panel *panel, const struct jl_part *p
     .format = &jl_mono_columns, .ram_height = 64,                                                  \
     .buses = 1 << JL_BUS_I2C | 1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8 |      \
              1 << JL_BUS_6800_8,                                                                   \
-    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_COLUMNS,                                                 \
-    .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_MONO_COLUMNS, .turns = JL_TURNS_EVEN, .column_unit = 1,     \
-    .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps,                               \
+    .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_COLUMNS,                                       \
+    .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_MONO_COLUMNS, .turns = JL_TURNS_EVEN,             \
+    .column_unit = 1, .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps,             \
     .setting = jl_mono_oled_setting
 
 #endif

@@ -32,7 +32,7 @@ size_t jl_ssd_window(const struct jl_ssd_part *own, const struct jl_panel *panel
                           uint8_t *out) {                                                          \
         return jl_ssd_setting(&(PART), panel, what, value, out);                                   \
     }                                                                                              \
-    static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {        \
+    static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) { \
         return jl_ssd_window(&(PART), panel, part, out);                                           \
     }
 

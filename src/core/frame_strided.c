@@ -24,8 +24,7 @@ jl_status jl_frame_init_strided(struct jl_frame *frame, const struct jl_format *
     }
     uint32_t lines = jl_lines(format, height);
     /* The last line need not be filled up. */
-    uint64_t needed =
-        (uint64_t)stride_bytes * (lines * format->planes - 1) + line_bytes;
+    uint64_t needed = (uint64_t)stride_bytes * (lines * format->planes - 1) + line_bytes;
     if (pixel_bytes < needed) {
         return JL_TOO_SMALL;
     }

@@ -75,7 +75,8 @@ static struct jl_rect to_picture(const struct jl_target *t, struct jl_rect r) {
     if (jl_rect_is_empty(r)) {
         return (struct jl_rect){0, 0, 0, 0};
     }
-    return around(own_to_picture(t, r.x, r.y), own_to_picture(t, (int32_t)r.x + r.w - 1, (int32_t)r.y + r.h - 1));
+    return around(own_to_picture(t, r.x, r.y),
+                  own_to_picture(t, (int32_t)r.x + r.w - 1, (int32_t)r.y + r.h - 1));
 }
 
 /* ---- how new pixels meet old ones ---- */

@@ -23,20 +23,6 @@ void jl_target_unclip(struct jl_target *target, struct jl_rect before) {
     target->clip = jl_rect_intersect(target->bounds, before);
 }
 
-void jl_fill_rect(struct jl_target *target, struct jl_rect rect, jl_color color) {
-    if (color == JL_CLEAR) {
-        return;
-    }
-    if (target->painter) {
-        target->painter->fill(target, rect, color);
-        return;
-    }
-    struct jl_rect visible = jl_rect_intersect(rect, target->clip);
-    if (visible.w > 0) {
-        target->ops->fill(target, visible, color);
-    }
-}
-
 void jl_paint_stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
                       int map_x, int map_y, jl_color ink, jl_color paper) {
     if (target->painter) {

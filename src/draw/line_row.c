@@ -17,7 +17,8 @@ bool jl_line_row(struct jl_point a, struct jl_point b, int32_t y, int32_t *first
     int64_t reach = dx < 0 ? -dx : dx;
     if (reach < dy) {
         /* Steep: the one column floor(x + 1/2) at this row. */
-        *first = *last = (int32_t)(a.x + jl_floor_divide((int64_t)(2 * (y - a.y)) * dx + dy, 2 * dy));
+        *first = *last =
+            (int32_t)(a.x + jl_floor_divide((int64_t)(2 * (y - a.y)) * dx + dy, 2 * dy));
         return true;
     }
     if (dy == 0) {

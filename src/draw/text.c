@@ -50,8 +50,8 @@ uint16_t jl_text_part(struct jl_target *target, int32_t x, int16_t y, const char
         const struct jl_glyph *glyph = &found.glyph;
         struct jl_rect cell = {(int16_t)pen, y, glyph->advance, style->font->height};
         if (known && found.font->kind->paint) {
-            found.font->kind->paint(target, cell, (int32_t)y + style->font->ascent, glyph, style->ink,
-                                    style->paper);
+            found.font->kind->paint(target, cell, (int32_t)y + style->font->ascent, glyph,
+                                    style->ink, style->paper);
         } else {
             jl_paint_stencil(target, cell, &glyph->map, -glyph->left,
                              glyph->top - style->font->ascent, style->ink, style->paper);

@@ -62,7 +62,8 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
 
-static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                jl_color *row) {
     const struct jl_frame *frame = (const struct jl_frame *)target;
     const uint8_t *line = jl_format_line(frame, y, 0);
     int left = jl_format_column(frame, x);
@@ -95,7 +96,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 
 #define BITS_FORMAT(its_layout)                                                                    \
     {                                                                                              \
-        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .column_bits = BITS, .bits_per_pixel = BITS, \
-        .planes = 1, .line_rows_log2 = 0, .channel_bits = {BITS, BITS, BITS},                      \
-        .layout = its_layout, .window_price_px = 80 / BITS                                         \
+        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .column_bits = BITS,    \
+        .bits_per_pixel = BITS, .planes = 1, .line_rows_log2 = 0,                                  \
+        .channel_bits = {BITS, BITS, BITS}, .layout = its_layout, .window_price_px = 80 / BITS     \
     }

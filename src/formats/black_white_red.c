@@ -47,7 +47,8 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
 
-static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                jl_color *row) {
     const struct jl_frame *frame = (struct jl_frame *)target;
     const uint8_t *line = jl_format_line(frame, y, 0);
     size_t second = (size_t)frame->plane_bytes;
@@ -82,7 +83,8 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 
 const struct jl_format jl_black_white_red = {
     .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get},
-    .column_bits = 1, .bits_per_pixel = 1,
+    .column_bits = 1,
+    .bits_per_pixel = 1,
     .planes = 2,
     .line_rows_log2 = 0,
     .clear = {{0xFF, 0xFF, 0xFF, 0xFF}},

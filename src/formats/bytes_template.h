@@ -78,7 +78,8 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
 
-static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                jl_color *row) {
     const uint8_t *at = pixel_at((const struct jl_frame *)target, x, y);
     for (int i = 0; i < count; i++, at += BYTES) {
         row[i] = unpack(at);
@@ -126,7 +127,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 #define BYTES_FORMAT(its_layout, r, g, b)                                                          \
     {                                                                                              \
         .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get},                         \
-        .column_bits = BYTES * 8, .bits_per_pixel = BYTES * 8, .planes = 1, .line_rows_log2 = 0, .channel_bits = {r, g, b},  \
-        .layout = its_layout,                                                                      \
+        .column_bits = BYTES * 8, .bits_per_pixel = BYTES * 8, .planes = 1, .line_rows_log2 = 0,   \
+        .channel_bits = {r, g, b}, .layout = its_layout,                                           \
         .window_price_px = 12 / BYTES /* 2A, 2B and 2C of a MIPI DCS part: 11 bytes */             \
     }

@@ -67,7 +67,8 @@ static void fill(struct jl_target *target, struct jl_rect area, jl_color color) 
     stencil(target, area, NULL, 0, 0, color, JL_CLEAR);
 }
 
-static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
+static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                jl_color *row) {
     const struct jl_frame *frame = (const struct jl_frame *)target;
     const uint8_t *line = jl_format_line(frame, y, 3) + jl_format_column(frame, x);
     unsigned mask = ordered(1u << (y & 7));
@@ -78,7 +79,8 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
 
 #define MONO_COLUMNS_FORMAT(its_layout)                                                            \
     {                                                                                              \
-        .ops = {.fill = fill, .stencil = stencil, .get = get}, .column_bits = 8, .bits_per_pixel = 1, .planes = 1,   \
-        .line_rows_log2 = 3, .channel_bits = {1, 1, 1}, .layout = its_layout,                      \
+        .ops = {.fill = fill, .stencil = stencil, .get = get}, .column_bits = 8,                   \
+        .bits_per_pixel = 1, .planes = 1, .line_rows_log2 = 3, .channel_bits = {1, 1, 1},          \
+        .layout = its_layout,                                                                      \
         .window_price_px = 80 /* a window of ssd1306-like parts on I2C costs 10 bytes */           \
     }

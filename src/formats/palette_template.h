@@ -33,7 +33,7 @@ static inline jl_color unpack(const struct jl_frame *frame, unsigned value) {
 
 #define PALETTE_FORMAT                                                                             \
     {                                                                                              \
-        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .column_bits = BITS, .bits_per_pixel = BITS, \
-        .planes = 1, .channel_bits = {8, 8, 8}, .layout = JL_LAYOUT_PALETTE,                       \
-        .window_price_px = 12 / 2 /* it is sent as 5-6-5 */                                        \
+        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .column_bits = BITS,    \
+        .bits_per_pixel = BITS, .planes = 1, .channel_bits = {8, 8, 8},                            \
+        .layout = JL_LAYOUT_PALETTE, .window_price_px = 12 / 2 /* it is sent as 5-6-5 */           \
     }

@@ -1,4 +1,5 @@
-/* 8-8-8 in the processor's own 32-bit words, as display controllers inside microcontrollers read. */
+/* 8-8-8 in the processor's own 32-bit words, as display controllers inside microcontrollers read.
+ */
 #define BYTES 4
 #include "bytes_template.h"
 

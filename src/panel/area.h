@@ -40,9 +40,7 @@ bool jl_area_addressable(const struct jl_panel *panel, struct jl_rect area);
 /* What is wrong with a piece of the caller's pixels. */
 static inline jl_status jl_piece_check(const struct jl_panel *panel, struct jl_rect area,
                                        const void *pixels) {
-    return !pixels                            ? JL_BAD_ARGUMENT
-           : jl_area_addressable(panel, area) ? JL_OK
-                                              : JL_OUT_OF_RANGE;
+    return !pixels ? JL_BAD_ARGUMENT : jl_area_addressable(panel, area) ? JL_OK : JL_OUT_OF_RANGE;
 }
 
 /* Begins an area anew: the controller must be told about what is still to come of it. */

@@ -3,6 +3,7 @@
 #define JADELAMP_SRC_BUS_PINS_H
 
 #include "bus.h"
+#include "pattern_fill.h"
 
 /* D/C to its level, then CS low; and CS high. */
 void jl_pins_begin(const struct jl_panel *panel, bool data, struct jl_transfer *transfer);
@@ -16,14 +17,6 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest
 
 /* Sends one pixel over and over: by the port's repeat(), or many at a time from memory. */
 jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
-
-/* Bytes of the least that can be repeated: a pixel, or 8 of them. */
-static inline uint8_t jl_pixel_bytes(const struct jl_panel *panel) {
-    return (uint8_t)((panel->format->bits_per_pixel + 7) >> 3);
-}
-
-/* The same without repeat(), by the bus's send(). */
-jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
 
 /* Whether the port has pins. */
 jl_status jl_pins_check(const struct jl_panel_config *config, const struct jl_port *port);

@@ -7,7 +7,7 @@ jl_status jl_panel_check_clock(const struct jl_panel *panel, uint32_t *limit_hz)
     }
     const struct jl_controller *controller = panel->config->controller;
     const struct jl_bus *bus = panel->config->bus;
-    uint16_t cycle_ns = bus->cycle_ns                     ? bus->cycle_ns
+    uint16_t cycle_ns = bus->cycle_ns                   ? bus->cycle_ns
                         : bus->wires == JL_WIRES_SERIAL ? controller->serial_cycle_ns
                                                         : controller->parallel_cycle_ns;
     uint32_t limit = 1000000000u / cycle_ns;

@@ -46,7 +46,7 @@ static void put_computed(struct jl_direct *direct, struct jl_rect area, const st
 
 /* Whole pieces in a window each: only when a piece is drawn is it known whether it has holes. */
 void jl_direct_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn shader,
-                  const void *context) {
+                     const void *context) {
     struct jl_direct *direct = (struct jl_direct *)target;
     struct jl_panel *panel = direct->panel;
     bool holes = false;

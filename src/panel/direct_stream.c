@@ -45,7 +45,8 @@ void jl_direct_sent(struct jl_direct *direct, jl_status status) {
 
 int jl_direct_columns(const struct jl_direct *direct) {
     unsigned unit = direct->panel->config->controller->column_unit;
-    size_t units = direct->buffer_bytes / (size_t)jl_line_bytes(direct->panel->format, (int16_t)unit);
+    size_t units =
+        direct->buffer_bytes / (size_t)jl_line_bytes(direct->panel->format, (int16_t)unit);
     return (int)((units < INT16_MAX / unit ? units : INT16_MAX / unit) * unit);
 }
 

@@ -53,7 +53,8 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
     if (status == JL_OK) {
         panel->state = STATE_OPEN;
         panel->inverted = config->inverted;
-        panel->contrast = config->contrast ? config->contrast : config->controller->default_contrast;
+        panel->contrast =
+            config->contrast ? config->contrast : config->controller->default_contrast;
         jl_panel_take_turn(panel, config->turn);
     }
     return status;

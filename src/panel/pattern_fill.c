@@ -1,7 +1,7 @@
 /* A solid fill from memory that holds a pixel many times. */
-#include "bus_pins.h"
+#include "pattern_fill.h"
 
-enum { SMALL_BYTES = 192 }; /* holds whole pixels of 1, 2 and 3 bytes */
+enum { SMALL_BYTES = 192 }; /* holds whole pixels of 1 to 4 bytes */
 
 jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel,
                           uint32_t total_bytes) {

@@ -14,8 +14,8 @@ static void draw_converted(struct jl_frame *piece, struct jl_rect area, int16_t 
     for (int16_t dy = 0; dy < area.h; dy++) {
         for (int16_t dx = 0; dx < area.w; dx = (int16_t)(dx + CHUNK)) {
             int16_t count = area.w - dx < CHUNK ? (int16_t)(area.w - dx) : CHUNK;
-            frame->target.ops->get(&frame->target, (int16_t)(x + dx),
-                                   (int16_t)(y + dy), count, row);
+            frame->target.ops->get(&frame->target, (int16_t)(x + dx), (int16_t)(y + dy), count,
+                                   row);
             jl_ops_put(&piece->target, (int16_t)(area.x + dx), (int16_t)(area.y + dy), count, row);
         }
     }

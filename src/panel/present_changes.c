@@ -52,8 +52,7 @@ void jl_present_narrow(const struct jl_panel *panel, struct jl_frame *frame, uin
     if (!jl_present_in_step(panel, frame) || damage->shadow != shadow) {
         /* All of the frame will be sent, and the shadow is to hold all of it. */
         damage->panel = NULL;
-        memcpy(shadow, frame->pixels,
-               (size_t)frame->plane_bytes * frame->format->planes);
+        memcpy(shadow, frame->pixels, (size_t)frame->plane_bytes * frame->format->planes);
         return;
     }
     struct jl_damage before = *damage;
@@ -66,7 +65,8 @@ void jl_present_narrow(const struct jl_panel *panel, struct jl_frame *frame, uin
 jl_status jl_panel_present_changes(struct jl_panel *panel, struct jl_frame *frame, void *shadow) {
     jl_status status = jl_panel_ready(panel);
     if (status == JL_OK) {
-        status = frame && shadow && frame->damage ? jl_present_check(panel, frame) : JL_BAD_ARGUMENT;
+        status =
+            frame && shadow && frame->damage ? jl_present_check(panel, frame) : JL_BAD_ARGUMENT;
     }
     if (status == JL_OK) {
         jl_present_narrow(panel, frame, shadow);

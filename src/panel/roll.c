@@ -7,7 +7,8 @@ static bool on_glass(const struct jl_panel *panel, int16_t top, int16_t rows) {
 }
 
 static jl_status send(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
-    return bytes ? jl_panel_settle(panel, jl_steps_run_encoded(panel, steps, bytes)) : JL_UNSUPPORTED;
+    return bytes ? jl_panel_settle(panel, jl_steps_run_encoded(panel, steps, bytes))
+                 : JL_UNSUPPORTED;
 }
 
 jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16_t first) {

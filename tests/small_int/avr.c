@@ -1,4 +1,5 @@
-/* One part of the cases, RUN, on an ATmega2560: the stream goes out of USART 0 (datasheet section 22.10). */
+/* One part of the cases, RUN, on an ATmega2560: the stream goes out of USART 0 (datasheet
+ * section 22.10). */
 #include "cases.h"
 
 #define UCSR0A (*(volatile uint8_t *)0xC0) /* bit 5: the data register is empty */

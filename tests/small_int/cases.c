@@ -32,9 +32,9 @@ static void rects(struct jl_target *t) {
 }
 
 static void lines(struct jl_target *t) {
-    static const int16_t ends[][4] = {{-32768, -32768, 32767, 32767}, {32767, -300, -32768, 400},
-                                      {0, 0, 39, 31},                 {39, 3, 0, 27},
-                                      {-20000, 31, 20000, -3},        {20, -32768, 21, 32767}};
+    static const int16_t ends[][4] = {
+        {-32768, -32768, 32767, 32767}, {32767, -300, -32768, 400}, {0, 0, 39, 31}, {39, 3, 0, 27},
+        {-20000, 31, 20000, -3},        {20, -32768, 21, 32767}};
     for (size_t i = 0; i < sizeof ends / sizeof ends[0]; i++) {
         jl_draw_line(t, ends[i][0], ends[i][1], ends[i][2], ends[i][3], JL_WHITE);
         jl_draw_wide_line(t, (struct jl_point){ends[i][1], ends[i][0]},
@@ -77,10 +77,9 @@ static void gradients(struct jl_target *t) {
 }
 
 /* A soft glyph of 5x3, and cells of 40 rows for a box that is taller than 16. */
-static const uint8_t soft_table[] = {'J', 'L', 'F', '1', 4,   40,   40,   0,    1,    0,   1,  0,
-                                     'A', 0,   0,   0,   1,   0,    0,    0,    0,    0,   0,  5,
-                                     3,   1,   20,  7,   0x0, 0x8F, 0x40, 0xF4, 0xC8, 0xF0, 0x27,
-                                     0x3F, 0x10};
+static const uint8_t soft_table[] = {
+    'J', 'L', 'F', '1', 4, 40, 40, 0,  1, 0,   1,    0,    'A',  0,    0,    0,    1,    0,   0,
+    0,   0,   0,   0,   5, 3,  1,  20, 7, 0x0, 0x8F, 0x40, 0xF4, 0xC8, 0xF0, 0x27, 0x3F, 0x10};
 
 static void texts(struct jl_target *t) {
     struct jl_font soft;
@@ -96,8 +95,9 @@ static void texts(struct jl_target *t) {
     jl_text(t, 2, 2, "Q\xC3\xA4\xE0\x80\xF0\x9F\x8C\x8A\xED\xA0\x80!", &plain);
     jl_text_number(t, 0, 12, INT32_MIN, 3, &plain);
     jl_text_at(t, 20, 32767, JL_ANCHOR_CENTRE | JL_ANCHOR_BOTTOM, "low", &plain);
-    jl_text_box(t, (struct jl_rect){1, 20, 38, 12}, JL_TEXT_WRAP | JL_TEXT_ELLIPSIS | JL_ANCHOR_CENTRE,
-                "tide and wind and more of it", &plain);
+    jl_text_box(t, (struct jl_rect){1, 20, 38, 12},
+                JL_TEXT_WRAP | JL_TEXT_ELLIPSIS | JL_ANCHOR_CENTRE, "tide and wind and more of it",
+                &plain);
     jl_text_turned(t, 30, 30, JL_TEXT_UP, "up", &plain);
 }
 
@@ -126,10 +126,13 @@ static void numbers(struct jl_target *t) {
 static void pictures(struct jl_target *t) {
     static const uint8_t bits[] = {0x3C, 0x42, 0xA5, 0x81, 0xA5, 0x99, 0x42, 0x3C};
     static const struct jl_bitmap face = {bits, 8, 8, &jl_bits_rows_msb};
-    static const uint8_t packed[] = {130, 0xF8, 0x00, 1, 0x07, 0xE0, 0x00, 0x1F,
-                                     0,   0xFF, 0xFF, 131, 0x12, 0x34, 0, 0x84, 0x10};
-    static const struct jl_image boat = {
-        .format = &jl_rgb565, .pixels = packed, .width = 6, .height = 2, .packing = &jl_packing_runs};
+    static const uint8_t packed[] = {130,  0xF8, 0x00, 1,    0x07, 0xE0, 0x00, 0x1F, 0,
+                                     0xFF, 0xFF, 131,  0x12, 0x34, 0,    0x84, 0x10};
+    static const struct jl_image boat = {.format = &jl_rgb565,
+                                         .pixels = packed,
+                                         .width = 6,
+                                         .height = 2,
+                                         .packing = &jl_packing_runs};
     static const uint8_t share[] = {0x0F, 0x8F, 0x42, 0xF1, 0x73, 0xF0};
     struct jl_image soft = boat;
     soft.mask = share;
@@ -157,8 +160,8 @@ static void modes(struct jl_target *t) {
 static const struct {
     const char *name;
     void (*draw)(struct jl_target *t);
-} cases[] = {{"rects", rects},       {"lines", lines},     {"rounds", rounds},
-             {"polygons", polygons}, {"texts", texts},     {"gradients", gradients},
+} cases[] = {{"rects", rects},       {"lines", lines},       {"rounds", rounds},
+             {"polygons", polygons}, {"texts", texts},       {"gradients", gradients},
              {"numbers", numbers},   {"pictures", pictures}, {"modes", modes}};
 enum { CASES = sizeof cases / sizeof cases[0] };
 
@@ -205,7 +208,8 @@ static jl_status send(void *context, const struct jl_transfer *t) {
 }
 
 static void wait_us(void *context, uint32_t us) {
-    uint8_t bytes[] = {'w', (uint8_t)(us >> 24), (uint8_t)(us >> 16), (uint8_t)(us >> 8), (uint8_t)us};
+    uint8_t bytes[] = {'w', (uint8_t)(us >> 24), (uint8_t)(us >> 16), (uint8_t)(us >> 8),
+                       (uint8_t)us};
     (void)context;
     emit(bytes, sizeof bytes);
 }
@@ -247,10 +251,23 @@ static void show(const struct jl_panel_config *config) {
 
 void run_panels(void) {
     static const struct jl_panel_config panels[] = {
-        {.controller = &jl_ssd1306, .width = 128, .height = 64, .bus = &jl_bus_i2c, .i2c_address = 60},
-        {.controller = &jl_sh1106, .width = 128, .height = 64, .bus = &jl_bus_i2c_single, .i2c_address = 60,
-         .column_offset = 2, .turn = JL_TURN_180},
-        {.controller = &jl_ili9341, .width = 240, .height = 320, .bus = &jl_bus_spi, .turn = JL_TURN_90,
+        {.controller = &jl_ssd1306,
+         .width = 128,
+         .height = 64,
+         .bus = &jl_bus_i2c,
+         .i2c_address = 60},
+        {.controller = &jl_sh1106,
+         .width = 128,
+         .height = 64,
+         .bus = &jl_bus_i2c_single,
+         .i2c_address = 60,
+         .column_offset = 2,
+         .turn = JL_TURN_180},
+        {.controller = &jl_ili9341,
+         .width = 240,
+         .height = 320,
+         .bus = &jl_bus_spi,
+         .turn = JL_TURN_90,
          .module = JL_MODULE_RESET_WIRED},
         {.controller = &jl_ssd1327, .width = 128, .height = 128, .bus = &jl_bus_spi_3wire},
         {.controller = &jl_st7920, .width = 128, .height = 64, .bus = &jl_bus_st7920_serial}};

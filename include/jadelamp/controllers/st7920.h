@@ -11,8 +11,8 @@ extern "C" {
 #endif
 
 /**
- * In graphics mode. Buses: jl_bus_st7920_serial or jl_bus_6800_8_paced. Contrast is a trimmer on the
- * module; it can neither invert nor mirror. Frames are jl_mono_rows; areas grow to 16 columns.
+ * In graphics mode. Buses: jl_bus_st7920_serial or jl_bus_6800_8_paced. Contrast is a trimmer on
+ * the module; it can neither invert nor mirror. Frames are jl_mono_rows; areas grow to 16 columns.
  * Whole pictures of more than 32 rows are sent in half of the addresses.
  */
 extern const struct jl_controller jl_st7920;

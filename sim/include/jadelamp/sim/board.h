@@ -232,8 +232,7 @@ void jl_stream_write(struct jl_stream_bus *bus, const uint8_t *bytes, size_t cou
  * Bytes as a bus saw them, each taking unit_ps, from the board's time on: without the overhead
  * and the end of a transfer of ours. The time is behind the last one then.
  */
-void jl_stream_see(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count,
-                   uint64_t unit_ps);
+void jl_stream_see(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count, uint64_t unit_ps);
 
 /**
  * Reads bytes from the devices that are selected: on SPI what comes while the clock runs (MISO,

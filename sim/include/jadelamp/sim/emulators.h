@@ -34,8 +34,8 @@ extern const struct jl_emulated_part jl_emulated_ssd1331; /**< 96x64, colour */
 extern const struct jl_emulated_part jl_emulated_ssd1351; /**< 128x128, colour */
 
 /** TFT controllers of the MIPI DCS kind, on SPI (4 and 3 wires) and 8080 (8 and 16 bits). */
-extern const struct jl_emulated_part jl_emulated_st7735;  /**< 132x162, straps in jl_glass.ram_... */
-extern const struct jl_emulated_part jl_emulated_st7789;  /**< 240x320 */
+extern const struct jl_emulated_part jl_emulated_st7735; /**< 132x162, straps in jl_glass.ram_... */
+extern const struct jl_emulated_part jl_emulated_st7789; /**< 240x320 */
 extern const struct jl_emulated_part jl_emulated_ili9341; /**< 240x320 */
 extern const struct jl_emulated_part jl_emulated_ili9488; /**< 320x480, 18 bits only on SPI */
 extern const struct jl_emulated_part jl_emulated_gc9a01;  /**< 240x240 */

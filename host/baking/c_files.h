@@ -1,0 +1,27 @@
+/* A pair of C files, header and body, that are both written or neither. */
+#ifndef JADELAMP_HOST_C_FILES_H
+#define JADELAMP_HOST_C_FILES_H
+
+#include <stdint.h>
+
+#include "jadelamp/host/file.h"
+
+struct c_files {
+    struct jl_file header, body;
+    const char *name;
+};
+
+/*
+ * Opens DIRECTORY/NAME.h and NAME.c and writes the first comment, the guard and the include of
+ * each. False after complaining, and nothing is open.
+ */
+bool jl_host_c_files_begin(struct c_files *files, const char *directory, const char *name,
+                           const char *made, const char *include, struct jl_complaint *complaint);
+
+/* Ends the guard and gives both files their names. */
+bool jl_host_c_files_commit(struct c_files *files, struct jl_complaint *complaint);
+
+/* Bytes as an initializer, indented, without braces. */
+void jl_host_c_write_bytes(FILE *stream, const uint8_t *bytes, size_t count);
+
+#endif

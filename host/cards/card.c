@@ -1,0 +1,657 @@
+/*
+ * Reading panel cards. inih splits the file; the table below says which keys
+ * exist, and each has a reader that fills the card or explains itself.
+ */
+#include "jadelamp/host/card.h"
+
+#include <errno.h>
+#include <ini.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <sys/stat.h>
+
+#include "card_cells.h"
+
+enum { MOST_FILE_BYTES = 65536 };
+
+/* ---- one reader a key ---- */
+
+/* Reads a choice whose value replaces some bits of a set. */
+static bool read_bits(struct reading *reading, const char *key, const char *value,
+                      const struct choice *choices, uint8_t *set, int mask) {
+    int bits;
+    if (!jl_host_card_choice(reading, key, value, choices, &bits)) {
+        return false;
+    }
+    *set = (uint8_t)((*set & ~mask) | bits);
+    return true;
+}
+
+static bool read_name(struct reading *reading, const char *key, const char *value) {
+    if (!*value || strlen(value) >= JL_CARD_NAME_BYTES) {
+        return FAIL(reading, "%s = %s: expected 1 to %d characters", key, value,
+                    JL_CARD_NAME_BYTES - 1);
+    }
+    strcpy(reading->card->name, value);
+    return true;
+}
+
+static bool read_controller(struct reading *reading, const char *key, const char *value) {
+    reading->card->controller = jl_catalog_find(value);
+    if (reading->card->controller) {
+        return true;
+    }
+    char known[400] = "";
+    size_t count;
+    const struct jl_catalog_entry *entries = jl_catalog(&count);
+    for (size_t i = 0; i < count; i++) {
+        size_t length = strlen(known);
+        snprintf(known + length, sizeof known - length, "%s%s", i ? ", " : "", entries[i].name);
+    }
+    return FAIL(reading, "%s = %s: unknown controller; known are: %s", key, value, known);
+}
+
+static bool read_contrast(struct reading *reading, const char *key, const char *value) {
+    long number;
+    if (!jl_host_parse_number(value, 1, 255, &number)) {
+        return FAIL(reading, "%s = %s: expected a number from 1 to 255 (0xCF or 207)", key, value);
+    }
+    reading->card->contrast = (uint8_t)number;
+    return true;
+}
+
+static bool read_orientation(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {
+        {"upright", JL_TURN_0},
+        {"quarter-turn", JL_TURN_90},
+        {"half-turn", JL_TURN_180},
+        {"three-quarter-turn", JL_TURN_270},
+        {"mirrored-x", JL_TURN_MIRROR},
+        {"mirrored-y", JL_TURN_180 | JL_TURN_MIRROR},
+        {"mirrored-quarter-turn", JL_TURN_90 | JL_TURN_MIRROR},
+        {"mirrored-three-quarter-turn", JL_TURN_270 | JL_TURN_MIRROR},
+        {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->turn, 0xFF);
+}
+
+static bool read_format(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"usual", PIXELS_USUAL},
+                                            {"3-3-2", PIXELS_332},
+                                            {"5-6-5", PIXELS_565},
+                                            {"6-6-6", PIXELS_666},
+                                            {NULL, 0}};
+    int pixels = 0;
+    bool good = jl_host_card_choice(reading, key, value, choices, &pixels);
+    reading->pixels = (enum pixels)pixels;
+    return good;
+}
+
+static bool read_inverted(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"no", 0}, {"yes", 1}, {NULL, 0}};
+    int inverted = 0;
+    bool good = jl_host_card_choice(reading, key, value, choices, &inverted);
+    reading->card->inverted = inverted;
+    return good;
+}
+
+static bool read_size(struct reading *reading, const char *key, const char *value) {
+    if (!jl_host_parse_size(value, &reading->card->width, &reading->card->height)) {
+        return FAIL(reading, "%s = %s: expected width x height in pixels, such as 128 x 64", key,
+                    value);
+    }
+    return true;
+}
+
+static bool read_offset(struct reading *reading, const char *key, const char *value,
+                        const char *what, int *offset) {
+    long number;
+    if (!jl_host_parse_number(value, 0, 1023, &number)) {
+        return FAIL(reading, "%s = %s: expected a RAM %s, 0 to 1023", key, value, what);
+    }
+    *offset = (int)number;
+    return true;
+}
+
+static bool read_first_column(struct reading *reading, const char *key, const char *value) {
+    return read_offset(reading, key, value, "column", &reading->card->column_offset);
+}
+
+static bool read_first_row(struct reading *reading, const char *key, const char *value) {
+    return read_offset(reading, key, value, "row", &reading->card->row_offset);
+}
+
+static bool read_memory(struct reading *reading, const char *key, const char *value) {
+    return jl_host_parse_size(value, &reading->card->ram_width, &reading->card->ram_height) ||
+           FAIL(reading, "%s = %s: expected the RAM as strapped, such as 128 x 160", key, value);
+}
+
+static bool read_order(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"usual", 0}, {"swapped", JL_MODULE_BGR}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_BGR);
+}
+
+static bool read_ips(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"no", 0}, {"yes", JL_MODULE_IPS}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_IPS);
+}
+
+static bool read_shape(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"rectangle", 0}, {"round", 1}, {NULL, 0}};
+    int round = 0;
+    bool good = jl_host_card_choice(reading, key, value, choices, &round);
+    reading->card->round = round;
+    return good;
+}
+
+static bool read_rows(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {
+        {"alternate", 0}, {"sequential", JL_MODULE_ROWS_SEQUENTIAL}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module,
+                     JL_MODULE_ROWS_SEQUENTIAL);
+}
+
+static bool read_mounting(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"usual", 0},
+                                            {"half-turn", JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y},
+                                            {"mirrored-x", JL_MODULE_MIRROR_X},
+                                            {"mirrored-y", JL_MODULE_MIRROR_Y},
+                                            {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module,
+                     JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y);
+}
+
+static bool read_supply(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {
+        {"pump", 0}, {"external", JL_MODULE_EXTERNAL_SUPPLY}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module,
+                     JL_MODULE_EXTERNAL_SUPPLY);
+}
+
+static bool read_color(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"white", JL_GLASS_WHITE},
+                                            {"blue", JL_GLASS_BLUE},
+                                            {"yellow-blue", JL_GLASS_YELLOW_BLUE},
+                                            {"yellow", JL_GLASS_YELLOW},
+                                            {"green", JL_GLASS_GREEN},
+                                            {"color-oled", JL_GLASS_COLOR_OLED},
+                                            {"tft", JL_GLASS_TFT},
+                                            {"lcd-green", JL_GLASS_LCD_GREEN},
+                                            {"lcd-grey", JL_GLASS_LCD_GREY},
+                                            {"lcd-blue", JL_GLASS_LCD_BLUE},
+                                            {NULL, 0}};
+    int kind = 0;
+    bool good = jl_host_card_choice(reading, key, value, choices, &kind);
+    reading->card->glass_kind = (enum jl_glass_kind)kind;
+    return good;
+}
+
+/* Kinds of bus that only character modules have count on from here. */
+enum { CELLS_BUS = 100 };
+
+static bool read_bus_kind(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"i2c", JL_BUS_I2C},
+                                            {"spi", JL_BUS_SPI},
+                                            {"spi-3wire", JL_BUS_SPI_3WIRE},
+                                            {"8080-8", JL_BUS_8080_8},
+                                            {"8080-16", JL_BUS_8080_16},
+                                            {"6800-8", JL_BUS_6800_8},
+                                            {"st7920-serial", JL_BUS_ST7920_SERIAL},
+                                            {"parallel-4", CELLS_BUS + JL_CELLS_PARALLEL_4},
+                                            {"parallel-8", CELLS_BUS + JL_CELLS_PARALLEL_8},
+                                            {"expander", CELLS_BUS + JL_CELLS_EXPANDER},
+                                            {NULL, 0}};
+    int kind = 0;
+    bool good = jl_host_card_choice(reading, key, value, choices, &kind);
+    if (kind > CELLS_BUS) {
+        reading->card->cells.bus = (enum jl_cells_bus)(kind - CELLS_BUS);
+        kind = reading->card->cells.bus == JL_CELLS_EXPANDER ? JL_BUS_I2C : JL_BUS_6800_8;
+    }
+    reading->card->bus = (enum jl_bus_kind)kind;
+    return good;
+}
+
+static bool read_address(struct reading *reading, const char *key, const char *value) {
+    long number;
+    if (!jl_host_parse_number(value, 0, 255, &number)) {
+        return FAIL(reading, "%s = %s: expected a 7-bit I2C address, such as 0x3C", key, value);
+    }
+    if (number > 0x77) {
+        return FAIL(reading,
+                    "%s = %s: that is the 8-bit form, with the read/write bit; write the 7-bit "
+                    "address: %s = 0x%02lX",
+                    key, value, key, (unsigned long)number >> 1);
+    }
+    if (number < 0x08) {
+        return FAIL(reading, "%s = %s: addresses below 0x08 are reserved by the I2C specification",
+                    key, value);
+    }
+    reading->card->i2c_address = (uint8_t)number;
+    return true;
+}
+
+static bool read_hertz(struct reading *reading, const char *key, const char *value, uint32_t *out) {
+    static const struct unit units[] = {{"Hz", 1}, {"kHz", 1e3}, {"MHz", 1e6}, {NULL, 0}};
+    double hertz;
+    if (!jl_host_parse_quantity(value, units, 1000, 2e8, &hertz)) {
+        return FAIL(reading,
+                    "%s = %s: expected a frequency from 1 kHz to 200 MHz with its unit (Hz, kHz or "
+                    "MHz), such as 400 kHz",
+                    key, value);
+    }
+    *out = (uint32_t)(hertz + 0.5);
+    return true;
+}
+
+static bool read_clock(struct reading *reading, const char *key, const char *value) {
+    return read_hertz(reading, key, value, &reading->card->clock_hz);
+}
+
+static bool read_works_up_to(struct reading *reading, const char *key, const char *value) {
+    return read_hertz(reading, key, value, &reading->card->works_up_to);
+}
+
+static const struct unit time_units[] = {
+    {"ns", 1}, {"us", 1e3}, {"ms", 1e6}, {"s", 1e9}, {NULL, 0}};
+
+static bool read_overhead(struct reading *reading, const char *key, const char *value) {
+    double ns;
+    if (!jl_host_parse_quantity(value, time_units, 0, 1e9, &ns)) {
+        return FAIL(reading,
+                    "%s = %s: expected a time up to 1 s with its unit (ns, us, ms or s), such as "
+                    "20 us",
+                    key, value);
+    }
+    reading->card->overhead_ns = (uint32_t)(ns + 0.5);
+    return true;
+}
+
+static bool read_cycle(struct reading *reading, const char *key, const char *value) {
+    double ns;
+    if (!jl_host_parse_quantity(value, time_units, 1, 1e6, &ns)) {
+        return FAIL(reading,
+                    "%s = %s: expected the time from write strobe to write strobe with its unit, "
+                    "1 ns to 1 ms, such as 66 ns",
+                    key, value);
+    }
+    reading->card->cycle_ns = (uint32_t)(ns + 0.5);
+    return true;
+}
+
+static bool read_mode(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"0", 0}, {"3", 3}, {NULL, 0}};
+    return jl_host_card_choice(reading, key, value, choices, &reading->card->spi_mode);
+}
+
+static bool read_most_bytes(struct reading *reading, const char *key, const char *value) {
+    long number;
+    if (!jl_host_parse_number(value, 1, 65535, &number)) {
+        return FAIL(reading, "%s = %s: expected the most payload bytes of a transfer, 1 to 65535",
+                    key, value);
+    }
+    reading->card->most_body_bytes = (uint16_t)number;
+    return true;
+}
+
+static bool read_reset(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {
+        {"none", 0}, {"wired", JL_MODULE_RESET_WIRED}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_RESET_WIRED);
+}
+
+/* ---- wake-up steps ---- */
+
+static bool add_step(struct reading *reading, const uint8_t *step, size_t count) {
+    struct jl_card *card = reading->card;
+    if (card->wake_bytes + count > JL_CARD_WAKE_BYTES) {
+        return FAIL(reading, "the wake-up sequence is longer than %d bytes", JL_CARD_WAKE_BYTES);
+    }
+    memcpy(card->wake_steps + card->wake_bytes, step, count);
+    card->wake_bytes = (uint16_t)(card->wake_bytes + count);
+    card->has_wake = true;
+    return true;
+}
+
+static bool add_wait(struct reading *reading, const char *text, uint8_t *step, size_t at) {
+    double ns;
+    if (!jl_host_parse_quantity(text, time_units, 0, 65535e6, &ns)) {
+        return FAIL(reading, "step: \"%s\" is not a time with its unit, such as 100 ms", text);
+    }
+    unsigned ms = (unsigned)((ns + 999999) / 1e6); /* never shorter than asked for */
+    step[at] = (uint8_t)(ms & 0xFF);
+    step[at + 1] = (uint8_t)(ms >> 8);
+    return add_step(reading, step, at + 2);
+}
+
+static bool read_step(struct reading *reading, const char *key, const char *value) {
+    uint8_t step[128];
+    if (strncmp(value, "send ", 5) == 0) {
+        size_t count = jl_host_parse_hex_bytes(value + 5, step + 1, sizeof step - 1);
+        step[0] = (uint8_t)count;
+        return count ? add_step(reading, step, count + 1)
+                     : FAIL(reading,
+                            "%s = %s: expected 1 to 127 bytes of two hex digits, such as "
+                            "send D5 80",
+                            key, value);
+    }
+    if (strncmp(value, "wait busy ", 10) == 0) {
+        bool high = strncmp(value + 10, "high ", 5) == 0;
+        bool low = strncmp(value + 10, "low ", 4) == 0;
+        step[0] = JL_STEP_CODE_WAIT_BUSY;
+        step[1] = high;
+        return high || low
+                   ? add_wait(reading, value + (high ? 15 : 14), step, 2)
+                   : FAIL(reading, "%s = %s: expected such as wait busy low 400 ms", key, value);
+    }
+    if (strncmp(value, "wait ", 5) == 0) {
+        step[0] = JL_STEP_CODE_WAIT_MS;
+        return add_wait(reading, value + 5, step, 1);
+    }
+    if (strcmp(value, "setup") == 0 || strcmp(value, "clear") == 0) {
+        step[0] = value[0] == 's' ? JL_STEP_CODE_SETUP : JL_STEP_CODE_CLEAR;
+        return add_step(reading, step, 1);
+    }
+    return FAIL(reading,
+                "%s = %s: expected send BYTES, wait TIME, wait busy low|high TIME, setup or clear",
+                key, value);
+}
+
+/* ---- the table of keys ---- */
+
+/* What a key is for. */
+enum { DOTS = 1, CELLS = 2, BOTH = 3 };
+
+static const struct key keys[] = {
+    {"panel", "name", read_name, BOTH},
+    {"panel", "controller", read_controller, BOTH},
+    {"panel", "orientation", read_orientation, DOTS},
+    {"panel", "contrast", read_contrast, DOTS},
+    {"panel", "inverted", read_inverted, DOTS},
+    {"panel", "format", read_format, DOTS},
+    {"glass", "size", read_size, BOTH},
+    {"glass", "first-column", read_first_column, DOTS},
+    {"glass", "first-row", read_first_row, DOTS},
+    {"glass", "memory", read_memory, DOTS},
+    {"glass", "order", read_order, DOTS},
+    {"glass", "ips", read_ips, DOTS},
+    {"glass", "shape", read_shape, DOTS},
+    {"glass", "rows", read_rows, DOTS},
+    {"glass", "mounting", read_mounting, DOTS},
+    {"glass", "supply", read_supply, DOTS},
+    {"glass", "color", read_color, BOTH},
+    {"glass", "rom", jl_host_card_read_rom, CELLS},
+    {"glass", "halves", jl_host_card_read_halves, CELLS},
+    {"glass", "contrast-voltage", jl_host_card_read_voltage, CELLS},
+    {"bus", "kind", read_bus_kind, BOTH},
+    {"bus", "address", read_address, BOTH},
+    {"bus", "clock", read_clock, BOTH},
+    {"bus", "works-up-to", read_works_up_to, BOTH},
+    {"bus", "busy", jl_host_card_read_busy, CELLS},
+    {"bus", "outputs", jl_host_card_read_outputs, CELLS},
+    {"bus", "cycle", read_cycle, DOTS},
+    {"bus", "mode", read_mode, DOTS},
+    {"bus", "overhead", read_overhead, BOTH},
+    {"bus", "most-bytes", read_most_bytes, BOTH},
+    {"pins", "reset", read_reset, DOTS},
+    {"wake", "step", read_step, DOTS},
+};
+
+enum { KEY_COUNT = sizeof keys / sizeof keys[0] };
+
+static bool complain_key(struct reading *reading, const char *section, const char *name) {
+    char known[300] = "";
+    bool section_known = false;
+    for (size_t i = 0; i < KEY_COUNT; i++) {
+        if (strcmp(keys[i].section, section) == 0) {
+            size_t length = strlen(known);
+            snprintf(known + length, sizeof known - length, "%s%s", section_known ? ", " : "",
+                     keys[i].name);
+            section_known = true;
+        }
+    }
+    if (!*section) {
+        return FAIL(reading, "%s stands before the first section: expected a line [panel]", name);
+    }
+    return section_known
+               ? FAIL(reading, "unknown key %s in [%s]; known are: %s", name, section, known)
+               : FAIL(reading, "unknown section [%s]; known are: panel, glass, bus, pins, wake",
+                      section);
+}
+
+/* The handler of inih: 1 is good, 0 is an error. */
+static int take(void *context, const char *section, const char *name, const char *value) {
+    struct reading *reading = context;
+    if (reading->failed) {
+        return 0;
+    }
+    for (size_t i = 0; i < KEY_COUNT; i++) {
+        const struct key *key = &keys[i];
+        if (strcmp(key->section, section) != 0 || strcmp(key->name, name) != 0) {
+            continue;
+        }
+        if ((reading->seen >> i & 1) && key->read != read_step) {
+            return FAIL(reading, "%s stands twice in [%s]", name, section);
+        }
+        reading->seen |= (uint64_t)1 << i;
+        return key->read(reading, name, value);
+    }
+    return complain_key(reading, section, name);
+}
+
+/* The reader of inih, like fgets(): counts lines, which inih's handler does not get. */
+static char *next_line(char *text, int size, void *context) {
+    struct reading *reading = context;
+    if (reading->failed || reading->bytes_left <= 0 || !fgets(text, size, reading->stream)) {
+        return NULL;
+    }
+    reading->line++;
+    size_t length = strlen(text);
+    reading->bytes_left -= (long)length;
+    if (length + 1 == (size_t)size && text[length - 1] != '\n') {
+        FAIL(reading, "the line is longer than %d characters", size - 2);
+        return NULL;
+    }
+    return text;
+}
+
+bool jl_card_is_parallel(const struct jl_card *card) {
+    return card->bus == JL_BUS_8080_8 || card->bus == JL_BUS_8080_16 || card->bus == JL_BUS_6800_8;
+}
+
+static bool check_bus(struct reading *reading) {
+    static const char *const names[] = {
+        "I2C", "SPI", "3-wire SPI", "8-bit 8080 bus", "16-bit 8080 bus", "6800 bus", "synced SPI"};
+    struct jl_card *card = reading->card;
+    const struct jl_catalog_entry *part = card->controller;
+    bool i2c = card->bus == JL_BUS_I2C;
+    bool parallel = jl_card_is_parallel(card);
+    if (card->cells.bus) {
+        return FAIL(reading,
+                    "[bus] kind: parallel-4, parallel-8 and expander are for character "
+                    "modules, not the %s",
+                    part->name);
+    }
+    if (!(part->driver->buses >> card->bus & 1)) {
+        return FAIL(reading, "[bus] kind: the %s has no %s", part->name, names[card->bus]);
+    }
+    if (i2c && !memchr(part->addresses, card->i2c_address ? card->i2c_address : 0xFF,
+                       sizeof part->addresses)) {
+        return jl_host_card_seen(reading, "bus", "address")
+                   ? FAIL(reading, "[bus] address = 0x%02X: the %s answers at 0x%02X or 0x%02X",
+                          card->i2c_address, part->name, part->addresses[0], part->addresses[1])
+                   : FAIL(reading,
+                          "the card ends without address in [bus], such as address = 0x%02X",
+                          part->addresses[0]);
+    }
+    if (parallel ? card->clock_hz != 0 : card->cycle_ns != 0) {
+        return FAIL(reading, "[bus] %s: expected %s, which is what %s has",
+                    parallel ? "clock" : "cycle", parallel ? "cycle" : "clock",
+                    parallel ? "a parallel bus" : "a serial bus");
+    }
+    if (!card->clock_hz && !parallel) {
+        card->clock_hz = i2c ? 400000 : part->most_spi_hz < 8000000 ? part->most_spi_hz : 8000000;
+    }
+    if (!card->cycle_ns && parallel) {
+        card->cycle_ns = part->least_cycle_ns;
+    }
+    if (i2c && card->clock_hz > 5000000) {
+        return FAIL(reading, "[bus] clock: I2C ends at 5 MHz; the %s allows %u kHz", part->name,
+                    (unsigned)(part->most_i2c_hz / 1000));
+    }
+    return true;
+}
+
+static bool check_glass(struct reading *reading) {
+    struct jl_card *card = reading->card;
+    const struct jl_catalog_entry *part = card->controller;
+    int width = part->driver->ram_width, height = part->driver->ram_height;
+    if (card->ram_width > width || card->ram_height > height) {
+        return FAIL(reading, "[glass] memory = %d x %d: the %s has %d x %d", card->ram_width,
+                    card->ram_height, part->name, width, height);
+    }
+    width = card->ram_width ? card->ram_width : width;
+    height = card->ram_height ? card->ram_height : height;
+    if (card->column_offset + card->width > width || card->row_offset + card->height > height) {
+        return FAIL(reading, "[glass] %d x %d pixels from column %d, row %d on: the %s has %d x %d",
+                    card->width, card->height, card->column_offset, card->row_offset, part->name,
+                    width, height);
+    }
+    if (!(part->driver->turns >> card->turn & 1)) {
+        return FAIL(reading, "[panel] orientation: the %s cannot turn %s", part->name,
+                    part->driver->turns == JL_TURNS_NONE ? "its picture: expected upright"
+                                                         : "by a quarter");
+    }
+    if (!jl_host_card_seen(reading, "glass", "color")) {
+        card->glass_kind = part->glass_kind;
+    }
+    return true;
+}
+
+/* Of the formats with such pixels, the one that the controller takes on this bus. */
+static bool check_format(struct reading *reading) {
+    static const struct {
+        enum pixels pixels;
+        const struct jl_format *format;
+    } formats[] = {{PIXELS_332, &jl_rgb332},
+                   {PIXELS_565, &jl_rgb565},
+                   {PIXELS_565, &jl_rgb565_cpu},
+                   {PIXELS_666, &jl_rgb666},
+                   {PIXELS_666, &jl_rgb666_low}};
+    struct jl_card *card = reading->card;
+    const struct jl_controller *driver = card->controller->driver;
+    enum jl_wires wires = card->bus == JL_BUS_8080_16 ? JL_WIRES_WORD
+                          : jl_card_is_parallel(card) ? JL_WIRES_PARALLEL
+                                                      : JL_WIRES_SERIAL;
+    uint16_t layouts = driver->layouts[wires];
+    enum pixels pixels = reading->pixels;
+    card->format = driver->format;
+    if (pixels == PIXELS_USUAL && layouts >> driver->format->layout & 1) {
+        return true;
+    }
+    if (pixels == PIXELS_USUAL) {
+        pixels = PIXELS_565;
+    }
+    for (size_t i = 0; i < sizeof formats / sizeof formats[0]; i++) {
+        if (formats[i].pixels == pixels && layouts >> formats[i].format->layout & 1) {
+            card->format = formats[i].format;
+            return true;
+        }
+    }
+    return FAIL(reading, "[panel] format: the %s does not take these pixels on this bus",
+                card->controller->name);
+}
+
+/* Keys that say nothing about such a panel. */
+static bool check_keys(struct reading *reading, int what) {
+    for (size_t i = 0; i < KEY_COUNT; i++) {
+        if ((reading->seen >> i & 1) && !(keys[i].what & what)) {
+            return FAIL(reading, "[%s] %s: only for %s, and the %s drives %s", keys[i].section,
+                        keys[i].name, what == CELLS ? "graphic panels" : "character modules",
+                        reading->card->controller->name, what == CELLS ? "cells" : "pixels");
+        }
+    }
+    return true;
+}
+
+/* What no single line can be blamed for. */
+static bool check_whole(struct reading *reading) {
+    static const struct {
+        const char *section, *name, *example;
+    } required[] = {
+        {"panel", "controller", "ssd1306"}, {"glass", "size", "128 x 64"}, {"bus", "kind", "i2c"}};
+    for (size_t i = 0; i < sizeof required / sizeof required[0]; i++) {
+        if (!jl_host_card_seen(reading, required[i].section, required[i].name)) {
+            return FAIL(reading, "the card ends without %s in [%s], such as %s = %s",
+                        required[i].name, required[i].section, required[i].name,
+                        required[i].example);
+        }
+    }
+    bool cells = !reading->card->controller->driver;
+    if (!check_keys(reading, cells ? CELLS : DOTS)) {
+        return false;
+    }
+    return cells ? jl_host_card_check_cells(reading)
+                 : check_bus(reading) && check_glass(reading) && check_format(reading);
+}
+
+bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint) {
+    memset(card, 0, sizeof *card);
+    struct stat info;
+    struct reading reading = {.keys = keys,
+                              .key_count = KEY_COUNT,
+                              .path = path,
+                              .card = card,
+                              .complaint = complaint,
+                              .bytes_left = MOST_FILE_BYTES};
+    reading.stream = stat(path, &info) == 0 && S_ISDIR(info.st_mode) ? NULL : fopen(path, "r");
+    if (!reading.stream) {
+        return jl_complain(complaint, "cannot read the card %s: %s", path,
+                           errno ? strerror(errno) : "it is a directory");
+    }
+    int bad_line = ini_parse_stream(next_line, &reading, take, &reading);
+    fclose(reading.stream);
+    /* inih goes on after a line it cannot read, so an earlier one is the first mistake. */
+    if (bad_line > 0 && (!reading.failed || bad_line < reading.failed_line)) {
+        reading.failed = false;
+        jl_host_card_fail_at(&reading, bad_line, "expected [section] or key = value");
+    }
+    if (!reading.failed && reading.bytes_left <= 0) {
+        FAIL(&reading, "the card is longer than %d bytes", MOST_FILE_BYTES);
+    }
+    if (!reading.failed && !*card->name) {
+        const char *slash = strrchr(path, '/');
+        snprintf(card->name, sizeof card->name, "%.31s", slash ? slash + 1 : path);
+        char *dot = strrchr(card->name, '.');
+        if (dot && dot != card->name) {
+            *dot = '\0';
+        }
+    }
+    return !reading.failed && check_whole(&reading);
+}
+
+struct name_search {
+    const char *name;
+    char path[1300];
+};
+
+static void match_name(void *context, const char *name, const char *path) {
+    struct name_search *search = context;
+    if (strcmp(name, search->name) == 0) {
+        snprintf(search->path, sizeof search->path, "%s", path);
+    }
+}
+
+bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint) {
+    struct stat info;
+    struct name_search search = {.name = path_or_name};
+    if (stat(path_or_name, &info) != 0 && !strchr(path_or_name, '/')) {
+        jl_share_cards("cards", match_name, &search);
+        if (!*search.path) {
+            return jl_complain(complaint,
+                               "no card %s: neither a file nor one of the cards that \"jadelamp "
+                               "catalog\" lists",
+                               path_or_name);
+        }
+    }
+    return jl_card_read(*search.path ? search.path : path_or_name, card, complaint);
+}

@@ -1,0 +1,47 @@
+/* A card while it is read: what the files that read keys share. */
+#ifndef JADELAMP_HOST_CARD_READING_H
+#define JADELAMP_HOST_CARD_READING_H
+
+#include <stdio.h>
+
+#include "../files/values.h"
+#include "jadelamp/host/card.h"
+
+/* Pixels as a card names them; which format that is depends on controller and bus. */
+enum pixels { PIXELS_USUAL, PIXELS_332, PIXELS_565, PIXELS_666 };
+
+struct reading {
+    const char *path;
+    FILE *stream;
+    int line;        /* of the text that inih got last */
+    long bytes_left; /* of what a card may have */
+    bool failed;
+    int failed_line;
+    struct jl_card *card;
+    struct jl_complaint *complaint;
+    enum pixels pixels;
+    const struct key *keys; /* all that a card may have */
+    size_t key_count;
+    uint64_t seen; /* bit per key */
+};
+
+/* A key, and what reads its value. */
+struct key {
+    const char *section;
+    const char *name;
+    bool (*read)(struct reading *reading, const char *key, const char *value);
+    int what;
+};
+
+/* Keeps the first mistake: later ones are often its consequences. Returns false. */
+__attribute__((format(printf, 3, 4))) bool jl_host_card_fail_at(struct reading *reading, int line,
+                                                                const char *format, ...);
+
+#define FAIL(reading, ...) jl_host_card_fail_at((reading), (reading)->line, __VA_ARGS__)
+
+bool jl_host_card_choice(struct reading *reading, const char *key, const char *value,
+                         const struct choice *choices, int *out);
+
+bool jl_host_card_seen(const struct reading *reading, const char *section, const char *name);
+
+#endif

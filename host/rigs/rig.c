@@ -1,0 +1,226 @@
+/* From a card to a running panel on a simulated board. */
+#include "jadelamp/host/rig.h"
+
+#include <stdlib.h>
+#include <string.h>
+
+#include "jadelamp/host/file.h"
+#include "jadelamp/host/png.h"
+#include "rig_cells.h"
+
+/* Fixed, so that two runs show the same noise. */
+#define NOISE_SEED 0x48455251u
+
+/* Pixels of the longer side of a photo whose scale nobody chose. */
+#define WHOLE_PHOTO 1024
+
+#define SETTLE_PS 200000000000u
+
+/* Of a transfer that is worth setting up DMA for. */
+#define LEAST_START_BYTES 64
+
+static struct jl_glass glass_of(const struct jl_card *card) {
+    return (struct jl_glass){
+        .width = card->width,
+        .height = card->height,
+        .column_offset = card->column_offset,
+        .row_offset = card->row_offset,
+        .kind = card->glass_kind,
+        .mirrored_x = (card->module & JL_MODULE_MIRROR_X) != 0,
+        .mirrored_y = (card->module & JL_MODULE_MIRROR_Y) != 0,
+        .rows_sequential = (card->module & JL_MODULE_ROWS_SEQUENTIAL) != 0,
+        .external_supply = (card->module & JL_MODULE_EXTERNAL_SUPPLY) != 0,
+        .bgr = (card->module & JL_MODULE_BGR) != 0,
+        .ips = (card->module & JL_MODULE_IPS) != 0,
+        .round = card->round,
+        .ram_width = card->ram_width,
+        .ram_height = card->ram_height,
+    };
+}
+
+static bool build_stream(struct jl_rig *rig) {
+    const struct jl_card *card = &rig->card;
+    if (card->bus == JL_BUS_6800_8) {
+        rig->sim.stream = jl_board_add_6800(rig->board, card->cycle_ns, card->overhead_ns);
+    } else if (jl_card_is_parallel(card)) {
+        rig->sim.stream = jl_board_add_8080(rig->board, card->cycle_ns, card->overhead_ns,
+                                            card->bus == JL_BUS_8080_16 ? 16 : 8);
+    } else {
+        rig->sim.stream =
+            jl_board_add_spi(rig->board, card->clock_hz, card->overhead_ns, card->spi_mode);
+    }
+    jl_device_three_wire(rig->device, card->bus == JL_BUS_SPI_3WIRE);
+    if (card->works_up_to) {
+        jl_device_tolerates(rig->device, 1000000000000u / card->works_up_to);
+    }
+    return rig->sim.stream && jl_stream_attach(rig->sim.stream, rig->device);
+}
+
+static bool build_board(struct jl_rig *rig) {
+    const struct jl_card *card = &rig->card;
+    struct jl_glass glass = glass_of(card);
+    rig->device = jl_board_add_device(rig->board, card->controller->emulator, card->name, &glass);
+    rig->sim = (struct jl_sim_port){.board = rig->board, .device = rig->device};
+    if (!rig->device) {
+        return false;
+    }
+    if (card->bus != JL_BUS_I2C) {
+        return build_stream(rig);
+    }
+    rig->sim.i2c = jl_board_add_i2c(rig->board, card->clock_hz, card->overhead_ns);
+    return rig->sim.i2c && jl_i2c_attach(rig->sim.i2c, rig->device, card->i2c_address);
+}
+
+static const struct jl_bus *bus_of(const struct jl_card *card) {
+    static const struct jl_bus *const buses[] = {
+        [JL_BUS_I2C] = &jl_bus_i2c,
+        [JL_BUS_SPI] = &jl_bus_spi,
+        [JL_BUS_SPI_3WIRE] = &jl_bus_spi_3wire,
+        [JL_BUS_8080_8] = &jl_bus_8080_8,
+        [JL_BUS_8080_16] = &jl_bus_8080_16,
+        [JL_BUS_6800_8] = &jl_bus_6800_8,
+        [JL_BUS_ST7920_SERIAL] = &jl_bus_st7920_serial,
+    };
+    bool paced = card->bus == JL_BUS_6800_8 && card->controller->driver->byte_us;
+    return paced ? &jl_bus_6800_8_paced : buses[card->bus];
+}
+
+/* The card may strap the RAM to another size, and may wait for a BUSY pin. */
+static struct jl_controller controller_of(const struct jl_card *card) {
+    struct jl_controller controller = *card->controller->driver;
+    if (card->ram_width) {
+        controller.ram_width = (int16_t)card->ram_width;
+        controller.ram_height = (int16_t)card->ram_height;
+    }
+    controller.rare_step = jl_rare_step;
+    return controller;
+}
+
+static struct jl_panel_config config_of(const struct jl_rig *rig) {
+    const struct jl_card *card = &rig->card;
+    return (struct jl_panel_config){
+        .controller = &rig->controller,
+        .bus = bus_of(card),
+        .format = card->format,
+        .width = (int16_t)card->width,
+        .height = (int16_t)card->height,
+        .column_offset = (int16_t)card->column_offset,
+        .row_offset = (int16_t)card->row_offset,
+        .i2c_address = card->i2c_address,
+        .module = card->module,
+        .turn = card->turn,
+        .contrast = card->contrast,
+        .inverted = card->inverted,
+        .wake_steps = card->has_wake ? card->wake_steps : NULL,
+        .wake_steps_bytes = card->wake_bytes,
+    };
+}
+
+static size_t frame_bytes(const struct jl_format *format, int16_t width, int16_t height) {
+    size_t rows = (size_t)1 << format->line_rows_log2;
+    size_t lines = ((size_t)height + rows - 1) / rows;
+    return format->planes * lines * (((size_t)width * rows * format->bits_per_pixel + 7) / 8);
+}
+
+static bool open_dots(struct jl_rig *rig, struct jl_complaint *complaint) {
+    const struct jl_card *card = &rig->card;
+    rig->controller = controller_of(card);
+    rig->config = config_of(rig);
+    bool on_side = (card->turn & 1) != 0;
+    int16_t width = (int16_t)(on_side ? card->height : card->width);
+    int16_t height = (int16_t)(on_side ? card->width : card->height);
+    size_t bytes = frame_bytes(card->format, width, height);
+    rig->pixels = malloc(bytes);
+    jl_status status = JL_OK;
+    bool built = rig->pixels && build_board(rig);
+    if (built) {
+        status = jl_frame_init(&rig->frame, card->format, width, height, rig->pixels, bytes);
+    }
+    if (built && status == JL_OK) {
+        jl_frame_track(&rig->frame, &rig->damage);
+        status = jl_panel_open(&rig->panel, &rig->config, &rig->port);
+    }
+    return (built && status == JL_OK) ||
+           jl_complain(complaint, "cannot build the board for %s: %s", card->name,
+                       built ? jl_status_text(status)
+                             : "the bus, the address or the glass does not fit the controller");
+}
+
+bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint) {
+    memset(rig, 0, sizeof *rig);
+    rig->card = *card;
+    rig->port = (struct jl_port){
+        .ops =
+            card->bus == JL_BUS_I2C || card->cells.bus ? &jl_sim_port_ops : &jl_sim_port_rich_ops,
+        .context = &rig->sim,
+        .most_body_bytes = card->most_body_bytes,
+        .least_start_bytes = LEAST_START_BYTES,
+        .work_memory = (uint8_t *)rig->work_memory,
+        .work_memory_bytes = sizeof rig->work_memory,
+        .clock_hz = card->cycle_ns ? 1000000000u / card->cycle_ns : card->clock_hz};
+    rig->board = jl_board_create(NOISE_SEED);
+    bool good =
+        rig->board
+            ? card->cells.bus ? jl_host_rig_open_cells(rig, complaint) : open_dots(rig, complaint)
+            : jl_complain(complaint, "out of memory for the board of %s", card->name);
+    if (!good) {
+        jl_rig_close(rig);
+    }
+    return good;
+}
+
+void jl_rig_close(struct jl_rig *rig) {
+    jl_board_destroy(rig->board);
+    free(rig->pixels);
+    rig->board = NULL;
+    rig->pixels = NULL;
+}
+
+double jl_rig_now_us(const struct jl_rig *rig) {
+    return (double)jl_board_now_ps(rig->board) / 1e6;
+}
+
+uint64_t jl_rig_bus_bytes(const struct jl_rig *rig) {
+    return rig->sim.i2c      ? jl_i2c_byte_count(rig->sim.i2c)
+           : rig->sim.stream ? jl_stream_byte_count(rig->sim.stream)
+                             : jl_cells_byte_count(rig->device);
+}
+
+static bool write_pair(struct jl_rig *rig, const struct jl_picture *glass, const char *directory,
+                       const char *base, int scale, struct jl_complaint *complaint) {
+    char path[1024];
+    struct jl_picture photo;
+    if (!jl_path_join(path, sizeof path, directory, base, "-glass.png", complaint) ||
+        !jl_png_write(path, glass, complaint) ||
+        !jl_path_join(path, sizeof path, directory, base, "-photo.png", complaint)) {
+        return false;
+    }
+    if (!jl_glass_photo(jl_device_glass(rig->device), glass, jl_device_brightness(rig->device),
+                        scale, &photo)) {
+        return jl_complain(complaint, "cannot make the photo at scale %d: expected 2 to 32", scale);
+    }
+    bool good = jl_png_write(path, &photo, complaint);
+    jl_picture_free(&photo);
+    return good;
+}
+
+bool jl_rig_photograph(struct jl_rig *rig, const char *directory, const char *base, int scale,
+                       struct jl_complaint *complaint) {
+    struct jl_picture glass;
+    const struct jl_glass *look = jl_device_glass(rig->device);
+    int longest = look->width > look->height ? look->width : look->height;
+    if (scale == 0) {
+        int fitting = WHOLE_PHOTO / longest;
+        scale = fitting < 2 ? 2 : fitting > 8 ? 8 : fitting;
+    }
+    jl_board_wait_ps(rig->board, SETTLE_PS);
+    if (!jl_directory_make(directory, complaint)) {
+        return false;
+    }
+    if (!jl_device_picture(rig->device, &glass)) {
+        return jl_complain(complaint, "out of memory for the picture of %s", rig->card.name);
+    }
+    bool good = write_pair(rig, &glass, directory, base, scale, complaint);
+    jl_picture_free(&glass);
+    return good;
+}

@@ -1,0 +1,698 @@
+/*
+ * The machine behind the emulated MIPI DCS parts (DCS 1.02 section 6; the parts' datasheets for
+ * times and limits). It takes whatever arrives: a command is a byte with D/C low, its
+ * arguments have D/C high.
+ *
+ * The usual module, seen from the front with address mode 00: column 0 at the left, page 0 on
+ * top, subpixels red, green, blue.
+ *
+ * Taken where the datasheets leave room:
+ *  - Pixels of 5-6-5 are shown with their top bits repeated, as the default colour tables do.
+ *  - Writing past the window goes on at its start.
+ *  - Scanning begins when sleep ends, with the lines of vertical blanking; TE is high then.
+ *  - A brightness of 51h counts while bit 5 of 53h switches its block on.
+ */
+#include "dcs.h"
+
+#include <string.h>
+
+#define MS_PS 1000000000u
+
+enum { MODE_BGR = 0x08 }; /* the others are about the memory */
+
+static struct dcs_chip *chip_of(struct jl_device *device) {
+    return device->state;
+}
+
+static size_t cell_count(const struct dcs_chip *chip) {
+    return (size_t)chip->width * (size_t)chip->height;
+}
+
+static uint32_t *seen_cells(struct dcs_chip *chip) {
+    return chip->cells + cell_count(chip);
+}
+
+static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass *glass) {
+    const struct dcs_part *part = emulated->facts;
+    int width = glass->ram_width ? glass->ram_width : part->ram_width;
+    int height = glass->ram_height ? glass->ram_height : part->ram_height;
+    return width <= part->ram_width && height <= part->ram_height && glass->width >= 1 &&
+           glass->height >= 1 && glass->column_offset >= 0 && glass->row_offset >= 0 &&
+           glass->column_offset + glass->width <= width &&
+           glass->row_offset + glass->height <= height;
+}
+
+/* What hardware and software reset have in common: the RAM stays as it is. */
+static void load_defaults(struct dcs_chip *chip) {
+    chip->address_mode = 0x00;
+    chip->pixel_format = 0x66;
+    chip->asleep = true;
+    chip->was_awake = false;
+    chip->on = chip->was_on = chip->inverted = chip->idle = chip->partial = false;
+    chip->scrolling = chip->te_on = false;
+    chip->column_start = chip->page_start = 0;
+    chip->column_end = chip->width - 1;
+    chip->page_end = chip->height - 1;
+    chip->partial_start = 0;
+    chip->partial_end = chip->height - 1;
+    chip->scroll_top = chip->scroll_start = 0;
+    chip->scroll_rows = chip->height;
+    chip->brightness = chip->light_control = 0;
+    chip->command_known = chip->writing = false;
+    chip->pixel_bytes = 0;
+    chip->unlocked = 0;
+    memset(chip->kept_count, 0, sizeof chip->kept_count);
+}
+
+static void power_on(struct jl_device *device) {
+    const struct dcs_part *part = device->part->facts;
+    struct dcs_chip *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    chip->width = glass->ram_width ? glass->ram_width : part->ram_width;
+    chip->height = glass->ram_height ? glass->ram_height : part->ram_height;
+    for (size_t i = 0; i < cell_count(chip); i++) {
+        uint8_t noise[3];
+        jl_sim_device_noise(device, noise, sizeof noise);
+        chip->cells[i] = (uint32_t)noise[0] << 16 | (uint32_t)noise[1] << 8 | noise[2];
+    }
+    memcpy(seen_cells(chip), chip->cells, cell_count(chip) * sizeof chip->cells[0]);
+    load_defaults(chip);
+}
+
+/* ---- scan-out ---- */
+
+static int page_of_line(const struct dcs_chip *chip, int line) {
+    int in_area = line - chip->scroll_top;
+    if (!chip->scrolling || in_area < 0 || in_area >= chip->scroll_rows) {
+        return line;
+    }
+    return chip->scroll_top + (chip->scroll_start - chip->scroll_top + in_area) % chip->scroll_rows;
+}
+
+static void scan_line(struct dcs_chip *chip, int line) {
+    size_t bytes = (size_t)chip->width * sizeof chip->cells[0];
+    memcpy(seen_cells(chip) + (size_t)line * (size_t)chip->width,
+           chip->cells + (size_t)page_of_line(chip, line) * (size_t)chip->width, bytes);
+}
+
+static uint64_t lines_a_frame(const struct dcs_chip *chip, const struct dcs_part *part) {
+    int lines = part->blank_lines(chip) + chip->height;
+    return (uint64_t)lines;
+}
+
+static uint64_t frame_ps(const struct dcs_chip *chip, const struct dcs_part *part) {
+    return part->line_ps(chip) * lines_a_frame(chip, part);
+}
+
+/* Lines that began up to a time, those of blanking included; each is read as it begins. */
+static uint64_t lines_until(const struct dcs_chip *chip, const struct dcs_part *part,
+                            uint64_t at_ps) {
+    return at_ps <= chip->scan_start_ps ? 0
+                                        : (at_ps - chip->scan_start_ps) / part->line_ps(chip) + 1;
+}
+
+/* Brings the glass up to now, before the RAM or a register changes. */
+static void scan(struct jl_device *device, const struct dcs_part *part) {
+    struct dcs_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    if (chip->asleep || chip->in_reset || now <= chip->scanned_ps) {
+        return;
+    }
+    uint64_t from = lines_until(chip, part, chip->scanned_ps);
+    uint64_t until = lines_until(chip, part, now);
+    uint64_t a_frame = lines_a_frame(chip, part);
+    if (until - from > a_frame) {
+        from = until - a_frame;
+    }
+    for (; from < until; from++) {
+        int line = (int)(from % a_frame) - part->blank_lines(chip);
+        if (line >= 0) {
+            scan_line(chip, line);
+        }
+    }
+    chip->scanned_ps = now;
+}
+
+static bool output(struct jl_device *device, enum jl_device_pin pin, uint64_t at_ps) {
+    (void)pin; /* TE is the only one */
+    const struct dcs_part *part = device->part->facts;
+    const struct dcs_chip *chip = chip_of(device);
+    if (!chip->te_on || chip->asleep || chip->in_reset || at_ps < chip->scan_start_ps) {
+        return false;
+    }
+    uint64_t in_frame = (at_ps - chip->scan_start_ps) % frame_ps(chip, part);
+    return in_frame < part->line_ps(chip) * (uint64_t)part->blank_lines(chip);
+}
+
+static uint64_t output_change(struct jl_device *device, enum jl_device_pin pin, uint64_t after_ps) {
+    (void)pin;
+    const struct dcs_part *part = device->part->facts;
+    const struct dcs_chip *chip = chip_of(device);
+    if (!chip->te_on || chip->asleep || chip->in_reset) {
+        return UINT64_MAX;
+    }
+    if (after_ps < chip->scan_start_ps) {
+        return chip->scan_start_ps;
+    }
+    uint64_t frame = frame_ps(chip, part);
+    uint64_t blank = part->line_ps(chip) * (uint64_t)part->blank_lines(chip);
+    uint64_t in_frame = (after_ps - chip->scan_start_ps) % frame;
+    return after_ps + (in_frame < blank ? blank - in_frame : frame - in_frame);
+}
+
+/* ---- commands ---- */
+
+struct standard_command {
+    uint8_t opcode;
+    uint8_t least, most;
+    const char *name;
+};
+
+static const struct standard_command standard[] = {
+    {0x00, 0, 0, "nop"},
+    {0x01, 0, 0, "soft_reset"},
+    {0x04, 0, 0, "read id"},
+    {0x09, 0, 0, "read status"},
+    {0x0A, 0, 0, "get_power_mode"},
+    {0x0B, 0, 0, "get_address_mode"},
+    {0x0C, 0, 0, "get_pixel_format"},
+    {0x0D, 0, 0, "get_display_mode"},
+    {0x0E, 0, 0, "get_signal_mode"},
+    {0x0F, 0, 0, "get_diagnostic_result"},
+    {0x10, 0, 0, "enter_sleep_mode"},
+    {0x11, 0, 0, "exit_sleep_mode"},
+    {0x12, 0, 0, "enter_partial_mode"},
+    {0x13, 0, 0, "enter_normal_mode"},
+    {0x20, 0, 0, "exit_invert_mode"},
+    {0x21, 0, 0, "enter_invert_mode"},
+    {0x26, 1, 1, "set_gamma_curve"},
+    {0x28, 0, 0, "set_display_off"},
+    {0x29, 0, 0, "set_display_on"},
+    {0x2A, 4, 4, "set_column_address"},
+    {0x2B, 4, 4, "set_page_address"},
+    {0x2C, 0, 0, "write_memory_start"},
+    {0x2D, 128, 128, "write_LUT"},
+    {0x2E, 0, 0, "read_memory_start"},
+    {0x30, 4, 4, "set_partial_rows"},
+    {0x33, 6, 6, "set_scroll_area"},
+    {0x34, 0, 0, "set_tear_off"},
+    {0x35, 0, 1, "set_tear_on"},
+    {0x36, 1, 1, "set_address_mode"},
+    {0x37, 2, 2, "set_scroll_start"},
+    {0x38, 0, 0, "exit_idle_mode"},
+    {0x39, 0, 0, "enter_idle_mode"},
+    {0x3A, 1, 1, "set_pixel_format"},
+    {0x3C, 0, 0, "write_memory_continue"},
+    {0x3E, 0, 0, "read_memory_continue"},
+    {0x44, 2, 2, "set_tear_scanline"},
+    {0x45, 0, 0, "get_scanline"},
+    {0x51, 1, 1, "brightness"},
+    {0x52, 0, 0, "read brightness"},
+    {0x53, 1, 1, "light control"},
+    {0x54, 0, 0, "read light control"},
+    {0x55, 1, 1, "adaptive brightness"},
+    {0x5E, 1, 1, "least brightness"},
+    {0xDA, 0, 0, "read id 1"},
+    {0xDB, 0, 0, "read id 2"},
+    {0xDC, 0, 0, "read id 3"},
+};
+
+static const struct standard_command *find_standard(const struct dcs_part *part, uint8_t opcode) {
+    for (size_t i = 0; i < sizeof part->lacks && part->lacks[i]; i++) {
+        if (part->lacks[i] == opcode) {
+            return NULL;
+        }
+    }
+    for (size_t i = 0; i < sizeof standard / sizeof standard[0]; i++) {
+        if (standard[i].opcode == opcode) {
+            return &standard[i];
+        }
+    }
+    return NULL;
+}
+
+static const struct dcs_vendor_command *find_vendor(const struct dcs_part *part, uint8_t opcode) {
+    for (const struct dcs_vendor_command *v = part->vendor; v->last; v++) {
+        if (opcode >= v->first && opcode <= v->last) {
+            return v;
+        }
+    }
+    return NULL;
+}
+
+static int argument16(const struct dcs_chip *chip, int at) {
+    return chip->arguments[at] << 8 | chip->arguments[at + 1];
+}
+
+static void set_range(struct jl_device *device, int limit, int *start, int *end) {
+    struct dcs_chip *chip = chip_of(device);
+    int first = argument16(chip, 0), last = argument16(chip, 2);
+    const char *name = chip->command == 0x2A ? "set_column_address" : "set_page_address";
+    if (last < first) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "%02X (%s) %d..%d: the end lies before the start, the range stays",
+                             chip->command, name, first, last);
+        return;
+    }
+    if (last >= limit) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "%02X (%s) %d..%d: the RAM ends at %d in this address mode; what lies "
+                             "outside is lost",
+                             chip->command, name, first, last, limit - 1);
+    }
+    *start = first;
+    *end = last;
+}
+
+static void set_scroll_area(struct jl_device *device) {
+    struct dcs_chip *chip = chip_of(device);
+    int top = argument16(chip, 0), rows = argument16(chip, 2), bottom = argument16(chip, 4);
+    if (top + rows + bottom != chip->height || rows < 1) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "33 (set_scroll_area) %d + %d + %d lines: expected a sum of %d, the area "
+            "stays",
+            top, rows, bottom, chip->height);
+        return;
+    }
+    chip->scroll_top = top;
+    chip->scroll_rows = rows;
+}
+
+static void set_scroll_start(struct jl_device *device) {
+    struct dcs_chip *chip = chip_of(device);
+    int start = argument16(chip, 0);
+    if (start < chip->scroll_top || start >= chip->scroll_top + chip->scroll_rows) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "37 (set_scroll_start) %d: expected a line of the scroll area, %d..%d",
+                             start, chip->scroll_top, chip->scroll_top + chip->scroll_rows - 1);
+        return;
+    }
+    chip->scroll_start = start;
+    chip->scrolling = true;
+}
+
+static void set_pixel_format(struct jl_device *device, const struct dcs_part *part) {
+    struct dcs_chip *chip = chip_of(device);
+    unsigned format = chip->arguments[0] & 7;
+    chip->pixel_format = chip->arguments[0];
+    if (format != 1 && format != 3 && format != 5 && format != 6) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "3A (set_pixel_format) %02X: expected 5 (16 bits) or 6 (18 bits) in the low "
+            "digit",
+            chip->arguments[0]);
+    } else if (jl_sim_dcs_format(device, part) != format) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "3A (set_pixel_format) %02X: no 16 bits a pixel on a serial bus, the "
+                             "controller takes three bytes a pixel",
+                             chip->arguments[0]);
+    }
+}
+
+/* The controller hears nothing for a while. */
+static void go_deaf(struct jl_device *device, int ms, const char *after) {
+    struct dcs_chip *chip = chip_of(device);
+    chip->deaf_until_ps = jl_board_now_ps(device->board) + (uint64_t)ms * MS_PS;
+    chip->deaf_after = after;
+    chip->deaf_reported = false;
+}
+
+static void toggle_sleep(struct jl_device *device, const struct dcs_part *part, bool asleep) {
+    struct dcs_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    if (asleep != chip->asleep && chip->toggled_ps &&
+        now - chip->toggled_ps < 120 * (uint64_t)MS_PS) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "%02X came %.1f ms after the sleep mode changed, 120 ms are needed",
+                             chip->command, (double)(now - chip->toggled_ps) / 1e9);
+    }
+    if (!asleep && now < chip->sleep_out_from_ps) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "11 (exit_sleep_mode) came %.1f ms too early: 120 ms after a reset",
+                             (double)(chip->sleep_out_from_ps - now) / 1e9);
+    }
+    if (asleep != chip->asleep) {
+        chip->asleep = asleep;
+        chip->was_awake = true;
+        chip->toggled_ps = now;
+        chip->scan_start_ps = chip->scanned_ps = now;
+        go_deaf(device, asleep ? 5 : part->command_wait_ms,
+                asleep ? "10 (enter_sleep_mode)" : "11 (exit_sleep_mode)");
+    }
+}
+
+static void soft_reset(struct jl_device *device, const struct dcs_part *part) {
+    struct dcs_chip *chip = chip_of(device);
+    load_defaults(chip);
+    chip->toggled_ps = 0;
+    chip->sleep_out_from_ps = jl_board_now_ps(device->board) + 120 * (uint64_t)MS_PS;
+    go_deaf(device, part->command_wait_ms, "01 (soft_reset)");
+}
+
+/* A command without arguments, or the last argument came. */
+static void run_command(struct jl_device *device, const struct dcs_part *part) {
+    struct dcs_chip *chip = chip_of(device);
+    scan(device, part);
+    jl_sim_dcs_read_begin(device);
+    switch (chip->command) {
+    case 0x01:
+        soft_reset(device, part);
+        break;
+    case 0x10:
+        toggle_sleep(device, part, true);
+        break;
+    case 0x11:
+        toggle_sleep(device, part, false);
+        break;
+    case 0x12:
+    case 0x13:
+        chip->partial = chip->command == 0x12;
+        chip->scrolling = false;
+        break;
+    case 0x20:
+    case 0x21:
+        chip->inverted = chip->command == 0x21;
+        break;
+    case 0x28:
+    case 0x29:
+        chip->on = chip->command == 0x29;
+        chip->was_on |= chip->on;
+        break;
+    case 0x2A:
+        set_range(device, jl_sim_dcs_column_limit(chip), &chip->column_start, &chip->column_end);
+        break;
+    case 0x2B:
+        set_range(device, jl_sim_dcs_page_limit(chip), &chip->page_start, &chip->page_end);
+        break;
+    case 0x2C:
+    case 0x2E:
+        chip->column = chip->column_start;
+        chip->page = chip->page_start;
+        chip->window_full = false;
+        chip->writing = chip->command == 0x2C;
+        break;
+    case 0x30:
+        chip->partial_start = argument16(chip, 0);
+        chip->partial_end = argument16(chip, 2);
+        break;
+    case 0x33:
+        set_scroll_area(device);
+        break;
+    case 0x34:
+    case 0x35:
+        chip->te_on = chip->command == 0x35;
+        break;
+    case 0x36:
+        chip->address_mode = chip->arguments[0];
+        break;
+    case 0x37:
+        set_scroll_start(device);
+        break;
+    case 0x38:
+    case 0x39:
+        chip->idle = chip->command == 0x39;
+        break;
+    case 0x3A:
+        set_pixel_format(device, part);
+        break;
+    case 0x3C:
+        chip->writing = true;
+        break;
+    case 0x51:
+        chip->brightness = chip->arguments[0];
+        break;
+    case 0x53:
+        chip->light_control = chip->arguments[0];
+        break;
+    default:
+        break;
+    }
+}
+
+/* What the last command still lacked when another one comes. */
+static void check_finished(struct jl_device *device) {
+    struct dcs_chip *chip = chip_of(device);
+    if (chip->command_known && chip->argument_count < chip->least_arguments) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "command %02X got %d argument(s), expected %d: it has no effect",
+                             chip->command, chip->argument_count, chip->least_arguments);
+    }
+    if (chip->writing && chip->pixel_bytes) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "the last pixel is cut: %d byte(s) of it are lost", chip->pixel_bytes);
+    }
+    chip->writing = false;
+    chip->pixel_bytes = 0;
+}
+
+static bool vendor_locked(struct jl_device *device, const struct dcs_part *part, uint8_t opcode) {
+    struct dcs_chip *chip = chip_of(device);
+    if (chip->unlocked < 2 && part->lock_after[0] &&
+        (opcode == part->lock_after[0] || opcode == part->lock_after[1])) {
+        chip->unlocked++;
+    }
+    return part->lock_after[0] && chip->unlocked < 2 && opcode != part->lock_after[0] &&
+           opcode != part->lock_after[1] && opcode != 0xEB;
+}
+
+static void take_command(struct jl_device *device, const struct dcs_part *part, uint8_t opcode) {
+    struct dcs_chip *chip = chip_of(device);
+    check_finished(device);
+    const struct standard_command *known = find_standard(part, opcode);
+    const struct dcs_vendor_command *vendor = find_vendor(part, opcode);
+    chip->command = opcode;
+    chip->argument_count = 0;
+    chip->command_known = known || vendor;
+    chip->command_ignored = false;
+    if (!chip->command_known) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
+        return;
+    }
+    if (known) {
+        chip->least_arguments = known->least;
+        chip->most_arguments = known->most;
+    } else {
+        chip->least_arguments = vendor->least;
+        chip->most_arguments = vendor->most;
+        if (vendor_locked(device, part, opcode)) {
+            jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                                 "vendor command %02X without FE and EF before it has no effect",
+                                 opcode);
+        }
+    }
+    if (chip->least_arguments == 0) {
+        run_command(device, part);
+    }
+}
+
+static void keep_vendor_argument(struct dcs_chip *chip) {
+    int at = chip->argument_count - 1;
+    if (chip->command >= 0xB0 && at < DCS_KEPT_ARGUMENTS) {
+        chip->kept[chip->command][at] = chip->arguments[at];
+        chip->kept_count[chip->command] = (uint8_t)(at + 1);
+    }
+}
+
+static void take_argument(struct jl_device *device, const struct dcs_part *part, uint8_t byte) {
+    struct dcs_chip *chip = chip_of(device);
+    if (!chip->command_known) {
+        if (!chip->first_byte_seen && !chip->no_command_reported) {
+            chip->no_command_reported = true;
+            jl_sim_device_report(
+                device, JL_SEVERITY_ERROR,
+                "data %02X before any command: is D/C wired and the right way round?", byte);
+        }
+        return;
+    }
+    if (chip->argument_count == chip->most_arguments) {
+        if (!chip->command_ignored) {
+            chip->command_ignored = true;
+            jl_sim_device_report(
+                device, JL_SEVERITY_ERROR,
+                "command %02X takes %d argument(s), more came: pixels need 2C or 3C "
+                "before them",
+                chip->command, chip->most_arguments);
+        }
+        return;
+    }
+    chip->arguments[chip->argument_count++] = byte;
+    keep_vendor_argument(chip);
+    if (chip->argument_count == chip->least_arguments) {
+        run_command(device, part);
+    }
+}
+
+/* ---- pins and buses ---- */
+
+static void reset(struct jl_device *device, bool low) {
+    const struct dcs_part *part = device->part->facts;
+    struct dcs_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    scan(device, part);
+    if (!low) {
+        if (now - chip->reset_edge_ps < 10000000) {
+            jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                                 "reset was low for %.1f us, at least 10 us are needed",
+                                 (double)(now - chip->reset_edge_ps) / 1e6);
+        }
+        go_deaf(device, 5, "reset");
+        chip->sleep_out_from_ps = now + 120 * (uint64_t)MS_PS;
+        chip->toggled_ps = 0;
+    }
+    chip->reset_edge_ps = now;
+    load_defaults(chip);
+    chip->in_reset = low;
+    chip->reset_reported = false;
+}
+
+/* False when the controller hears nothing now. */
+static bool listens(struct jl_device *device, uint8_t byte) {
+    struct dcs_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    if (chip->in_reset) {
+        if (!chip->reset_reported) {
+            chip->reset_reported = true;
+            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                                 "bytes arrive while the reset pin is low");
+        }
+        return false;
+    }
+    if (now < chip->deaf_until_ps) {
+        if (!chip->deaf_reported) {
+            chip->deaf_reported = true;
+            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                                 "%02X came %.2f ms too early after %s and is lost", byte,
+                                 (double)(chip->deaf_until_ps - now) / 1e9, chip->deaf_after);
+        }
+        return false;
+    }
+    return true;
+}
+
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+    const struct dcs_part *part = device->part->facts;
+    struct dcs_chip *chip = chip_of(device);
+    if (!count || !listens(device, bytes[0])) {
+        return;
+    }
+    scan(device, part);
+    if (data && chip->writing) {
+        jl_sim_dcs_take_pixels(device, part, bytes, count);
+        return;
+    }
+    for (size_t i = 0; i < count; i++) {
+        if (data) {
+            take_argument(device, part, bytes[i]);
+        } else {
+            take_command(device, part, bytes[i]);
+            chip->first_byte_seen = true;
+        }
+    }
+}
+
+static void write_words(struct jl_device *device, const uint16_t *words, size_t count, bool data) {
+    struct dcs_chip *chip = chip_of(device);
+    uint8_t halves[128];
+    while (count) {
+        size_t bytes = 0;
+        /* Pixels take all lines; opcodes and arguments D7..D0. */
+        bool pixels = data && chip->writing;
+        for (; count && bytes + 2 <= sizeof halves; count--, words++) {
+            if (pixels) {
+                halves[bytes++] = (uint8_t)(*words >> 8);
+            }
+            halves[bytes++] = (uint8_t)*words;
+        }
+        write(device, halves, bytes, data);
+    }
+}
+
+/* ---- the glass ---- */
+
+static uint32_t shown_color(const struct dcs_chip *chip, const struct jl_glass *glass,
+                            uint32_t color) {
+    if (chip->idle) { /* the top bit of each channel */
+        color = (color & 0x808080) / 0x80 * 0xFF;
+    }
+    if (chip->inverted != glass->ips) {
+        color ^= 0xFFFFFF;
+    }
+    if (((chip->address_mode & MODE_BGR) != 0) != glass->bgr) {
+        color = (color & 0xFF) << 16 | (color & 0xFF00) | color >> 16;
+    }
+    return color;
+}
+
+static void show_cells(const struct jl_device *device, const uint32_t *cells, bool scanned,
+                       struct jl_picture *picture) {
+    const struct dcs_chip *chip = device->state;
+    const struct jl_glass *glass = &device->glass;
+    for (int y = 0; y < glass->height; y++) {
+        int line = glass->row_offset + (glass->mirrored_y ? glass->height - 1 - y : y);
+        if (chip->partial && (line < chip->partial_start || line > chip->partial_end)) {
+            continue;
+        }
+        int page = scanned ? line : page_of_line(chip, line);
+        for (int x = 0; x < glass->width; x++) {
+            int column = glass->column_offset + (glass->mirrored_x ? glass->width - 1 - x : x);
+            uint32_t color = shown_color(
+                chip, glass, cells[(size_t)page * (size_t)chip->width + (size_t)column]);
+            uint8_t *at = jl_picture_at(picture, x, y);
+            at[0] = (uint8_t)(color >> 16);
+            at[1] = (uint8_t)(color >> 8);
+            at[2] = (uint8_t)color;
+        }
+    }
+}
+
+static void show(struct jl_device *device, struct jl_picture *picture) {
+    show_cells(device, chip_of(device)->cells, false, picture);
+}
+
+static void seen(struct jl_device *device, struct jl_picture *picture) {
+    scan(device, device->part->facts);
+    show_cells(device, seen_cells(chip_of(device)), true, picture);
+}
+
+static uint8_t brightness(struct jl_device *device) {
+    const struct dcs_chip *chip = chip_of(device);
+    if (!(chip->light_control & 0x20)) {
+        return 255;
+    }
+    return chip->light_control & 0x04 ? chip->brightness : 0;
+}
+
+static const char *why_dark(struct jl_device *device) {
+    const struct dcs_chip *chip = chip_of(device);
+    if (chip->in_reset) {
+        return "the controller is held in reset";
+    }
+    if (chip->asleep) {
+        return chip->was_awake ? "the controller sleeps: 11 (exit_sleep_mode) wakes it"
+                               : "the controller never left its sleep mode: send 11 "
+                                 "(exit_sleep_mode) and wait";
+    }
+    if (!chip->on) {
+        return chip->was_on ? "the display is switched off (28): 29 shows the RAM again"
+                            : "the display was never switched on: send 29 (set_display_on) at the "
+                              "end of the wake-up sequence";
+    }
+    return NULL;
+}
+
+const struct machine jl_sim_dcs_machine = {
+    .fits = fits,
+    .power_on = power_on,
+    .reset = reset,
+    .write = write,
+    .write_words = write_words,
+    .read = jl_sim_dcs_read,
+    .outputs = 1u << JL_DEVICE_TE,
+    .output = output,
+    .output_change = output_change,
+    .show = show,
+    .seen = seen,
+    .brightness = brightness,
+    .why_dark = why_dark,
+};

@@ -1,0 +1,168 @@
+/*
+ * The memory of the emulated MIPI DCS parts: where a column and a page lie in it, and pixels of
+ * every depth on their way in and out.
+ */
+#include "dcs.h"
+
+enum { MODE_MY = 0x80, MODE_MX = 0x40, MODE_MV = 0x20 };
+
+int jl_sim_dcs_column_limit(const struct dcs_chip *chip) {
+    return chip->address_mode & MODE_MV ? chip->height : chip->width;
+}
+
+int jl_sim_dcs_page_limit(const struct dcs_chip *chip) {
+    return chip->address_mode & MODE_MV ? chip->width : chip->height;
+}
+
+/* Where a column and a page lie in the RAM. */
+static size_t cell_of(const struct dcs_chip *chip, int column, int page) {
+    int x = chip->address_mode & MODE_MV ? page : column;
+    int y = chip->address_mode & MODE_MV ? column : page;
+    x = chip->address_mode & MODE_MX ? chip->width - 1 - x : x;
+    y = chip->address_mode & MODE_MY ? chip->height - 1 - y : y;
+    return (size_t)y * (size_t)chip->width + (size_t)x;
+}
+
+/* How far apart neighbours along a column range are. */
+static long column_step(const struct dcs_chip *chip) {
+    if (chip->address_mode & MODE_MV) {
+        return chip->address_mode & MODE_MY ? -chip->width : chip->width;
+    }
+    return chip->address_mode & MODE_MX ? -1 : 1;
+}
+
+/* To the next pixel of the window. */
+static void advance(struct dcs_chip *chip) {
+    if (chip->column++ == chip->column_end) {
+        chip->column = chip->column_start;
+        chip->window_full = chip->page == chip->page_end;
+        chip->page = chip->window_full ? chip->page_start : chip->page + 1;
+    }
+}
+
+static void put_pixel(struct jl_device *device, uint32_t color) {
+    struct dcs_chip *chip = device->state;
+    if (chip->window_full) {
+        chip->window_full = false;
+        if (!chip->wrapped_reported) {
+            chip->wrapped_reported = true;
+            jl_sim_device_report(device, JL_SEVERITY_NOTE,
+                                 "more pixels than the window holds: writing goes on at its start");
+        }
+    }
+    if (chip->column < jl_sim_dcs_column_limit(chip) && chip->page < jl_sim_dcs_page_limit(chip)) {
+        chip->cells[cell_of(chip, chip->column, chip->page)] = color;
+    }
+    advance(chip);
+}
+
+uint32_t jl_sim_dcs_next_pixel(struct jl_device *device) {
+    struct dcs_chip *chip = device->state;
+    bool inside =
+        chip->column < jl_sim_dcs_column_limit(chip) && chip->page < jl_sim_dcs_page_limit(chip);
+    uint32_t color = inside ? chip->cells[cell_of(chip, chip->column, chip->page)] : 0;
+    advance(chip);
+    return color;
+}
+
+static uint32_t from_565(unsigned high, unsigned low) {
+    unsigned v = high << 8 | low;
+    unsigned r = v >> 11, g = v >> 5 & 63, b = v & 31;
+    return (uint32_t)(r << 3 | r >> 2) << 16 | (uint32_t)(g << 2 | g >> 4) << 8 | (b << 3 | b >> 2);
+}
+
+static uint32_t from_666(const uint8_t *bytes) {
+    uint32_t color = 0;
+    for (int i = 0; i < 3; i++) {
+        unsigned v = bytes[i] >> 2;
+        color = color << 8 | (v << 2 | v >> 4);
+    }
+    return color;
+}
+
+static uint32_t from_444(unsigned r, unsigned g, unsigned b) {
+    return (r * 17) << 16 | (g * 17) << 8 | b * 17;
+}
+
+static uint32_t from_111(unsigned bits) {
+    return (bits & 4 ? 0xFF0000u : 0) | (bits & 2 ? 0xFF00u : 0) | (bits & 1 ? 0xFFu : 0);
+}
+
+/* Bytes that make whole pixels: 2 pixels in 3 bytes of 4-4-4, 2 in a byte of 1-1-1. */
+static int group_bytes(unsigned format) {
+    return format == 5 ? 2 : format == 1 ? 1 : 3;
+}
+
+static void put_group(struct jl_device *device, unsigned format, const uint8_t *b) {
+    switch (format) {
+    case 1:
+        put_pixel(device, from_111(b[0] >> 3));
+        put_pixel(device, from_111(b[0]));
+        break;
+    case 3:
+        put_pixel(device, from_444(b[0] >> 4, b[0] & 15, b[1] >> 4));
+        put_pixel(device, from_444(b[1] & 15, b[2] >> 4, b[2] & 15));
+        break;
+    case 5:
+        put_pixel(device, from_565(b[0], b[1]));
+        break;
+    default:
+        put_pixel(device, from_666(b));
+        break;
+    }
+}
+
+/* The pixel format in force: ili9488-like parts have no 16 bits on a serial bus. */
+unsigned jl_sim_dcs_format(const struct jl_device *device, const struct dcs_part *part) {
+    const struct dcs_chip *chip = device->state;
+    unsigned format = chip->pixel_format & 7;
+    return format == 5 && jl_sim_device_is_serial(device) && !part->serial_16_bits ? 6 : format;
+}
+
+/* As many 5-6-5 pixels as go into the present line of the window; most of all traffic. */
+static size_t put_run_565(struct dcs_chip *chip, const uint8_t *bytes, size_t count) {
+    int room = chip->column_end - chip->column + 1;
+    if (chip->column_end >= jl_sim_dcs_column_limit(chip) ||
+        chip->page >= jl_sim_dcs_page_limit(chip) || room < 1 || chip->window_full) {
+        return 0;
+    }
+    size_t pixels = count / 2;
+    pixels = pixels < (size_t)room - 1 ? pixels : (size_t)room - 1; /* not the one that wraps */
+    long step = column_step(chip);
+    uint32_t *cell = &chip->cells[cell_of(chip, chip->column, chip->page)];
+    for (size_t i = 0; i < pixels; i++, cell += step) {
+        *cell = from_565(bytes[2 * i], bytes[2 * i + 1]);
+    }
+    chip->column += (int)pixels;
+    return pixels * 2;
+}
+
+void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *part,
+                            const uint8_t *bytes, size_t count) {
+    struct dcs_chip *chip = device->state;
+    unsigned format = jl_sim_dcs_format(device, part);
+    int group = group_bytes(format);
+    if (chip->asleep && !chip->asleep_reported) {
+        chip->asleep_reported = true;
+        jl_sim_device_report(
+            device, JL_SEVERITY_WARNING,
+            "memory is written while the controller sleeps: nothing shows until 11 "
+            "(exit_sleep_mode) and 29 (set_display_on)");
+    }
+    while (count) {
+        if (format == 5 && chip->pixel_bytes == 0) {
+            size_t used = put_run_565(chip, bytes, count);
+            bytes += used;
+            count -= used;
+            if (!count) {
+                break;
+            }
+        }
+        chip->pixel[chip->pixel_bytes++] = *bytes++;
+        count--;
+        if (chip->pixel_bytes == group) {
+            chip->pixel_bytes = 0;
+            put_group(device, format, chip->pixel);
+        }
+    }
+}

@@ -1,0 +1,47 @@
+/*
+ * Emulated gc9a01: 240x240, 18 bits. Its vendor registers are unpublished: once FE and EF came they
+ * take any arguments and change nothing here. Serial write cycle 10 ns, parallel 66 ns as sources
+ * give.
+ */
+#include "dcs.h"
+
+/* Opcodes first..last, least and most arguments. */
+static const struct dcs_vendor_command vendor[] = {
+    {0x60, 0xD9, 0, 63},
+    {0xDD, 0xFF, 0, 63},
+    {0, 0, 0, 0},
+};
+
+/* 60 Hz: the usual setting; the register's formula is not emulated. */
+static uint64_t line_ps(const struct dcs_chip *chip) {
+    return 1000000000000u / 60 / (uint64_t)(chip->height + 20);
+}
+
+static int blank_lines(const struct dcs_chip *chip) {
+    (void)chip;
+    return 20;
+}
+
+static const struct dcs_part part = {
+    .ram_width = 240,
+    .ram_height = 240,
+    .vendor = vendor,
+    .lock_after = {0xFE, 0xEF},
+    .command_wait_ms = 5,
+    .serial_16_bits = true,
+    .id = {0x00, 0x9A, 0x01},
+    .line_ps = line_ps,
+    .blank_lines = blank_lines,
+};
+
+const struct jl_emulated_part jl_emulated_gc9a01 = {
+    .name = "gc9a01",
+    .machine = &jl_sim_dcs_machine,
+    .facts = &part,
+    .state_bytes = DCS_STATE_BYTES(240, 240),
+    .serial_cycle_ps = 10000,
+    .parallel_cycle_ps = 66000,
+    .serial_read_cycle_ps = 150000,
+    .parallel_read_cycle_ps = 160000,
+    .words = true,
+};

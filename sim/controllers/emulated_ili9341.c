@@ -1,0 +1,53 @@
+/*
+ * Emulated ili9341 (datasheet V1.11): 240x320, 18 bits. Serial write cycle 100 ns (section 18.3.4),
+ * parallel 66 ns (18.3.1). Frame rate by B1h: 615 kHz / (division * clocks a line * lines).
+ */
+#include "dcs.h"
+
+/* Opcodes first..last, least and most arguments. */
+static const struct dcs_vendor_command vendor[] = {
+    {0xB0, 0xB0, 1, 1},   {0xB1, 0xB1, 2, 2},   {0xB2, 0xB2, 2, 2},   {0xB3, 0xB3, 2, 2},
+    {0xB4, 0xB4, 1, 1},   {0xB5, 0xB5, 4, 4},   {0xB6, 0xB6, 3, 4},   {0xB7, 0xB7, 1, 1},
+    {0xB8, 0xBB, 1, 1},   {0xBC, 0xBC, 1, 1},   {0xBE, 0xBF, 1, 1},   {0xC0, 0xC1, 1, 1},
+    {0xC5, 0xC5, 2, 2},   {0xC7, 0xC7, 1, 1},   {0xCB, 0xCB, 5, 5},   {0xCF, 0xCF, 3, 3},
+    {0xD0, 0xD0, 3, 3},   {0xD1, 0xD1, 3, 3},   {0xD2, 0xD2, 0, 0},   {0xD3, 0xD3, 0, 0},
+    {0xE0, 0xE1, 15, 15}, {0xE2, 0xE2, 16, 16}, {0xE3, 0xE3, 64, 64}, {0xE8, 0xE9, 3, 3},
+    {0xEA, 0xEA, 2, 2},   {0xED, 0xED, 4, 4},   {0xEF, 0xEF, 3, 3},   {0xF2, 0xF2, 1, 1},
+    {0xF6, 0xF6, 3, 3},   {0xF7, 0xF7, 1, 1},   {0, 0, 0, 0},
+};
+
+static uint64_t line_ps(const struct dcs_chip *chip) {
+    bool set = chip->kept_count[0xB1] == 2;
+    uint64_t division = set ? 1u << (chip->kept[0xB1][0] & 3) : 1;
+    uint64_t clocks = set ? chip->kept[0xB1][1] & 0x1F : 0x1B;
+    return 1000000000000u / 615000 * division * (clocks < 16 ? 16 : clocks);
+}
+
+static int blank_lines(const struct dcs_chip *chip) {
+    (void)chip;
+    return 4;
+}
+
+static const struct dcs_part part = {
+    .ram_width = 240,
+    .ram_height = 320,
+    .vendor = vendor,
+    .command_wait_ms = 5,
+    .serial_16_bits = true,
+    .id = {0x00, 0x00, 0x00},
+    .vendor_id = {0x00, 0x93, 0x41},
+    .line_ps = line_ps,
+    .blank_lines = blank_lines,
+};
+
+const struct jl_emulated_part jl_emulated_ili9341 = {
+    .name = "ili9341",
+    .machine = &jl_sim_dcs_machine,
+    .facts = &part,
+    .state_bytes = DCS_STATE_BYTES(240, 320),
+    .serial_cycle_ps = 100000,
+    .parallel_cycle_ps = 66000,
+    .serial_read_cycle_ps = 150000,
+    .parallel_read_cycle_ps = 160000,
+    .words = true,
+};

@@ -1,0 +1,329 @@
+/*
+ * The emulated LCD controllers st7565, st7567 and uc1701: one machine (st7565 datasheet, command
+ * table and power supply circuits).
+ *
+ * The usual module, seen from the front: segment 0 at the left, common 0 at the bottom.
+ *
+ * Taken where the datasheets leave room:
+ *  - The ADC bit acts as the RAM is scanned: column c is on segment c, or on 131 - c.
+ *  - The column stops past 131 (the counter "does not go on to the next page").
+ *  - V0 = ratio * (1 - (63 - volume) / 162) * 2.1 V; the usual glass looks right at 9.3 V.
+ *  - Bias 1/7 needs about 15 % less for the same darkness: the usual glass is too dark with it.
+ *  - A power step that comes earlier than 1 ms after the last one is reported, since sheets ask
+ *    for up to 50.
+ */
+#include "lcd_pages.h"
+
+#include <string.h>
+
+#include "lcd_drive.h"
+
+enum { LINES = 64, RIGHT_MV = 9300, STEP_US = 1000, POWER_ALL = 7 };
+
+static struct lcd_pages *chip_of(struct jl_device *device) {
+    return device->state;
+}
+
+static const struct lcd_pages_part *part_of(const struct jl_device *device) {
+    return device->part->facts;
+}
+
+/* After reset: display off, normal directions, ratio 4, volume 32, all power off. */
+static void load_reset_values(struct lcd_pages *chip) {
+    struct lcd_pages fresh = {.ratio = 4, .volume = 32};
+    memcpy(fresh.ram, chip->ram, sizeof fresh.ram);
+    *chip = fresh;
+}
+
+static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
+    (void)part;
+    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
+           glass->column_offset + glass->width <= LCD_SEGMENTS && glass->height <= LINES;
+}
+
+static void power_on(struct jl_device *device) {
+    struct lcd_pages *chip = chip_of(device);
+    jl_sim_device_noise(device, &chip->ram[0][0], sizeof chip->ram);
+    load_reset_values(chip);
+}
+
+static int drive_mv(const struct lcd_pages *chip) {
+    /* (1 + Rb/Ra) * 100 of the codes 0..7. */
+    static const int ratios[8] = {300, 350, 400, 450, 500, 550, 600, 640};
+    int vev = 2100 * (162 - (63 - chip->volume)) / 162;
+    int v0 = ratios[chip->ratio] * vev / 100;
+    return chip->bias_1_7 ? v0 * 115 / 100 : v0;
+}
+
+static void take_data(struct jl_device *device, uint8_t byte) {
+    struct lcd_pages *chip = chip_of(device);
+    if (chip->argument_due) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "data 0x%02X arrived while command 0x%02X still waits for its argument", byte,
+            chip->command);
+    }
+    if (chip->column >= LCD_SEGMENTS) {
+        if (!chip->past_reported) {
+            chip->past_reported = true;
+            jl_sim_device_report(
+                device, JL_SEVERITY_ERROR,
+                "data past the last column, 131, are lost: set a page (B0..B7) and a "
+                "column (10, 00) before each line");
+        }
+        return;
+    }
+    chip->ram[chip->page][chip->column++] = byte;
+}
+
+static void set_power(struct jl_device *device, uint8_t power) {
+    struct lcd_pages *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    uint64_t since_us = (now - chip->power_changed_ps) / 1000000;
+    if (chip->power && power != chip->power && since_us < STEP_US) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_WARNING,
+            "power step 0x%02X came %llu us after the one before: the sheet's flow "
+            "waits up to 50 ms between 2C, 2E and 2F",
+            0x28 | power, (unsigned long long)since_us);
+    }
+    chip->power = power;
+    chip->power_changed_ps = now;
+}
+
+static const struct lcd_pages_command common[] = {
+    {0x00, 0x0F, 0, "column, low nibble"},
+    {0x10, 0x1F, 0, "column, high nibble"},
+    {0x20, 0x27, 0, "resistor ratio"},
+    {0x28, 0x2F, 0, "power"},
+    {0x40, 0x7F, 0, "start line"},
+    {0x81, 0x81, 1, "electronic volume"},
+    {0xA0, 0xA1, 0, "segment direction"},
+    {0xA2, 0xA3, 0, "bias"},
+    {0xA4, 0xA5, 0, "all points on"},
+    {0xA6, 0xA7, 0, "inverse"},
+    {0xAE, 0xAF, 0, "display off or on"},
+    {0xB0, 0xB8, 0, "page"},
+    {0xC0, 0xCF, 0, "common direction"},
+    {0xE0, 0xE0, 0, "read-modify-write"},
+    {0xE2, 0xE2, 0, "reset"},
+    {0xE3, 0xE3, 0, "no operation"},
+    {0xEE, 0xEE, 0, "read-modify-write end"},
+    {0xF8, 0xF8, 1, "booster ratio"},
+    {0, 0, 0, NULL},
+};
+
+static const struct lcd_pages_command *find(const struct lcd_pages_command *list, uint8_t opcode) {
+    for (; list->name; list++) {
+        if (opcode >= list->first && opcode <= list->last) {
+            return list;
+        }
+    }
+    return NULL;
+}
+
+static void run_argument(struct jl_device *device, uint8_t byte) {
+    struct lcd_pages *chip = chip_of(device);
+    if (chip->command == 0x81) {
+        if (byte > 63) {
+            jl_sim_device_report(
+                device, JL_SEVERITY_ERROR,
+                "command 0x81 (electronic volume): argument 0x%02X, expected 00..3F", byte);
+        }
+        chip->volume = byte & 63;
+    }
+}
+
+static void soft_reset(struct jl_device *device) {
+    struct lcd_pages *chip = chip_of(device);
+    load_reset_values(chip);
+    chip->deaf_until_ps =
+        jl_board_now_ps(device->board) + (uint64_t)part_of(device)->soft_reset_us * 1000000;
+}
+
+static void run_plain(struct jl_device *device, uint8_t opcode) {
+    struct lcd_pages *chip = chip_of(device);
+    switch (opcode >> 4) {
+    case 0x0:
+        chip->column = (uint8_t)((chip->column & 0xF0) | (opcode & 0x0F));
+        return;
+    case 0x1:
+        chip->column = (uint8_t)((chip->column & 0x0F) | (opcode & 0x0F) << 4);
+        return;
+    case 0x2:
+        if (opcode & 8) {
+            set_power(device, opcode & 7);
+        } else {
+            chip->ratio = opcode & 7;
+        }
+        return;
+    case 0x4:
+    case 0x5:
+    case 0x6:
+    case 0x7:
+        chip->start_line = opcode & 63;
+        return;
+    case 0xB:
+        chip->page = opcode & 0x0F;
+        return;
+    case 0xC:
+        chip->commons_reversed = (opcode & 8) != 0;
+        return;
+    default:
+        break;
+    }
+    bool set = opcode & 1;
+    switch (opcode) {
+    case 0xA0:
+    case 0xA1:
+        chip->segments_reversed = set;
+        break;
+    case 0xA2:
+    case 0xA3:
+        chip->bias_1_7 = set;
+        break;
+    case 0xA4:
+    case 0xA5:
+        chip->all_on = set;
+        break;
+    case 0xA6:
+    case 0xA7:
+        chip->inverted = set;
+        break;
+    case 0xAE:
+    case 0xAF:
+        chip->on = set;
+        chip->was_on |= set;
+        break;
+    case 0xE0:
+        chip->read_modify_write = true;
+        chip->column_before = chip->column;
+        break;
+    case 0xE2:
+        soft_reset(device);
+        break;
+    case 0xEE:
+        chip->column = chip->read_modify_write ? chip->column_before : chip->column;
+        chip->read_modify_write = false;
+        break;
+    default: /* no operation */
+        break;
+    }
+}
+
+static void take_command(struct jl_device *device, uint8_t byte) {
+    struct lcd_pages *chip = chip_of(device);
+    if (chip->argument_due) {
+        chip->argument_due = false;
+        run_argument(device, byte);
+        return;
+    }
+    const struct lcd_pages_command *info = find(common, byte);
+    info = info ? info : find(part_of(device)->commands, byte);
+    if (!info) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command 0x%02X", byte);
+        return;
+    }
+    chip->command = byte;
+    chip->argument_due = info->arguments != 0;
+    if (!info->arguments) {
+        run_plain(device, byte);
+    }
+}
+
+static void reset(struct jl_device *device, bool low) {
+    struct lcd_pages *chip = chip_of(device);
+    const struct lcd_pages_part *part = part_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    uint64_t low_ps = now - chip->reset_edge_ps;
+    if (!low && low_ps < (uint64_t)part->reset_us * 1000000) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "reset was low for %.1f us, at least %d us are needed",
+                             (double)low_ps / 1e6, part->reset_us);
+    }
+    load_reset_values(chip);
+    chip->reset_edge_ps = now;
+    chip->in_reset = low;
+    chip->deaf_until_ps = low ? 0 : now + (uint64_t)part->recovery_us * 1000000;
+}
+
+static bool listens(struct jl_device *device) {
+    struct lcd_pages *chip = chip_of(device);
+    if (chip->in_reset && !chip->reset_reported) {
+        chip->reset_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, "bytes arrive while the reset pin is low");
+    }
+    bool deaf = jl_board_now_ps(device->board) < chip->deaf_until_ps;
+    if (deaf && !chip->recovery_reported) {
+        chip->recovery_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "bytes arrive while the controller still resets: they are lost");
+    }
+    return !chip->in_reset && !deaf;
+}
+
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+    for (size_t i = 0; i < count; i++) {
+        if (!listens(device)) {
+            return;
+        }
+        if (data) {
+            take_data(device, bytes[i]);
+        } else {
+            take_command(device, bytes[i]);
+        }
+    }
+}
+
+static void show(struct jl_device *device, struct jl_picture *picture) {
+    const struct lcd_pages *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    bool all = chip->all_on || lcd_drive_of(drive_mv(chip), RIGHT_MV) == LCD_TOO_HIGH;
+    for (int y = 0; y < glass->height; y++) {
+        int common_output = glass->mirrored_y ? y : LINES - 1 - y;
+        int row = chip->commons_reversed ? LINES - 1 - common_output : common_output;
+        int line = (row + chip->start_line) % LINES;
+        for (int x = 0; x < glass->width; x++) {
+            int segment = glass->column_offset + (glass->mirrored_x ? glass->width - 1 - x : x);
+            int column = chip->segments_reversed ? LCD_SEGMENTS - 1 - segment : segment;
+            bool bit = chip->ram[line / 8][column] >> (line % 8) & 1;
+            if (all || bit != chip->inverted) {
+                memset(jl_picture_at(picture, x, y), 255, 3);
+            }
+        }
+    }
+}
+
+static uint8_t brightness(struct jl_device *device) {
+    return lcd_darkness(drive_mv(chip_of(device)), RIGHT_MV);
+}
+
+static const char *why_dark(struct jl_device *device) {
+    const struct lcd_pages *chip = chip_of(device);
+    if (chip->in_reset) {
+        return "the controller is held in reset";
+    }
+    if (!chip->on) {
+        return chip->was_on ? "the display sleeps (AE): AF shows the RAM again"
+                            : "the display was never switched on: send AF at the end of the "
+                              "wake-up sequence";
+    }
+    if (chip->power != POWER_ALL && !device->glass.external_supply) {
+        return "booster, regulator and follower are not all on: send 2C, 2E, 2F with waits";
+    }
+    if (lcd_drive_of(drive_mv(chip), RIGHT_MV) == LCD_TOO_LOW) {
+        return "the panel voltage V0 is too low for the glass: raise the electronic volume (81) "
+               "or the resistor ratio (20..27)";
+    }
+    return NULL;
+}
+
+const struct machine jl_sim_lcd_pages_machine = {
+    .fits = fits,
+    .power_on = power_on,
+    .reset = reset,
+    .write = write,
+    .show = show,
+    .brightness = brightness,
+    .why_dark = why_dark,
+};

@@ -1,0 +1,35 @@
+/* Emulated sh1106: 132 columns by pages only, and a DC-DC converter. */
+#include "mono_oled.h"
+
+static const struct mono_oled_command commands[] = {
+    MONO_OLED_COMMON_COMMANDS,
+    {0x30, 0x33, 0, "converter voltage"},
+    {0xAD, 0xAD, 1, "DC-DC converter"},
+    {0xE0, 0xE0, 0, "read-modify-write"},
+    {0xEE, 0xEE, 0, "read-modify-write end"},
+    {0, 0, 0, NULL},
+};
+
+static const struct mono_oled_part part = {
+    .segments = 132,
+    .commands = commands,
+    .no_effect = "\x30\x31\x32\x33",
+    .supply = MONO_OLED_CONVERTER,
+    .column_stops = true,
+    .fine_deselect = true,
+    .pump_after_reset = true,
+    .contrast_after_reset = 0x80,
+    .clock_after_reset = 0x50,
+    .reset_us = 10,
+    .recovery_us = 2,
+};
+
+const struct jl_emulated_part jl_emulated_sh1106 = {
+    .name = "sh1106",
+    .machine = &jl_sim_mono_oled_machine,
+    .facts = &part,
+    .state_bytes = sizeof(struct mono_oled),
+    .serial_cycle_ps = 250000,
+    .parallel_cycle_ps = 300000,
+    .i2c_cycle_ps = 2500000,
+};

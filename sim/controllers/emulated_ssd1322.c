@@ -1,0 +1,66 @@
+/*
+ * Emulated ssd1322 (datasheet rev 1.2): 480x128, 4 bits; a column address is two bytes of four
+ * pixels. Segment 0 at the left on the usual module. Bit 1 of A0h mirrors the column addresses,
+ * groups staying as they are; bit 2 set puts the first high nibble at the lowest segment of its
+ * group, cleared it turns the group around. Serial cycle 100 ns, parallel 300 ns.
+ */
+#include "ssd_oled.h"
+
+/* Opcodes first..last and their arguments: the command table. */
+static const struct oled_command commands[] = {
+    {0x00, 0x01, 0}, {0x15, 0x15, 2}, {0x5C, 0x5C, 0}, {0x5D, 0x5D, 0},  {0x75, 0x75, 2},
+    {0xA0, 0xA0, 2}, {0xA1, 0xA1, 1}, {0xA2, 0xA2, 1}, {0xA4, 0xA7, 0},  {0xA8, 0xA8, 2},
+    {0xA9, 0xA9, 0}, {0xAB, 0xAB, 1}, {0xAE, 0xAF, 0}, {0xB1, 0xB1, 1},  {0xB3, 0xB3, 1},
+    {0xB4, 0xB4, 2}, {0xB5, 0xB5, 1}, {0xB6, 0xB6, 1}, {0xB8, 0xB8, 15}, {0xB9, 0xB9, 0},
+    {0xBB, 0xBB, 1}, {0xBE, 0xBE, 1}, {0xC1, 0xC1, 1}, {0xC7, 0xC7, 1},  {0xCA, 0xCA, 1},
+    {0xD1, 0xD1, 2}, {0xE3, 0xE3, 0}, {0xFD, 0xFD, 1}, {0, 0, 0},
+};
+
+static int unit_bytes(const struct oled_chip *chip) {
+    (void)chip;
+    return 2;
+}
+
+static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
+    const uint8_t *b = chip->unit;
+    const uint32_t pixels[4] = {b[0] >> 4, b[0] & 15, b[1] >> 4, b[1] & 15};
+    int group = chip->remap & 0x02 ? 119 - column : column;
+    for (int i = 0; i < 4; i++) {
+        row[4 * group + i] = pixels[chip->remap & 0x04 ? i : 3 - i] * 0x111111;
+    }
+}
+
+static uint8_t brightness_of(const struct oled_chip *chip) {
+    return (uint8_t)(chip->contrast[0] * chip->master / 15);
+}
+
+static const struct oled_part part = {
+    .ram_width = 480,
+    .ram_height = 128,
+    .commands = commands,
+    .unit_pixels = 4,
+    .no_effect = "",
+    .arguments_as_data = true,
+    .needs_write_opcode = true,
+    .segment0_right = false,
+    .split = false,
+    .multiplex_opcode = 0xCA,
+    .split_bit = 0x20,
+    .vertical_bit = 0x01,
+    .normal_opcode = 0xA6,
+    .all_off_opcode = 0xA4,
+    .reset_us = 100,
+    .light_ms = 200,
+    .unit_bytes = unit_bytes,
+    .put_unit = put_unit,
+    .brightness = brightness_of,
+};
+
+const struct jl_emulated_part jl_emulated_ssd1322 = {
+    .name = "ssd1322",
+    .machine = &jl_sim_oled_machine,
+    .facts = &part,
+    .state_bytes = OLED_STATE_BYTES(480, 128),
+    .serial_cycle_ps = 100000,
+    .parallel_cycle_ps = 300000,
+};

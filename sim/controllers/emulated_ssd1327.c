@@ -1,0 +1,65 @@
+/*
+ * Emulated ssd1327 (datasheet rev 1.1): 128x128, 4 bits; a column address is a byte of two pixels.
+ * Segment 0 at the right on the usual module. Bit 0 of A0h mirrors the column addresses, pairs
+ * staying as they are; bit 1 exchanges the nibbles of a pair: without it the low nibble goes to
+ * the even segment. Serial cycle 100 ns, parallel 300 ns, I2C 2.5 us.
+ */
+#include "ssd_oled.h"
+
+/* Opcodes first..last and their arguments: the command table. */
+static const struct oled_command commands[] = {
+    {0x15, 0x15, 2}, {0x75, 0x75, 2},  {0x26, 0x27, 6}, {0x2E, 0x2F, 0}, {0x81, 0x81, 1},
+    {0xA0, 0xA0, 1}, {0xA1, 0xA1, 1},  {0xA2, 0xA2, 1}, {0xA4, 0xA7, 0}, {0xA8, 0xA8, 1},
+    {0xAB, 0xAB, 1}, {0xAE, 0xAF, 0},  {0xB1, 0xB1, 1}, {0xB2, 0xB2, 0}, {0xB3, 0xB3, 1},
+    {0xB6, 0xB6, 1}, {0xB8, 0xB8, 15}, {0xB9, 0xB9, 0}, {0xBB, 0xBB, 0}, {0xBC, 0xBC, 1},
+    {0xBE, 0xBE, 1}, {0xD5, 0xD5, 1},  {0xE3, 0xE3, 0}, {0xFD, 0xFD, 1}, {0, 0, 0},
+};
+
+static int unit_bytes(const struct oled_chip *chip) {
+    (void)chip;
+    return 1;
+}
+
+static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
+    uint32_t high = chip->unit[0] >> 4, low = chip->unit[0] & 15;
+    bool exchanged = (chip->remap & 0x02) != 0;
+    int pair = chip->remap & 0x01 ? 63 - column : column;
+    row[2 * pair] = (exchanged ? high : low) * 0x111111;
+    row[2 * pair + 1] = (exchanged ? low : high) * 0x111111;
+}
+
+static uint8_t brightness_of(const struct oled_chip *chip) {
+    return chip->contrast[0];
+}
+
+static const struct oled_part part = {
+    .ram_width = 128,
+    .ram_height = 128,
+    .commands = commands,
+    .unit_pixels = 2,
+    .no_effect = "\x2F",
+    .arguments_as_data = false,
+    .needs_write_opcode = false,
+    .segment0_right = true,
+    .split = true,
+    .multiplex_opcode = 0xA8,
+    .split_bit = 0x40,
+    .vertical_bit = 0x04,
+    .normal_opcode = 0xA4,
+    .all_off_opcode = 0xA6,
+    .reset_us = 100,
+    .light_ms = 200,
+    .unit_bytes = unit_bytes,
+    .put_unit = put_unit,
+    .brightness = brightness_of,
+};
+
+const struct jl_emulated_part jl_emulated_ssd1327 = {
+    .name = "ssd1327",
+    .machine = &jl_sim_oled_machine,
+    .facts = &part,
+    .state_bytes = OLED_STATE_BYTES(128, 128),
+    .serial_cycle_ps = 100000,
+    .parallel_cycle_ps = 300000,
+    .i2c_cycle_ps = 2500000,
+};

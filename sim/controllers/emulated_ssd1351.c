@@ -1,0 +1,81 @@
+/*
+ * Emulated ssd1351 (datasheet rev 1.5): 128x128, 18 bits. Segment 0 at the left on the usual
+ * module, and its three subpixels A, B, C are red, green, blue; the first bits of a pixel are
+ * called C and go to A only when bit 2 of A0h exchanges them. Serial cycle 50 ns, parallel 300 ns.
+ *
+ * Colour depth, bits 7 and 6 of A0h: 00 and 01 are 65 536 colours, 10 and 11 are 262 144 (table
+ * 8-1); there is no 256-colour mode.
+ */
+#include "ssd_oled.h"
+
+/* Opcodes first..last and their arguments: the command table. */
+static const struct oled_command commands[] = {
+    {0x15, 0x15, 2},  {0x5C, 0x5C, 0}, {0x5D, 0x5D, 0}, {0x75, 0x75, 2}, {0x96, 0x96, 5},
+    {0x9E, 0x9F, 0},  {0xA0, 0xA0, 1}, {0xA1, 0xA1, 1}, {0xA2, 0xA2, 1}, {0xA4, 0xA7, 0},
+    {0xAB, 0xAB, 1},  {0xAD, 0xAD, 0}, {0xAE, 0xAF, 0}, {0xB0, 0xB0, 0}, {0xB1, 0xB1, 1},
+    {0xB2, 0xB2, 3},  {0xB3, 0xB3, 1}, {0xB4, 0xB4, 3}, {0xB5, 0xB5, 1}, {0xB6, 0xB6, 1},
+    {0xB8, 0xB8, 63}, {0xB9, 0xB9, 0}, {0xBB, 0xBB, 1}, {0xBE, 0xBE, 1}, {0xC1, 0xC1, 3},
+    {0xC7, 0xC7, 1},  {0xCA, 0xCA, 1}, {0xD1, 0xD1, 0}, {0xE3, 0xE3, 0}, {0xFD, 0xFD, 1},
+    {0, 0, 0},
+};
+
+static int unit_bytes(const struct oled_chip *chip) {
+    return chip->remap & 0x80 ? 3 : 2;
+}
+
+static uint32_t widen(unsigned value, unsigned bits) {
+    return bits == 5 ? value << 3 | value >> 2 : value << 2 | value >> 4;
+}
+
+static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
+    const uint8_t *b = chip->unit;
+    unsigned v = (unsigned)b[0] << 8 | b[1];
+    uint32_t c = widen(v >> 11, 5), mid = widen(v >> 5 & 63, 6), a = widen(v & 31, 5);
+    if (unit_bytes(chip) == 3) { /* six bits each, on the right */
+        c = widen(b[0] & 63, 6);
+        mid = widen(b[1] & 63, 6);
+        a = widen(b[2] & 63, 6);
+    }
+    bool exchanged = (chip->remap & 0x04) != 0;
+    uint32_t red = exchanged ? c : a, blue = exchanged ? a : c;
+    row[chip->remap & 0x02 ? 127 - column : column] = red << 16 | mid << 8 | blue;
+}
+
+static uint8_t brightness_of(const struct oled_chip *chip) {
+    return (uint8_t)(chip->contrast[0] * chip->master / 15);
+}
+
+static const struct oled_part part = {
+    .ram_width = 128,
+    .ram_height = 128,
+    .commands = commands,
+    .unit_pixels = 1,
+    .no_effect = "\x96\x9F",
+    .arguments_as_data = true,
+    .needs_write_opcode = true,
+    .segment0_right = false,
+    .split = true,
+    .multiplex_opcode = 0xCA,
+    .split_bit = 0x20,
+    .vertical_bit = 0x01,
+    .normal_opcode = 0xA6,
+    .all_off_opcode = 0xA4,
+    .offset_after_reset = 0x60,
+    .remap_after_reset = 0x40,
+    .reset_us = 2,
+    .light_ms = 200,
+    .locked_opcodes = {0xA2, 0xB1, 0xB3, 0xBB, 0xBE, 0xC1},
+    .unit_bytes = unit_bytes,
+    .put_unit = put_unit,
+    .brightness = brightness_of,
+};
+
+const struct jl_emulated_part jl_emulated_ssd1351 = {
+    .name = "ssd1351",
+    .machine = &jl_sim_oled_machine,
+    .facts = &part,
+    .state_bytes = OLED_STATE_BYTES(128, 128),
+    .serial_cycle_ps = 50000,
+    .parallel_cycle_ps = 300000,
+    .words = true,
+};

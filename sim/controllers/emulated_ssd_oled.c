@@ -1,0 +1,469 @@
+/*
+ * The machine behind the emulated grey and colour OLED parts. RAM is kept by row and segment;
+ * the picture comes about as on the silicon: RAM, scan, COM outputs, bonding of the glass.
+ *
+ * The usual module, seen from the front: common 0 at the bottom, segment 0 at the side the
+ * part's own file says, the panel voltage from outside.
+ *
+ * Taken where the datasheets leave room:
+ *  - A column remap acts as pixels are written, as on the monochrome parts of the family.
+ *  - Writing past the window goes on at its start.
+ *  - Drawing commands and scrolls are taken with their arguments and change nothing.
+ */
+#include "ssd_oled.h"
+
+#include <string.h>
+
+static struct oled_chip *chip_of(struct jl_device *device) {
+    return device->state;
+}
+
+static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass *glass) {
+    const struct oled_part *part = emulated->facts;
+    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
+           glass->row_offset == 0 && glass->column_offset + glass->width <= part->ram_width &&
+           glass->height <= part->ram_height && !glass->ram_width && !glass->ram_height;
+}
+
+static void load_defaults(struct oled_chip *chip, const struct oled_part *part) {
+    uint64_t edge = chip->reset_edge_ps;
+    memset(chip, 0, sizeof *chip); /* the cells behind it stay */
+    chip->reset_edge_ps = edge;
+    chip->remap = part->remap_after_reset;
+    chip->offset = part->offset_after_reset;
+    chip->multiplex = (uint8_t)(part->ram_height - 1);
+    chip->column_end = part->ram_width / part->unit_pixels - 1;
+    chip->row_end = part->ram_height - 1;
+    chip->mode = part->normal_opcode;
+    memset(chip->contrast, 0x7F, sizeof chip->contrast);
+    chip->master = 0x0F;
+}
+
+static void power_on(struct jl_device *device) {
+    const struct oled_part *part = device->part->facts;
+    struct oled_chip *chip = chip_of(device);
+    size_t units = (size_t)part->ram_height * (size_t)(part->ram_width / part->unit_pixels);
+    load_defaults(chip, part);
+    for (size_t i = 0; i < units; i++) {
+        size_t in_row = (size_t)(part->ram_width / part->unit_pixels);
+        jl_sim_device_noise(device, chip->unit, sizeof chip->unit);
+        part->put_unit(chip, chip->cells + i / in_row * (size_t)part->ram_width, (int)(i % in_row));
+    }
+}
+
+/* ---- memory ---- */
+
+static void step(int *at, int start, int end, bool *around) {
+    *around = *at == end;
+    *at = *around ? start : *at + 1;
+}
+
+static void advance(struct oled_chip *chip, const struct oled_part *part) {
+    bool around;
+    if (chip->remap & part->vertical_bit) {
+        step(&chip->row, chip->row_start, chip->row_end, &around);
+        if (around) {
+            step(&chip->column, chip->column_start, chip->column_end, &chip->window_full);
+        }
+    } else {
+        step(&chip->column, chip->column_start, chip->column_end, &around);
+        if (around) {
+            step(&chip->row, chip->row_start, chip->row_end, &chip->window_full);
+        }
+    }
+}
+
+static void take_pixel_byte(struct jl_device *device, const struct oled_part *part, uint8_t byte) {
+    struct oled_chip *chip = chip_of(device);
+    chip->unit[chip->unit_filled++] = byte;
+    if (chip->unit_filled < part->unit_bytes(chip)) {
+        return;
+    }
+    chip->unit_filled = 0;
+    if (chip->window_full && !chip->wrapped_reported) {
+        chip->wrapped_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_NOTE,
+                             "more pixels than the window holds: writing goes on at its start");
+    }
+    chip->window_full = false;
+    if (chip->row < part->ram_height && chip->column < part->ram_width / part->unit_pixels) {
+        part->put_unit(chip, chip->cells + (size_t)chip->row * (size_t)part->ram_width,
+                       chip->column);
+    }
+    advance(chip, part);
+}
+
+/* ---- commands ---- */
+
+static const struct oled_command *find(const struct oled_part *part, uint8_t opcode) {
+    for (const struct oled_command *c = part->commands; c->last; c++) {
+        if (opcode >= c->first && opcode <= c->last) {
+            return c;
+        }
+    }
+    return NULL;
+}
+
+static void set_range(struct jl_device *device, int limit, int *start, int *end, int *at) {
+    struct oled_chip *chip = chip_of(device);
+    int first = chip->arguments[0], last = chip->arguments[1];
+    if (last < first || last >= limit) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "%02X (%s) %d..%d: expected 0..%d and an end not before the start%s",
+                             chip->command, chip->command == 0x15 ? "columns" : "rows", first, last,
+                             limit - 1, last < first ? "; the range stays" : "");
+    }
+    if (last >= first) {
+        *start = *at = first;
+        *end = last;
+        chip->window_full = false;
+    }
+}
+
+static bool is_protected(const struct oled_part *part, uint8_t opcode) {
+    for (size_t i = 0; i < sizeof part->locked_opcodes && part->locked_opcodes[i]; i++) {
+        if (part->locked_opcodes[i] == opcode) {
+            return true;
+        }
+    }
+    return false;
+}
+
+static void switch_display(struct jl_device *device, bool on) {
+    struct oled_chip *chip = chip_of(device);
+    if (on && !chip->on) {
+        chip->on_since_ps = jl_board_now_ps(device->board);
+        chip->was_on = true;
+    }
+    chip->on = on;
+}
+
+static void set_contrast(struct oled_chip *chip) {
+    /* C1 has three bytes on colour parts and one on grey ones; 81, 82, 83 have one each. */
+    if (chip->command == 0xC1) {
+        memcpy(chip->contrast, chip->arguments, (size_t)chip->arguments_due);
+    } else {
+        chip->contrast[chip->command - 0x81] = chip->arguments[0];
+    }
+}
+
+static void run_command(struct jl_device *device, const struct oled_part *part) {
+    struct oled_chip *chip = chip_of(device);
+    uint8_t a = chip->arguments[0];
+    if (chip->command == 0xFD) {
+        chip->locked = a == 0x16 || (a != 0x12 && chip->locked);
+        chip->protected_open = a == 0xB1 || (a != 0xB0 && chip->protected_open);
+        return;
+    }
+    if (chip->locked || (is_protected(part, chip->command) && !chip->protected_open)) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "command %02X while locked has no effect: %s first", chip->command,
+                             chip->locked ? "send FD 12" : "send FD B1");
+        return;
+    }
+    if (chip->command == part->multiplex_opcode) {
+        chip->multiplex = a;
+        return;
+    }
+    switch (chip->command) {
+    case 0x15:
+        set_range(device, part->ram_width / part->unit_pixels, &chip->column_start,
+                  &chip->column_end, &chip->column);
+        break;
+    case 0x75:
+        set_range(device, part->ram_height, &chip->row_start, &chip->row_end, &chip->row);
+        break;
+    case 0x5C:
+        chip->writing = true;
+        break;
+    case 0x81:
+    case 0x82:
+    case 0x83:
+    case 0xC1:
+        set_contrast(chip);
+        break;
+    case 0x87:
+    case 0xC7:
+        chip->master = a & 0x0F;
+        break;
+    case 0xA0:
+        chip->remap = a;
+        break;
+    case 0xA1:
+        chip->start_line = a;
+        break;
+    case 0xA2:
+        chip->offset = a;
+        break;
+    case 0xA4:
+    case 0xA5:
+    case 0xA6:
+    case 0xA7:
+        chip->mode = chip->command;
+        break;
+    case 0xA8: /* where it is not the multiplex ratio: partial display */
+        chip->partial = true;
+        chip->partial_start = a;
+        chip->partial_end = chip->arguments[1];
+        break;
+    case 0xA9:
+        chip->partial = false;
+        break;
+    case 0xAD:
+        chip->master_configured = a == 0x8E;
+        break;
+    case 0xAE:
+    case 0xAF:
+        switch_display(device, chip->command == 0xAF);
+        break;
+    default:
+        if (chip->command && strchr(part->no_effect, chip->command)) {
+            jl_sim_device_report(device, JL_SEVERITY_NOTE,
+                                 "command %02X (drawing or scrolling) is taken without effect here",
+                                 chip->command);
+        }
+        break;
+    }
+}
+
+static void take_opcode(struct jl_device *device, const struct oled_part *part, uint8_t opcode) {
+    struct oled_chip *chip = chip_of(device);
+    const struct oled_command *known = find(part, opcode);
+    if (chip->arguments_due > chip->argument_count) { /* only where arguments travel as data */
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "command %02X got %d argument(s), expected %d: it has no effect",
+                             chip->command, chip->argument_count, chip->arguments_due);
+    }
+    if (chip->unit_filled) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "the last pixel is cut: %d byte(s) of it are lost", chip->unit_filled);
+        chip->unit_filled = 0;
+    }
+    chip->writing = chip->extra_reported = false;
+    chip->argument_count = chip->arguments_due = 0;
+    if (!known) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
+        return;
+    }
+    chip->command = opcode;
+    chip->arguments_due = known->arguments;
+    if (!known->arguments) {
+        run_command(device, part);
+    }
+}
+
+static void take_argument(struct jl_device *device, const struct oled_part *part, uint8_t byte) {
+    struct oled_chip *chip = chip_of(device);
+    chip->arguments[chip->argument_count++] = byte;
+    if (chip->argument_count == chip->arguments_due) {
+        run_command(device, part);
+    }
+}
+
+static void take_data(struct jl_device *device, const struct oled_part *part, uint8_t byte) {
+    struct oled_chip *chip = chip_of(device);
+    bool argument_due = chip->argument_count < chip->arguments_due;
+    if (part->arguments_as_data && argument_due) {
+        take_argument(device, part, byte);
+    } else if (!part->needs_write_opcode || chip->writing) {
+        if (argument_due && !chip->extra_reported) {
+            chip->extra_reported = true;
+            jl_sim_device_report(
+                device, JL_SEVERITY_ERROR,
+                "data arrive while command %02X waits for %d argument(s): this part takes "
+                "them with D/C low",
+                chip->command, chip->arguments_due - chip->argument_count);
+        }
+        take_pixel_byte(device, part, byte);
+    } else if (!chip->extra_reported) {
+        chip->extra_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "data %02X after command %02X: pixels need 5C before them", byte,
+                             chip->command);
+    }
+}
+
+static void take_low(struct jl_device *device, const struct oled_part *part, uint8_t byte) {
+    struct oled_chip *chip = chip_of(device);
+    if (!part->arguments_as_data && chip->argument_count < chip->arguments_due) {
+        take_argument(device, part, byte);
+    } else {
+        take_opcode(device, part, byte);
+    }
+}
+
+/* ---- pins and buses ---- */
+
+static void reset(struct jl_device *device, bool low) {
+    const struct oled_part *part = device->part->facts;
+    struct oled_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    uint64_t least = (uint64_t)part->reset_us * 1000000;
+    if (!low && now - chip->reset_edge_ps < least) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "reset was low for %.1f us, at least %d us are needed",
+                             (double)(now - chip->reset_edge_ps) / 1e6, part->reset_us);
+    }
+    chip->reset_edge_ps = now;
+    load_defaults(chip, part);
+    chip->in_reset = low;
+    chip->deaf_until_ps = now + least;
+}
+
+static bool listens(struct jl_device *device, const struct oled_part *part) {
+    struct oled_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    if (chip->in_reset && !chip->reset_reported) {
+        chip->reset_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, "bytes arrive while the reset pin is low");
+    }
+    if (now < chip->deaf_until_ps && !chip->in_reset && !chip->recovery_reported) {
+        chip->recovery_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "first byte %.1f us after reset, at least %d us are needed",
+                             (double)(now - chip->reset_edge_ps) / 1e6, part->reset_us);
+    }
+    return !chip->in_reset;
+}
+
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+    const struct oled_part *part = device->part->facts;
+    if (!listens(device, part)) {
+        return;
+    }
+    for (size_t i = 0; i < count; i++) {
+        if (data) {
+            take_data(device, part, bytes[i]);
+        } else {
+            take_low(device, part, bytes[i]);
+        }
+    }
+}
+
+/* Pixels take all lines; opcodes and arguments D7..D0. */
+static void write_words(struct jl_device *device, const uint16_t *words, size_t count, bool data) {
+    const struct oled_part *part = device->part->facts;
+    const struct oled_chip *chip = chip_of(device);
+    for (size_t i = 0; i < count; i++) {
+        const uint8_t halves[2] = {(uint8_t)(words[i] >> 8), (uint8_t)words[i]};
+        bool argument = part->arguments_as_data && chip->argument_count < chip->arguments_due;
+        bool pixel = data && !argument;
+        write(device, halves + !pixel, pixel ? 2 : 1, data);
+    }
+}
+
+static bool i2c_begin(struct jl_device *device, bool read) {
+    (void)read; /* both directions are acknowledged */
+    control_begin(&chip_of(device)->control);
+    return listens(device, device->part->facts);
+}
+
+static bool i2c_write(struct jl_device *device, uint8_t byte) {
+    struct oled_chip *chip = chip_of(device);
+    if (chip->in_reset) {
+        return false;
+    }
+    if (!control_took(device, &chip->control, byte)) {
+        write(device, &byte, 1, chip->control.data);
+    }
+    return true;
+}
+
+/* The status byte: bit 6 is 1 while the display is off. */
+static uint8_t i2c_read(struct jl_device *device) {
+    const struct oled_chip *chip = device->state;
+    return chip->on ? 0x00 : 0x40;
+}
+
+/* ---- the glass ---- */
+
+/* The scanned row on the COM output behind a row of the glass, or -1 when none is. */
+static int scanned_row(const struct oled_chip *chip, const struct oled_part *part,
+                       const struct jl_glass *glass, int y) {
+    int rows = chip->multiplex + 1;
+    int com = glass->mirrored_y ? y : glass->height - 1 - y;
+    bool split = (chip->remap & part->split_bit) != 0;
+    if (split != (part->split != glass->rows_sequential)) { /* halves interleaved, or torn apart */
+        com = com % 2 * (glass->height / 2) + com / 2;
+    }
+    int row = chip->remap & 0x10 ? rows - 1 - com : com;
+    row = (row + chip->offset + part->ram_height) % part->ram_height;
+    bool hidden = chip->partial && (row < chip->partial_start || row > chip->partial_end);
+    return row < rows && !hidden ? row : -1;
+}
+
+static uint32_t shown_color(const struct oled_chip *chip, const struct oled_part *part,
+                            const struct jl_glass *glass, uint32_t color) {
+    if (chip->mode == 0xA5) {
+        return 0xFFFFFF;
+    }
+    if (chip->mode == part->all_off_opcode) {
+        return 0;
+    }
+    color = chip->mode == 0xA7 ? color ^ 0xFFFFFF : color;
+    return glass->bgr ? (color & 0xFF) << 16 | (color & 0xFF00) | color >> 16 : color;
+}
+
+static void show(struct jl_device *device, struct jl_picture *picture) {
+    const struct oled_part *part = device->part->facts;
+    const struct oled_chip *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    for (int y = 0; y < glass->height; y++) {
+        int row = scanned_row(chip, part, glass, y);
+        if (row < 0) {
+            continue;
+        }
+        row = (row + chip->start_line) % part->ram_height;
+        for (int x = 0; x < glass->width; x++) {
+            int output = glass->column_offset + x;
+            bool from_right = part->segment0_right != glass->mirrored_x;
+            int segment = from_right ? part->ram_width - 1 - output : output;
+            uint32_t color =
+                shown_color(chip, part, glass, chip->cells[row * part->ram_width + segment]);
+            uint8_t *at = jl_picture_at(picture, x, y);
+            at[0] = (uint8_t)(color >> 16);
+            at[1] = (uint8_t)(color >> 8);
+            at[2] = (uint8_t)color;
+        }
+    }
+}
+
+static const char *why_dark(struct jl_device *device) {
+    const struct oled_part *part = device->part->facts;
+    const struct oled_chip *chip = chip_of(device);
+    uint64_t delay_ps = (uint64_t)part->light_ms * 1000000000u;
+    if (chip->in_reset) {
+        return "the controller is held in reset";
+    }
+    if (!chip->on) {
+        return chip->was_on ? "the display sleeps (AE): AF shows the RAM again"
+                            : "the display was never switched on: send AF at the end of the "
+                              "wake-up sequence";
+    }
+    if (part->needs_master_configuration && !chip->master_configured) {
+        return "the supply was never chosen: send AD 8E";
+    }
+    if (jl_board_now_ps(device->board) - chip->on_since_ps < delay_ps) {
+        return "the display was switched on less than its light-up time ago";
+    }
+    return NULL;
+}
+
+static uint8_t brightness(struct jl_device *device) {
+    const struct oled_part *part = device->part->facts;
+    return part->brightness(device->state);
+}
+
+const struct machine jl_sim_oled_machine = {
+    .fits = fits,
+    .power_on = power_on,
+    .reset = reset,
+    .i2c_begin = i2c_begin,
+    .i2c_write = i2c_write,
+    .i2c_read = i2c_read,
+    .write = write,
+    .write_words = write_words,
+    .show = show,
+    .brightness = brightness,
+    .why_dark = why_dark,
+};

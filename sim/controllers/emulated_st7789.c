@@ -1,0 +1,52 @@
+/*
+ * Emulated st7789, the V revision (datasheet V1.4): 240x320, 18 bits. Serial write cycle 66 ns,
+ * parallel 66 ns (sections 7.4.2, 7.4.1). Frame rate by B2h and C6h: 10 MHz / ((320 + porches) *
+ * (250 + 16 * setting)).
+ */
+#include "dcs.h"
+
+/* Opcodes first..last, least and most arguments. */
+static const struct dcs_vendor_command vendor[] = {
+    {0xB0, 0xB0, 1, 2}, {0xB1, 0xB1, 3, 3},   {0xB2, 0xB2, 5, 5},   {0xB3, 0xB3, 3, 3},
+    {0xB5, 0xB5, 1, 1}, {0xB6, 0xB6, 2, 2},   {0xB7, 0xB7, 1, 1},   {0xB8, 0xB8, 4, 4},
+    {0xBA, 0xBA, 1, 1}, {0xBB, 0xBB, 1, 1},   {0xBC, 0xBD, 1, 1},   {0xC0, 0xC0, 1, 1},
+    {0xC1, 0xC1, 3, 3}, {0xC2, 0xC2, 1, 2},   {0xC3, 0xC6, 1, 1},   {0xC7, 0xCA, 1, 1},
+    {0xCC, 0xCC, 1, 1}, {0xD0, 0xD0, 1, 2},   {0xD2, 0xD2, 4, 4},   {0xD3, 0xD3, 0, 0},
+    {0xDF, 0xDF, 4, 4}, {0xE0, 0xE1, 14, 14}, {0xE2, 0xE3, 64, 64}, {0xE4, 0xE4, 3, 3},
+    {0xE7, 0xE7, 1, 1}, {0xE8, 0xE8, 1, 2},   {0xE9, 0xE9, 3, 3},   {0xEC, 0xEC, 1, 1},
+    {0xFA, 0xFA, 4, 4}, {0xFC, 0xFC, 2, 2},   {0xFE, 0xFE, 3, 3},   {0, 0, 0, 0},
+};
+
+static uint64_t line_ps(const struct dcs_chip *chip) {
+    uint64_t setting = chip->kept_count[0xC6] ? chip->kept[0xC6][0] & 0x1F : 0x0F;
+    return (250 + 16 * setting) * 100000;
+}
+
+/* Back and front porch together: 12 lines each after reset. */
+static int blank_lines(const struct dcs_chip *chip) {
+    bool set = chip->kept_count[0xB2] >= 2;
+    return set ? (chip->kept[0xB2][0] & 0x7F) + (chip->kept[0xB2][1] & 0x7F) : 24;
+}
+
+static const struct dcs_part part = {
+    .ram_width = 240,
+    .ram_height = 320,
+    .vendor = vendor,
+    .command_wait_ms = 5,
+    .serial_16_bits = true,
+    .id = {0x85, 0x85, 0x52},
+    .line_ps = line_ps,
+    .blank_lines = blank_lines,
+};
+
+const struct jl_emulated_part jl_emulated_st7789 = {
+    .name = "st7789",
+    .machine = &jl_sim_dcs_machine,
+    .facts = &part,
+    .state_bytes = DCS_STATE_BYTES(240, 320),
+    .serial_cycle_ps = 66000,
+    .parallel_cycle_ps = 66000,
+    .serial_read_cycle_ps = 150000,
+    .parallel_read_cycle_ps = 160000,
+    .words = true,
+};
