@@ -7,7 +7,7 @@ static const struct jl_panel_config oled = {
     .height = 64,
     .bus = &jl_bus_i2c,
     .i2c_address = 0x3C,
-    .scroller = &jl_ssd1306_scroller,
+    .motion = &jl_ssd1306_motion,
 };
 
 static uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 64)];

@@ -8,7 +8,7 @@ struct jl_panel_config bench_usual_config(void) {
                                     .height = 64,
                                     .bus = &jl_bus_i2c,
                                     .i2c_address = 0x3C,
-                                    .scroller = &jl_ssd1306_scroller};
+                                    .motion = &jl_ssd1306_motion};
 }
 
 void bench_open(struct bench_panel *bench, const struct jl_panel_config *config,

@@ -68,11 +68,11 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
     }
 }
 
-static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
+static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
     unsigned shift = panel->config->controller->format->line_rows_log2;
     out[0] = 5;
     out[1] = 1;
-    const struct jl_rect area = part->area;
+    const struct jl_rect area = stretch->area;
     out[2] = (uint8_t)area.x;
     out[3] = (uint8_t)(area.x + area.w - 1);
     out[4] = (uint8_t)(area.y >> shift);

@@ -193,7 +193,7 @@ void stage_open(struct stage *stage, const struct make *make, const struct wish 
         .module = module | JL_MODULE_RESET_WIRED,
         .turn = wish->turn,
         .inverted = wish->inverted,
-        .scroller = wish->scroller,
+        .motion = wish->motion,
     };
     connect(stage, make, wish);
     stage->port =

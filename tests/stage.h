@@ -42,7 +42,7 @@ struct stage {
 struct wish {
     const struct jl_bus *bus;
     const struct jl_format *format;
-    const struct jl_scroller *scroller;
+    const struct jl_motion *motion;
     const struct jl_port_ops *ops;
     uint8_t turn;
     uint8_t module_change; /* bits of enum jl_module that glass and description have changed */

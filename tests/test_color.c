@@ -375,10 +375,10 @@ static void encoders_write_good_steps(void) {
         for (int call = 0; call < 2 + 6 * 256; call++) {
             memset(steps, 0xEE, sizeof steps);
             struct jl_rect all = {0, 0, stage.panel.width, stage.panel.height};
-            struct jl_part part = {.plane = 0};
+            struct jl_stretch stretch = {.plane = 0};
             size_t bytes =
                 call == 0   ? controller->setup(&stage.panel, steps)
-                : call == 1 ? controller->next(&stage.panel, &all, &part, steps)
+                : call == 1 ? controller->next(&stage.panel, &all, &stretch, steps)
                             : controller->setting(&stage.panel, (enum jl_setting)((call - 2) / 256),
                                                   (uint8_t)(call - 2), steps);
             if (bytes > JL_STEPS_MOST_BYTES || jl_steps_check(steps, bytes) != JL_OK ||
@@ -434,46 +434,46 @@ static void sleep_idle_and_light(void) {
 static void roll_and_part(void) {
     static const struct {
         const char *make;
-        const struct jl_scroller *scroller;
+        const struct jl_motion *motion;
         int turn, top, rows, first;
         bool part; /* else roll */
         jl_status status;
     } rows[] = {
-        {"ili9341 240x320", &jl_dcs_scroller, 0, 40, 200, 33, false, JL_OK},
-        {"ili9341 240x320", &jl_dcs_scroller, JL_TURN_180, 40, 200, 33, false, JL_OK},
-        {"ili9341 240x320", &jl_dcs_scroller, JL_TURN_90, 0, 320, 319, false, JL_OK},
-        {"st7735 128x160 offset", &jl_dcs_scroller, 0, 10, 100, 7, false, JL_OK},
-        {"st7735 128x160 offset", &jl_dcs_scroller, 0, 10, 100, 0, false, JL_OK},
-        {"st7789 135x240", &jl_dcs_scroller, 0, 0, 240, 1, false, JL_OK},
-        {"ssd1351 128x128", &jl_ssd_oled_scroller, 0, 0, 128, 50, false, JL_OK},
-        {"ssd1351 128x128", &jl_ssd_oled_scroller, JL_TURN_180, 0, 128, 50, false, JL_OK},
-        {"ssd1331 96x64", &jl_ssd_oled_scroller, 0, 0, 64, 63, false, JL_OK},
-        {"ssd1327 128x128", &jl_ssd_oled_scroller, 0, 0, 128, 1, false, JL_OK},
-        {"ssd1327 96x96", &jl_ssd_oled_scroller, 0, 0, 96, 1, false, JL_UNSUPPORTED},
-        {"ssd1351 128x128", &jl_ssd_oled_scroller, 0, 8, 64, 1, false, JL_UNSUPPORTED},
+        {"ili9341 240x320", &jl_dcs_motion, 0, 40, 200, 33, false, JL_OK},
+        {"ili9341 240x320", &jl_dcs_motion, JL_TURN_180, 40, 200, 33, false, JL_OK},
+        {"ili9341 240x320", &jl_dcs_motion, JL_TURN_90, 0, 320, 319, false, JL_OK},
+        {"st7735 128x160 offset", &jl_dcs_motion, 0, 10, 100, 7, false, JL_OK},
+        {"st7735 128x160 offset", &jl_dcs_motion, 0, 10, 100, 0, false, JL_OK},
+        {"st7789 135x240", &jl_dcs_motion, 0, 0, 240, 1, false, JL_OK},
+        {"ssd1351 128x128", &jl_ssd_oled_motion, 0, 0, 128, 50, false, JL_OK},
+        {"ssd1351 128x128", &jl_ssd_oled_motion, JL_TURN_180, 0, 128, 50, false, JL_OK},
+        {"ssd1331 96x64", &jl_ssd_oled_motion, 0, 0, 64, 63, false, JL_OK},
+        {"ssd1327 128x128", &jl_ssd_oled_motion, 0, 0, 128, 1, false, JL_OK},
+        {"ssd1327 96x96", &jl_ssd_oled_motion, 0, 0, 96, 1, false, JL_UNSUPPORTED},
+        {"ssd1351 128x128", &jl_ssd_oled_motion, 0, 8, 64, 1, false, JL_UNSUPPORTED},
         {"ssd1351 128x128", NULL, 0, 0, 128, 1, false, JL_UNSUPPORTED},
-        {"ili9341 240x320", &jl_dcs_scroller, 0, 300, 21, 0, false, JL_OUT_OF_RANGE},
-        {"ili9341 240x320", &jl_dcs_scroller, 0, -1, 20, 0, false, JL_OUT_OF_RANGE},
-        {"ili9341 240x320", &jl_dcs_scroller, 0, 0, 20, 20, false, JL_OUT_OF_RANGE},
-        {"ili9341 240x320", &jl_dcs_scroller, 0, 40, 100, 0, true, JL_OK},
-        {"st7735 128x160 offset", &jl_dcs_scroller, 0, 0, 9, 0, true, JL_OK},
-        {"ssd1322 256x64", &jl_ssd1322_scroller, 0, 16, 20, 0, true, JL_OK},
-        {"ssd1322 256x64", &jl_ssd1322_scroller, JL_TURN_180, 16, 20, 0, true, JL_OK},
-        {"ssd1322 256x64", &jl_ssd1322_scroller, 0, 60, 5, 0, true, JL_OUT_OF_RANGE},
-        {"ssd1322 256x64", &jl_ssd1322_scroller, 0, 0, 64, 1, false, JL_UNSUPPORTED},
+        {"ili9341 240x320", &jl_dcs_motion, 0, 300, 21, 0, false, JL_OUT_OF_RANGE},
+        {"ili9341 240x320", &jl_dcs_motion, 0, -1, 20, 0, false, JL_OUT_OF_RANGE},
+        {"ili9341 240x320", &jl_dcs_motion, 0, 0, 20, 20, false, JL_OUT_OF_RANGE},
+        {"ili9341 240x320", &jl_dcs_motion, 0, 40, 100, 0, true, JL_OK},
+        {"st7735 128x160 offset", &jl_dcs_motion, 0, 0, 9, 0, true, JL_OK},
+        {"ssd1322 256x64", &jl_ssd1322_motion, 0, 16, 20, 0, true, JL_OK},
+        {"ssd1322 256x64", &jl_ssd1322_motion, JL_TURN_180, 16, 20, 0, true, JL_OK},
+        {"ssd1322 256x64", &jl_ssd1322_motion, 0, 60, 5, 0, true, JL_OUT_OF_RANGE},
+        {"ssd1322 256x64", &jl_ssd1322_motion, 0, 0, 64, 1, false, JL_UNSUPPORTED},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         const struct make *make = make_named(rows[i].make);
         struct stage stage;
         test_row("row %zu: %s", i, make->name);
         stage_open(&stage, make,
-                   &(struct wish){.turn = (uint8_t)rows[i].turn, .scroller = rows[i].scroller});
+                   &(struct wish){.turn = (uint8_t)rows[i].turn, .motion = rows[i].motion});
         struct jl_frame frame = stage_frame(&stage, 0);
         EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
         fill_with_noise(&frame, 5);
         EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
         int16_t top = (int16_t)rows[i].top, count = (int16_t)rows[i].rows;
-        EXPECT_INT(rows[i].part ? jl_panel_part(&stage.panel, top, count)
+        EXPECT_INT(rows[i].part ? jl_panel_show_rows(&stage.panel, top, count)
                                 : jl_panel_roll(&stage.panel, top, count, (int16_t)rows[i].first),
                    rows[i].status);
         struct jl_picture whole = stage_expected(&stage, &frame, make), expected;
@@ -490,7 +490,7 @@ static void roll_and_part(void) {
         EXPECT_PICTURE(&seen, rows[i].status == JL_OK ? &expected : &whole, "rolled");
         stage_expect_content(&stage);
         if (rows[i].part && rows[i].status == JL_OK) {
-            EXPECT_INT(jl_panel_part(&stage.panel, 0, 0), JL_OK);
+            EXPECT_INT(jl_panel_show_rows(&stage.panel, 0, 0), JL_OK);
             expect_shown(&stage, make, &frame);
         }
         jl_picture_free(&seen);

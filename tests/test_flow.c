@@ -287,7 +287,7 @@ static void bands_share_a_window(void) {
             struct jl_bands bands;
             test_row("%d buffers, call %d", two + 1, call);
             stage_open(&stage, make,
-                       &(struct wish){.ops = &jl_sim_port_rich_ops, .scroller = &jl_dcs_scroller});
+                       &(struct wish){.ops = &jl_sim_port_rich_ops, .motion = &jl_dcs_motion});
             struct jl_frame frame = stage_frame(&stage, 0);
             EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
             EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);

@@ -236,7 +236,7 @@ static void inverted_slept_and_rolled(void) {
         bool st7920 = make->controller == &jl_st7920;
         struct stage stage;
         test_row("%s", make->name);
-        stage_open(&stage, make, &(struct wish){.scroller = &jl_start_line_scroller});
+        stage_open(&stage, make, &(struct wish){.motion = &jl_start_line_motion});
         struct jl_frame frame = stage_frame(&stage, 0);
         EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
         fill_with_noise(&frame, 3);

@@ -387,7 +387,7 @@ static void calls_know_the_state(void) {
     EXPECT_INT(jl_panel_scroll_start(&panel, &bad), JL_OUT_OF_RANGE);
     bad = (struct jl_scroll){JL_SCROLL_LEFT, 5, 4, 5};
     EXPECT_INT(jl_panel_scroll_start(&panel, &bad), JL_OUT_OF_RANGE);
-    config.scroller = NULL;
+    config.motion = NULL;
     EXPECT_INT(jl_panel_scroll_start(&panel, &scroll), JL_UNSUPPORTED);
     EXPECT_INT(jl_panel_present(&panel, NULL), JL_BAD_ARGUMENT);
     static struct jl_frame other;

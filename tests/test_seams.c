@@ -316,7 +316,7 @@ static void asynchronous_statuses(void) {
 
     /* Refused is JL_BUSY: a hardware scroll runs. */
     static const struct jl_scroll scroll = {JL_SCROLL_LEFT, 0, 3, 5};
-    stage_open(&stage, &monos[0], &(struct wish){.scroller = &jl_ssd1306_scroller});
+    stage_open(&stage, &monos[0], &(struct wish){.motion = &jl_ssd1306_motion});
     frame = stage_frame(&stage, 0);
     EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
     EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
@@ -515,11 +515,11 @@ static void expect_heard(const uint8_t *expected, size_t count) {
     } while (0)
 
 /* A controller of two planes, as those of e-paper: an opcode each, and nothing behind them. */
-static size_t plane_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
+static size_t plane_window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
     (void)panel;
     out[0] = 2;
-    out[1] = part->plane ? 0x26 : 0x24;
-    out[2] = (uint8_t)part->area.y;
+    out[1] = stretch->plane ? 0x26 : 0x24;
+    out[2] = (uint8_t)stretch->area.y;
     return 3;
 }
 

@@ -77,7 +77,7 @@ static bool is_better_joined(const struct jl_rect *a, const struct jl_rect *b, i
 }
 
 /* Until no two are better as one. */
-static void settle(struct rects *rects, int bits) {
+static void join_all(struct rects *rects, int bits) {
     for (int i = 0; i < rects->count; i++) {
         for (int k = i + 1; k < rects->count; k++) {
             if (is_better_joined(&rects->at[i], &rects->at[k], bits)) {
@@ -103,7 +103,7 @@ static void find_changes(const struct jl_picture *before, const struct jl_pictur
             }
         }
     }
-    settle(rects, bits);
+    join_all(rects, bits);
 }
 
 /* ---- parts ---- */

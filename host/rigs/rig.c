@@ -14,7 +14,7 @@
 /* Pixels of the longer side of a photo whose scale nobody chose. */
 #define WHOLE_PHOTO 1024
 
-#define SETTLE_PS 200000000000u
+#define LIGHT_UP_PS 200000000000u
 
 /* Of a transfer that is worth setting up DMA for. */
 #define LEAST_START_BYTES 64
@@ -213,7 +213,7 @@ bool jl_rig_photograph(struct jl_rig *rig, const char *directory, const char *ba
         int fitting = WHOLE_PHOTO / longest;
         scale = fitting < 2 ? 2 : fitting > 8 ? 8 : fitting;
     }
-    jl_board_wait_ps(rig->board, SETTLE_PS);
+    jl_board_wait_ps(rig->board, LIGHT_UP_PS);
     if (!jl_directory_make(directory, complaint)) {
         return false;
     }

@@ -17,14 +17,14 @@ extern "C" {
 struct jl_scroll;
 
 /**
- * A part of an area: lines of pixels that follow one another in the controller's RAM, so that
+ * A stretch of an area: lines of pixels that follow one another in the controller's RAM, so that
  * nothing has to be said between them.
  */
-struct jl_part {
+struct jl_stretch {
     struct jl_rect
         area;      /**< of the picture as turned; h is 0 before the first and behind the last */
     uint8_t plane; /**< of formats with two */
-    /** Asked for by the caller: each part lies below, or at the right of, the one before. */
+    /** Asked for by the caller: each stretch lies below, or at the right of, the one before. */
     bool in_order;
 };
 
@@ -77,15 +77,15 @@ struct jl_controller {
     size_t (*setup)(const struct jl_panel *panel, uint8_t *out);
     size_t (*setting)(const struct jl_panel *panel, enum jl_setting setting, uint8_t value,
                       uint8_t *out);
-    /** For jl_next_...: the steps that address a part, whose area lies on the glass. Else NULL. */
-    size_t (*window)(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out);
+    /** For jl_next_...: the steps that address a stretch, whose area lies on the glass. Else NULL. */
+    size_t (*window)(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out);
     /**
-     * Goes through an area: makes `part` the next one (of an h of 0: the first), writes the steps
-     * in front of its pixels and returns their bytes; 0 is none. Behind the last part it sets h to
+     * Goes through an area: makes `stretch` the next one (of an h of 0: the first), writes the steps
+     * in front of its pixels and returns their bytes; 0 is none. Behind the last one it sets h to
      * 0, and the steps are what ends the area. One of the jl_next_... below, or the
-     * controller's own. The area is aligned to the format's lines; parts are to column_unit, too.
+     * controller's own. The area is aligned to the format's lines; stretches are to column_unit, too.
      */
-    size_t (*next)(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+    size_t (*next)(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                    uint8_t *out);
     /** jl_rare_step on controllers with a BUSY pin or blocks of their own, else NULL. */
     jl_status (*rare_step)(const struct jl_panel *panel, const uint8_t *step);
@@ -98,29 +98,29 @@ struct jl_controller {
  */
 jl_status jl_rare_step(const struct jl_panel *panel, const uint8_t *step);
 
-/** The area is one part, by the controller's window; planes follow each other. */
-size_t jl_next_window(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+/** The area is one stretch, by the controller's window; planes follow each other. */
+size_t jl_next_window(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                       uint8_t *out);
 /** The same for controllers with a column_unit: columns grow to whole ones. */
-size_t jl_next_units(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+size_t jl_next_units(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                      uint8_t *out);
-/** Each line of memory (a row; with vertical bytes a page) is a part with an address. */
-size_t jl_next_line(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+/** Each line of memory (a row; with vertical bytes a page) is a stretch with an address. */
+size_t jl_next_line(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                     uint8_t *out);
 /**
  * The same for window encoders that write page, upper and lower column digit in one step: pages
  * after the first leave the lower digit out where it has not changed.
  */
-size_t jl_next_page(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+size_t jl_next_page(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                     uint8_t *out);
 /** As jl_next_line(), but lines as wide as the RAM follow one another. */
-size_t jl_next_wrapped(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+size_t jl_next_wrapped(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                        uint8_t *out);
 
-/** A controller's scrolls and partial display; encoders as in struct jl_controller. */
-struct jl_scroller {
+/** How a controller moves or hides the picture by itself; encoders as in struct jl_controller. */
+struct jl_motion {
     /** NULL scroll stops; 0 bytes mean that the controller lacks the speed. Or NULL. */
-    size_t (*encode)(const struct jl_scroll *scroll, uint8_t *out);
+    size_t (*scroll)(const struct jl_scroll *scroll, uint8_t *out);
     /**
      * Rows of the glass from `top` on, `rows` of them, show the RAM from the
      * `first`-th of them on, around and around. Or NULL.
@@ -128,7 +128,7 @@ struct jl_scroller {
     size_t (*roll)(const struct jl_panel *panel, int16_t top, int16_t rows, int16_t first,
                    uint8_t *out);
     /** Shows only some rows of the glass; 0 rows show all again. Or NULL. */
-    size_t (*part)(const struct jl_panel *panel, int16_t top, int16_t rows, uint8_t *out);
+    size_t (*show_rows)(const struct jl_panel *panel, int16_t top, int16_t rows, uint8_t *out);
 };
 
 #ifdef __cplusplus

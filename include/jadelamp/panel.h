@@ -61,10 +61,10 @@ struct jl_panel_config {
     uint8_t contrast;      /**< at wake-up, 1..255; 0 is the controller's usual value */
     bool inverted;         /**< at wake-up: on pixels dark, off pixels lit */
     /**
-     * Such as &jl_ssd1306_scroller, for programs that use the hardware scroll; others
+     * Such as &jl_ssd1306_motion, for programs that use the hardware scroll; others
      * leave it NULL and do not carry its code.
      */
-    const struct jl_scroller *scroller;
+    const struct jl_motion *motion;
     /** Own wake-up sequence (wake.h), or NULL for the controller's. */
     const uint8_t *wake_steps;
     uint16_t wake_steps_bytes;
@@ -80,8 +80,8 @@ struct jl_sending {
 /** How far the sending of an area has come. For the library. */
 struct jl_flow {
     struct jl_rect area;
-    struct jl_part part;
-    int16_t sent; /* rows of the part */
+    struct jl_stretch stretch;
+    int16_t sent; /* rows of the stretch */
 };
 
 /** A panel. The caller's memory; all members are for the library. */
@@ -253,7 +253,7 @@ jl_status jl_panel_resume(struct jl_panel *panel);
  *
  * @return JL_OK; JL_NOT_AWAKE; JL_OUT_OF_RANGE (pages off the glass or in the
  *         wrong order, or a speed the controller lacks); JL_UNSUPPORTED (the
- *         description names no scroller); port's
+ *         description names no motion); port's
  */
 JL_MUST_CHECK
 jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll);
@@ -265,7 +265,7 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
  * the RAM as if it were not.
  *
  * @return JL_OK; JL_NOT_AWAKE; JL_OUT_OF_RANGE (rows off the glass, first not among them);
- *         JL_UNSUPPORTED (the description names no scroller that can; or one that rolls
+ *         JL_UNSUPPORTED (the description names no motion that can; or one that rolls
  *         the whole RAM only and other rows were asked for); port's
  */
 JL_MUST_CHECK
@@ -276,7 +276,7 @@ jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16
  * Returns as jl_panel_roll().
  */
 JL_MUST_CHECK
-jl_status jl_panel_part(struct jl_panel *panel, int16_t top, int16_t rows);
+jl_status jl_panel_show_rows(struct jl_panel *panel, int16_t top, int16_t rows);
 
 /** Stops the scroll; the next present sends the whole frame. Returns as jl_panel_contrast(). */
 JL_MUST_CHECK

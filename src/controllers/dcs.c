@@ -109,13 +109,13 @@ static uint8_t *put_range(uint8_t *out, uint8_t command, int start, int length) 
  * The ranges stay until they are set again, and 2C goes back to their start (DCS 6.28); so only
  * those are sent that have changed.
  */
-size_t jl_dcs_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+size_t jl_dcs_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                    uint8_t *out) {
     const struct jl_panel_config *config = panel->config;
     const struct jl_controller *controller = config->controller;
     struct jl_rect *kept = &panel->addressed;
-    if (part->area.h) {
-        part->area.h = 0;
+    if (stretch->area.h) {
+        stretch->area.h = 0;
         return 0;
     }
     unsigned axes = axes_of(panel, panel->turn);
@@ -136,7 +136,7 @@ size_t jl_dcs_next(struct jl_panel *panel, const struct jl_rect *area, struct jl
     if (kept->y != area->y || kept->h != area->h) {
         at = put_range(at, DCS_SET_PAGE_ADDRESS, area->y + y, area->h);
     }
-    *kept = part->area = *area;
+    *kept = stretch->area = *area;
     at[0] = 1;
     at[1] = DCS_WRITE_MEMORY_START;
     return (size_t)(at + 2 - out);

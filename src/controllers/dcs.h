@@ -53,6 +53,6 @@ size_t jl_dcs_setting(const struct jl_panel *panel, enum jl_setting what, uint8_
 size_t jl_dcs_setting_with_light(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
                                  uint8_t *out);
 
-size_t jl_dcs_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+size_t jl_dcs_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                    uint8_t *out);
 #endif

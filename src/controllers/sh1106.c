@@ -31,8 +31,8 @@ static size_t setup(const struct jl_panel *panel, uint8_t *out) {
     return bytes + sizeof converter;
 }
 
-static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
-    return jl_page_window(part->area, jl_mono_oled_first_column(panel), out);
+static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
+    return jl_page_window(stretch->area, jl_mono_oled_first_column(panel), out);
 }
 
 const struct jl_controller jl_sh1106 = {

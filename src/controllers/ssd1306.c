@@ -100,8 +100,8 @@ int16_t jl_mono_oled_first_column(const struct jl_panel *panel) {
                : config->column_offset;
 }
 
-size_t jl_mono_oled_window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
-    const struct jl_rect *area = &part->area;
+size_t jl_mono_oled_window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
+    const struct jl_rect *area = &stretch->area;
     int left = jl_mono_oled_first_column(panel) + area->x;
     out[0] = 6;
     out[1] = 0x21;
@@ -164,4 +164,4 @@ const struct jl_controller jl_ssd1306 = {
     .next = jl_next_window,
 };
 
-const struct jl_scroller jl_ssd1306_scroller = {.encode = encode_scroll};
+const struct jl_motion jl_ssd1306_motion = {.scroll = encode_scroll};

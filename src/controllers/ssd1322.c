@@ -71,7 +71,7 @@ static size_t show_rows(const struct jl_panel *panel, int16_t top, int16_t rows,
     return 4;
 }
 
-const struct jl_scroller jl_ssd1322_scroller = {.part = show_rows};
+const struct jl_motion jl_ssd1322_motion = {.show_rows = show_rows};
 
 const struct jl_controller jl_ssd1322 = {
     .name = "ssd1322",

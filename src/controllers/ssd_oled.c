@@ -54,8 +54,8 @@ static uint8_t *put_window(uint8_t *out, const struct jl_panel *panel, struct jl
 }
 
 size_t jl_ssd_window(const struct jl_ssd_part *own, const struct jl_panel *panel,
-                     const struct jl_part *part, uint8_t *out) {
-    uint8_t *end = put_window(out, panel, part->area, own->column_shift);
+                     const struct jl_stretch *stretch, uint8_t *out) {
+    uint8_t *end = put_window(out, panel, stretch->area, own->column_shift);
     if (own->write_opcode) {
         end = put0(end, own->write_opcode);
     }
@@ -109,4 +109,4 @@ static size_t roll(const struct jl_panel *panel, int16_t top, int16_t rows, int1
     return (size_t)(jl_ssd_put(out, START_LINE, (uint8_t)line) - out);
 }
 
-const struct jl_scroller jl_ssd_oled_scroller = {.roll = roll};
+const struct jl_motion jl_ssd_oled_motion = {.roll = roll};

@@ -21,7 +21,7 @@ size_t jl_ssd_setup(const struct jl_ssd_part *part, const struct jl_panel *panel
 size_t jl_ssd_setting(const struct jl_ssd_part *part, const struct jl_panel *panel,
                       enum jl_setting what, uint8_t value, uint8_t *out);
 size_t jl_ssd_window(const struct jl_ssd_part *own, const struct jl_panel *panel,
-                     const struct jl_part *part, uint8_t *out);
+                     const struct jl_stretch *stretch, uint8_t *out);
 
 /* The encoders of a descriptor. */
 #define JL_SSD_ENCODERS(PART)                                                                      \
@@ -32,8 +32,8 @@ size_t jl_ssd_window(const struct jl_ssd_part *own, const struct jl_panel *panel
                           uint8_t *out) {                                                          \
         return jl_ssd_setting(&(PART), panel, what, value, out);                                   \
     }                                                                                              \
-    static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) { \
-        return jl_ssd_window(&(PART), panel, part, out);                                           \
+    static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) { \
+        return jl_ssd_window(&(PART), panel, stretch, out);                                           \
     }
 
 /* One command with one argument. */

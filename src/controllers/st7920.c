@@ -50,9 +50,9 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
 }
 
 /* One row. */
-static size_t window(const struct jl_panel *panel, const struct jl_part *part, uint8_t *out) {
+static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
     (void)panel;
-    const struct jl_rect area = part->area;
+    const struct jl_rect area = stretch->area;
     bool lower = area.y >= FOLDED_ROWS;
     out[0] = 2;
     out[1] = (uint8_t)(SET_ADDRESS | (lower ? area.y - FOLDED_ROWS : area.y));
@@ -64,23 +64,23 @@ static size_t window(const struct jl_panel *panel, const struct jl_part *part, u
  * The whole picture takes 32 addresses instead of 64: a row of the RAM is two of the glass, one
  * in each half.
  */
-static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part,
+static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                    uint8_t *out) {
     const struct jl_rect grown = jl_whole_units(panel, area);
     bool folded = grown.w == panel->config->controller->ram_width && area->h > FOLDED_ROWS &&
-                  area->y == 0 && !part->in_order;
+                  area->y == 0 && !stretch->in_order;
     if (!folded) {
-        return jl_next_line(panel, &grown, part, out);
+        return jl_next_line(panel, &grown, stretch, out);
     }
-    bool first = part->area.h == 0;
-    int row = first ? 0 : part->area.y + FOLDED_ROWS;
-    if (!first && part->area.y < FOLDED_ROWS && row < area->h) {
-        part->area.y = (int16_t)row; /* the pointer is there already */
+    bool first = stretch->area.h == 0;
+    int row = first ? 0 : stretch->area.y + FOLDED_ROWS;
+    if (!first && stretch->area.y < FOLDED_ROWS && row < area->h) {
+        stretch->area.y = (int16_t)row; /* the pointer is there already */
         return 0;
     }
-    row = first ? 0 : part->area.y % FOLDED_ROWS + 1;
-    part->area = (struct jl_rect){0, (int16_t)row, grown.w, row < FOLDED_ROWS};
-    return row < FOLDED_ROWS ? window(panel, part, out) : 0;
+    row = first ? 0 : stretch->area.y % FOLDED_ROWS + 1;
+    stretch->area = (struct jl_rect){0, (int16_t)row, grown.w, row < FOLDED_ROWS};
+    return row < FOLDED_ROWS ? window(panel, stretch, out) : 0;
 }
 
 const struct jl_controller jl_st7920 = {

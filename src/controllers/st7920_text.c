@@ -30,7 +30,7 @@ static jl_status send(struct jl_panel *panel, uint8_t instruction, const uint8_t
     if (status == JL_OK) {
         status = bus->send(panel, false, &after, 1);
     }
-    return jl_panel_settle(panel, status);
+    return jl_panel_end_call(panel, status);
 }
 
 /* By an encoder, so that a copy of the descriptor will do. */

@@ -19,4 +19,4 @@ static size_t roll(const struct jl_panel *panel, int16_t top, int16_t rows, int1
     return 2;
 }
 
-const struct jl_scroller jl_start_line_scroller = {.roll = roll};
+const struct jl_motion jl_start_line_motion = {.roll = roll};

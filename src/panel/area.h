@@ -1,5 +1,5 @@
 /*
- * The one way to the glass: an area is sent part by part as the controller wants it addressed,
+ * The one way to the glass: an area is sent stretch by stretch as the controller wants it addressed,
  * framed as the bus wants it. All calls that send pixels are written on this.
  */
 #ifndef JADELAMP_SRC_AREA_H
@@ -18,14 +18,14 @@ static inline struct jl_frame jl_frame_of_pixels(const struct jl_panel *panel, s
 }
 
 /*
- * The lines of a frame or band for a part, or for some rows of one, which it holds. Lines that
+ * The lines of a frame or band for a stretch, or for some rows of one, which it holds. Lines that
  * lie one behind the other are one. NULL: only how many bytes there would be.
  */
 void jl_rest_find(const struct jl_panel *panel, const struct jl_frame *frame,
-                  const struct jl_part *part, struct jl_rest *rest);
+                  const struct jl_stretch *stretch, struct jl_rest *rest);
 
-/* Tells the controller about the next part of an area; of h 0: there is none, the area is done. */
-jl_status jl_part_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_part *part);
+/* Tells the controller about the next stretch of an area; of h 0: there is none, the area is done. */
+jl_status jl_stretch_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch);
 
 /* Sends an area from the frame or band that holds it; NULL: the format's clear colour. */
 jl_status jl_area_send(struct jl_panel *panel, const struct jl_rect *area,
@@ -45,7 +45,7 @@ static inline jl_status jl_piece_check(const struct jl_panel *panel, struct jl_r
 
 /* Begins an area anew: the controller must be told about what is still to come of it. */
 static inline void jl_flow_begin(struct jl_flow *flow, struct jl_rect area, bool in_order) {
-    *flow = (struct jl_flow){.area = area, .part.in_order = in_order};
+    *flow = (struct jl_flow){.area = area, .stretch.in_order = in_order};
 }
 
 /*

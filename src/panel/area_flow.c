@@ -3,24 +3,24 @@
 
 jl_status jl_flow_next(struct jl_panel *panel, struct jl_flow *flow, const struct jl_frame *frame,
                        struct jl_rest *rest) {
-    struct jl_rect *part = &flow->part.area;
+    struct jl_rect *stretch = &flow->stretch.area;
     const struct jl_rect *whole = &flow->area;
     int frame_end = frame->target.bounds.y + frame->target.bounds.h;
     rest->lines = 0;
-    if (flow->sent == part->h) {
+    if (flow->sent == stretch->h) {
         /* The band is through: ask for no address before its pixels are there. */
-        if (part->h && frame_end < whole->y + whole->h && part->y + part->h == frame_end &&
-            part->x + part->w == whole->x + whole->w) {
+        if (stretch->h && frame_end < whole->y + whole->h && stretch->y + stretch->h == frame_end &&
+            stretch->x + stretch->w == whole->x + whole->w) {
             return JL_OK;
         }
-        jl_status status = jl_part_next(panel, whole, &flow->part);
+        jl_status status = jl_stretch_next(panel, whole, &flow->stretch);
         flow->sent = 0;
         panel->streaming = flow;
-        if (status != JL_OK || part->h == 0) {
+        if (status != JL_OK || stretch->h == 0) {
             return status;
         }
     }
-    struct jl_part now = flow->part;
+    struct jl_stretch now = flow->stretch;
     now.area.y = (int16_t)(now.area.y + flow->sent);
     now.area.h = (int16_t)(now.area.h - flow->sent);
     if (now.area.h > frame_end - now.area.y) {

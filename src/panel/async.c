@@ -104,7 +104,7 @@ static jl_status end(struct jl_async *async, jl_status status) {
     async->area_count = 0;
     async->flow = NULL;
     async->panel->state = STATE_AWAKE;
-    jl_panel_settle(async->panel, status);
+    jl_panel_end_call(async->panel, status);
     if (async->ready) {
         async->ready(async->context);
     }

@@ -89,7 +89,7 @@ static jl_status send_band(struct jl_bands *bands, struct jl_rect band) {
             status = panel->config->bus->lines(panel, &rest);
         }
     }
-    return jl_panel_settle(panel, status);
+    return jl_panel_end_call(panel, status);
 }
 
 bool jl_bands_next(struct jl_bands *bands) {

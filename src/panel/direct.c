@@ -16,12 +16,12 @@ static void draw_fill(struct jl_frame *piece, struct jl_rect area, int16_t x, in
 static void fill_solid(struct jl_direct *direct, struct jl_rect area, jl_color color) {
     struct jl_panel *panel = direct->panel;
     struct jl_frame pixel = jl_direct_piece(direct, 1, 1);
-    struct jl_part part = {0};
+    struct jl_stretch stretch = {0};
     jl_status status;
     pixel.target.ops->fill(&pixel.target, pixel.target.bounds, color);
-    while ((status = jl_part_next(panel, &area, &part)) == JL_OK && part.area.h &&
+    while ((status = jl_stretch_next(panel, &area, &stretch)) == JL_OK && stretch.area.h &&
            (status = panel->config->bus->fill(panel, direct->buffer,
-                                              (uint32_t)part.area.w * (uint32_t)part.area.h *
+                                              (uint32_t)stretch.area.w * (uint32_t)stretch.area.h *
                                                   pixel.stride_bytes)) == JL_OK) {
     }
     jl_direct_sent(direct, status);

@@ -39,7 +39,7 @@ bool jl_direct_ready(struct jl_direct *direct) {
 void jl_direct_sent(struct jl_direct *direct, jl_status status) {
     direct->panel->shown = NULL;
     if (status != JL_OK) {
-        direct->status = jl_panel_settle(direct->panel, status);
+        direct->status = jl_panel_end_call(direct->panel, status);
     }
 }
 
@@ -51,7 +51,7 @@ int jl_direct_columns(const struct jl_direct *direct) {
 }
 
 /* As many whole lines at a time as the buffer holds, or parts of one. */
-static jl_status stream_part(struct jl_direct *direct, struct jl_rect part, struct jl_rect area,
+static jl_status stream_stretch(struct jl_direct *direct, struct jl_rect part, struct jl_rect area,
                              jl_piece_fn draw, const void *context) {
     unsigned shift = direct->panel->format->line_rows_log2;
     int fitting = jl_direct_columns(direct);
@@ -78,10 +78,10 @@ void jl_direct_stream(struct jl_direct *direct, struct jl_rect area, jl_piece_fn
     }
     struct jl_rect whole = area;
     jl_area_grow(direct->panel, &whole);
-    struct jl_part part = {0};
+    struct jl_stretch stretch = {0};
     jl_status status;
-    while ((status = jl_part_next(direct->panel, &whole, &part)) == JL_OK && part.area.h &&
-           (status = stream_part(direct, part.area, area, draw, context)) == JL_OK) {
+    while ((status = jl_stretch_next(direct->panel, &whole, &stretch)) == JL_OK && stretch.area.h &&
+           (status = stream_stretch(direct, stretch.area, area, draw, context)) == JL_OK) {
     }
     jl_direct_sent(direct, status);
 }

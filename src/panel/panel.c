@@ -60,7 +60,7 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
     return status;
 }
 
-jl_status jl_panel_settle(struct jl_panel *panel, jl_status status) {
+jl_status jl_panel_end_call(struct jl_panel *panel, jl_status status) {
     panel->addressed.w = panel->addressed.h = 0;
     if (status != JL_OK) {
         panel->state = STATE_OPEN;
@@ -126,7 +126,7 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
         panel, config->wake_steps ? config->wake_steps : controller->wake_steps,
         config->wake_steps ? config->wake_steps_bytes : controller->wake_steps_bytes);
     panel->state = STATE_AWAKE;
-    return jl_panel_settle(panel, status);
+    return jl_panel_end_call(panel, status);
 }
 
 jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_t value) {
@@ -135,7 +135,7 @@ jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_
     if (!bytes) {
         return JL_UNSUPPORTED;
     }
-    return jl_panel_settle(panel, jl_steps_run_encoded(panel, steps, bytes));
+    return jl_panel_end_call(panel, jl_steps_run_encoded(panel, steps, bytes));
 }
 
 jl_status jl_panel_sleep(struct jl_panel *panel) {

@@ -38,7 +38,7 @@ jl_status jl_panel_ready(struct jl_panel *panel);
  * what it keeps of addresses is told anew by the next call, since wires without answers may have
  * lost something unseen.
  */
-jl_status jl_panel_settle(struct jl_panel *panel, jl_status status);
+jl_status jl_panel_end_call(struct jl_panel *panel, jl_status status);
 
 /* Encodes a setting and sends it. */
 jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_t value);

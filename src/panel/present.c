@@ -19,5 +19,5 @@ jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
     if (status == JL_OK) {
         jl_present_done(panel, frame);
     }
-    return jl_panel_settle(panel, status);
+    return jl_panel_end_call(panel, status);
 }

@@ -7,7 +7,7 @@ static bool on_glass(const struct jl_panel *panel, int16_t top, int16_t rows) {
 }
 
 static jl_status send(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
-    return bytes ? jl_panel_settle(panel, jl_steps_run_encoded(panel, steps, bytes))
+    return bytes ? jl_panel_end_call(panel, jl_steps_run_encoded(panel, steps, bytes))
                  : JL_UNSUPPORTED;
 }
 
@@ -17,28 +17,28 @@ jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16
     if (status != JL_OK) {
         return status;
     }
-    const struct jl_scroller *scroller = panel->config->scroller;
-    if (!scroller || !scroller->roll) {
+    const struct jl_motion *motion = panel->config->motion;
+    if (!motion || !motion->roll) {
         return JL_UNSUPPORTED;
     }
     if (!on_glass(panel, top, rows) || first < 0 || first >= rows) {
         return JL_OUT_OF_RANGE;
     }
-    return send(panel, steps, scroller->roll(panel, top, rows, first, steps));
+    return send(panel, steps, motion->roll(panel, top, rows, first, steps));
 }
 
-jl_status jl_panel_part(struct jl_panel *panel, int16_t top, int16_t rows) {
+jl_status jl_panel_show_rows(struct jl_panel *panel, int16_t top, int16_t rows) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
     jl_status status = jl_panel_ready(panel);
     if (status != JL_OK) {
         return status;
     }
-    const struct jl_scroller *scroller = panel->config->scroller;
-    if (!scroller || !scroller->part) {
+    const struct jl_motion *motion = panel->config->motion;
+    if (!motion || !motion->show_rows) {
         return JL_UNSUPPORTED;
     }
     if (rows != 0 && !on_glass(panel, top, rows)) {
         return JL_OUT_OF_RANGE;
     }
-    return send(panel, steps, scroller->part(panel, top, rows, steps));
+    return send(panel, steps, motion->show_rows(panel, top, rows, steps));
 }

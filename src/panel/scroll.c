@@ -4,11 +4,11 @@
 
 static jl_status send_scroll(struct jl_panel *panel, const struct jl_scroll *scroll) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
-    size_t bytes = panel->config->scroller->encode(scroll, steps);
+    size_t bytes = panel->config->motion->scroll(scroll, steps);
     if (!bytes) {
         return JL_OUT_OF_RANGE;
     }
-    return jl_panel_settle(panel, jl_steps_run_encoded(panel, steps, bytes));
+    return jl_panel_end_call(panel, jl_steps_run_encoded(panel, steps, bytes));
 }
 
 jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll) {
@@ -19,7 +19,7 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
     if (!scroll) {
         return JL_BAD_ARGUMENT;
     }
-    if (!panel->config->scroller || !panel->config->scroller->encode) {
+    if (!panel->config->motion || !panel->config->motion->scroll) {
         return JL_UNSUPPORTED;
     }
     uint8_t shift = panel->format->line_rows_log2;

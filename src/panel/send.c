@@ -13,5 +13,5 @@ jl_status jl_panel_send(struct jl_panel *panel, struct jl_rect area, const void 
     }
     const struct jl_frame piece = jl_frame_of_pixels(panel, area, pixels, stride_bytes);
     panel->shown = NULL; /* the RAM no longer holds the last frame */
-    return jl_panel_settle(panel, jl_area_send(panel, &area, &piece));
+    return jl_panel_end_call(panel, jl_area_send(panel, &area, &piece));
 }

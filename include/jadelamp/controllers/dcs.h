@@ -13,8 +13,8 @@
 extern "C" {
 #endif
 
-/** Scroll area and partial display of all of them, for jl_panel_config.scroller. */
-extern const struct jl_scroller jl_dcs_scroller;
+/** Scroll area and partial display of all of them, for jl_panel_config.motion. */
+extern const struct jl_motion jl_dcs_motion;
 
 #ifdef __cplusplus
 }

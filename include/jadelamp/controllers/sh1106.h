@@ -13,7 +13,7 @@ extern "C" {
 /**
  * The usual 128x64 glass begins at column_offset 2: without it the picture is shifted by two and
  * two columns at the edge show noise. Each page is addressed by itself. JL_MODULE_EXTERNAL_SUPPLY
- * leaves the converter off. Frames are jl_mono_columns. Scroller: jl_start_line_scroller.
+ * leaves the converter off. Frames are jl_mono_columns. Scroller: jl_start_line_motion.
  */
 extern const struct jl_controller jl_sh1106;
 

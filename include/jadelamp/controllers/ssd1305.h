@@ -12,7 +12,7 @@ extern "C" {
 
 /**
  * Glass of 128x64 and 128x32 usually begins at column_offset 4. The panel voltage comes from
- * outside. Frames are jl_mono_columns. Scroller: jl_start_line_scroller.
+ * outside. Frames are jl_mono_columns. Scroller: jl_start_line_motion.
  */
 extern const struct jl_controller jl_ssd1305;
 

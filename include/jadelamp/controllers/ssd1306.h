@@ -17,8 +17,8 @@ extern "C" {
  */
 extern const struct jl_controller jl_ssd1306;
 
-/** Its horizontal scroll (26h, 27h), for jl_panel_config.scroller. */
-extern const struct jl_scroller jl_ssd1306_scroller;
+/** Its horizontal scroll (26h, 27h), for jl_panel_config.motion. */
+extern const struct jl_motion jl_ssd1306_motion;
 
 #ifdef __cplusplus
 }

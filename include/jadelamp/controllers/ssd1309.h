@@ -12,7 +12,7 @@ extern "C" {
 
 /**
  * As ssd1306, with the panel voltage from outside (JL_MODULE_EXTERNAL_SUPPLY makes no difference).
- * Frames are jl_mono_columns. Scroller: jl_start_line_scroller.
+ * Frames are jl_mono_columns. Scroller: jl_start_line_motion.
  */
 extern const struct jl_controller jl_ssd1309;
 

@@ -16,8 +16,8 @@ extern "C" {
  */
 extern const struct jl_controller jl_ssd1322;
 
-/** Its partial display (A8h, A9h), for jl_panel_config.scroller. */
-extern const struct jl_scroller jl_ssd1322_scroller;
+/** Its partial display (A8h, A9h), for jl_panel_config.motion. */
+extern const struct jl_motion jl_ssd1322_motion;
 
 #ifdef __cplusplus
 }

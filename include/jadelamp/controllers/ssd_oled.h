@@ -12,10 +12,10 @@ extern "C" {
 #endif
 
 /**
- * Rolls the whole glass by the start line, for jl_panel_config.scroller: ssd1327 and ssd1351
+ * Rolls the whole glass by the start line, for jl_panel_config.motion: ssd1327 and ssd1351
  * with 128 rows, ssd1331 with 64.
  */
-extern const struct jl_scroller jl_ssd_oled_scroller;
+extern const struct jl_motion jl_ssd_oled_motion;
 
 #ifdef __cplusplus
 }

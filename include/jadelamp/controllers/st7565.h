@@ -14,7 +14,7 @@ extern "C" {
  * The usual 128x64 glass: column_offset 0. The contrast is the electronic volume (6 bits of it
  * count); glass that needs another resistor ratio or bias needs wake-up steps of its own. A set
  * pixel is a dark one on green and grey glass. Frames are jl_mono_columns. Scroller:
- * jl_start_line_scroller.
+ * jl_start_line_motion.
  */
 extern const struct jl_controller jl_st7565;
 

@@ -10,8 +10,8 @@
 extern "C" {
 #endif
 
-/** Rolls all 64 rows, on glass that has as many; for jl_panel_config.scroller. */
-extern const struct jl_scroller jl_start_line_scroller;
+/** Rolls all 64 rows, on glass that has as many; for jl_panel_config.motion. */
+extern const struct jl_motion jl_start_line_motion;
 
 #ifdef __cplusplus
 }

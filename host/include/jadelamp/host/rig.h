@@ -48,7 +48,7 @@ double jl_rig_now_us(const struct jl_rig *rig);
 uint64_t jl_rig_bus_bytes(const struct jl_rig *rig);
 
 /**
- * Lets the light settle (200 ms of virtual time) and writes BASE-glass.png (a
+ * Lets the light come up (200 ms of virtual time) and writes BASE-glass.png (a
  * pixel a pixel) and BASE-photo.png into a directory.
  *
  * @param scale pixels of the photo for one of the glass, 2..32; 0: about 1000 for the longer

@@ -36,7 +36,7 @@ static size_t roll(const struct jl_panel *panel, int16_t top, int16_t rows, int1
     return (size_t)(at - out);
 }
 
-static size_t part(const struct jl_panel *panel, int16_t top, int16_t rows, uint8_t *out) {
+static size_t show_rows(const struct jl_panel *panel, int16_t top, int16_t rows, uint8_t *out) {
     uint8_t *at = out;
     if (rows) {
         int line = first_line(panel, top, rows);
@@ -50,4 +50,4 @@ static size_t part(const struct jl_panel *panel, int16_t top, int16_t rows, uint
     return (size_t)(at - out);
 }
 
-const struct jl_scroller jl_dcs_scroller = {.roll = roll, .part = part};
+const struct jl_motion jl_dcs_motion = {.roll = roll, .show_rows = show_rows};
