@@ -7,6 +7,7 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "jadelamp/host/connect.h"
 #include "jadelamp/jadelamp.h"
 #include "jadelamp/sim/emulators.h"
 #include "jadelamp/sim/sim_port.h"
@@ -48,19 +49,9 @@ static void must(jl_status status) {
 }
 
 static void open_station(const struct bus_row *bus, uint32_t overhead_ns, bool track) {
-    static const struct jl_glass glass = {
-        .width = W, .height = H, .kind = JL_GLASS_TFT, .ips = true};
     memset(&s, 0, sizeof s);
     s.bus = bus;
     s.board = jl_board_create(1);
-    struct jl_device *device = jl_board_add_device(s.board, &jl_emulated_st7789, "tft", &glass);
-    s.sim = (struct jl_sim_port){.board = s.board, .device = device};
-    bool parallel = bus->bus->kind == JL_BUS_8080_8 || bus->bus->kind == JL_BUS_8080_16;
-    s.sim.stream = parallel ? jl_board_add_8080(s.board, CYCLE_NS, overhead_ns,
-                                                bus->bus->kind == JL_BUS_8080_16 ? 16 : 8)
-                            : jl_board_add_spi(s.board, CLOCK_HZ, overhead_ns, 0);
-    jl_device_three_wire(device, bus->bus->kind == JL_BUS_SPI_3WIRE);
-    jl_stream_attach(s.sim.stream, device);
     s.port = (struct jl_port){.ops = &jl_sim_port_rich_ops,
                               .context = &s.sim,
                               .least_start_bytes = 64,
@@ -72,6 +63,16 @@ static void open_station(const struct bus_row *bus, uint32_t overhead_ns, bool t
                                         .width = W,
                                         .height = H,
                                         .module = JL_MODULE_IPS};
+    struct jl_glass glass = jl_glass_described(&s.config, JL_GLASS_TFT);
+    s.sim.board = s.board;
+    struct jl_device *device = jl_board_add_device(s.board, &jl_emulated_st7789, "tft", &glass);
+    if (!device || !jl_connect(&s.sim, device,
+                               &(struct jl_connection){.bus = bus->bus->kind,
+                                                       .clock_hz = CLOCK_HZ,
+                                                       .cycle_ns = CYCLE_NS,
+                                                       .overhead_ns = overhead_ns})) {
+        must(JL_BAD_BUS);
+    }
     must(jl_frame_init(&s.frame, bus->format, W, H, memory[0], sizeof memory[0]));
     must(jl_frame_init(&s.other, bus->format, W, H, memory[1], sizeof memory[1]));
     if (track) {

@@ -5,6 +5,7 @@
 #include <stdio.h>
 #include <stdlib.h>
 
+#include "jadelamp/host/connect.h"
 #include "jadelamp/jadelamp.h"
 #include "jadelamp/sim/emulators.h"
 #include "jadelamp/sim/sim_port.h"
@@ -35,17 +36,7 @@ static void must(jl_status status) {
 }
 
 static void open_station(struct station *s, const struct setup *setup) {
-    struct jl_glass glass = {.width = 128, .height = 64};
     *s = (struct station){.board = jl_board_create(1)};
-    struct jl_device *device = jl_board_add_device(s->board, &jl_emulated_ssd1306, "oled", &glass);
-    s->sim = (struct jl_sim_port){.board = s->board, .device = device};
-    if (setup->bus == JL_BUS_I2C) {
-        s->sim.i2c = jl_board_add_i2c(s->board, setup->hz, setup->overhead_ns);
-        jl_i2c_attach(s->sim.i2c, device, 0x3C);
-    } else {
-        s->sim.stream = jl_board_add_spi(s->board, setup->hz, setup->overhead_ns, 0);
-        jl_stream_attach(s->sim.stream, device);
-    }
     s->port = (struct jl_port){.ops = &jl_sim_port_ops, .context = &s->sim};
     s->config =
         (struct jl_panel_config){.controller = &jl_ssd1306,
@@ -53,6 +44,16 @@ static void open_station(struct station *s, const struct setup *setup) {
                                  .height = 64,
                                  .bus = setup->bus == JL_BUS_I2C ? &jl_bus_i2c : &jl_bus_spi,
                                  .i2c_address = 0x3C};
+    struct jl_glass glass = jl_glass_described(&s->config, JL_GLASS_WHITE);
+    s->sim.board = s->board;
+    struct jl_device *device = jl_board_add_device(s->board, &jl_emulated_ssd1306, "oled", &glass);
+    if (!device || !jl_connect(&s->sim, device,
+                               &(struct jl_connection){.bus = setup->bus,
+                                                       .i2c_address = 0x3C,
+                                                       .clock_hz = setup->hz,
+                                                       .overhead_ns = setup->overhead_ns})) {
+        must(JL_BAD_BUS);
+    }
     must(jl_frame_init(&s->frame, &jl_mono_columns, 128, 64, s->pixels, sizeof s->pixels));
     jl_frame_track(&s->frame, &s->damage);
     must(jl_panel_open(&s->panel, &s->config, &s->port));

@@ -15,13 +15,16 @@ static void print_bus(bool *first, const char *text, double number, const char *
 static void print_entry(const struct jl_catalog_entry *entry) {
     const struct jl_controller *driver = entry->driver;
     uint8_t buses = driver ? driver->buses : 0;
+    uint32_t i2c_hz = jl_catalog_most_i2c_hz(entry);
+    uint32_t serial_hz = jl_catalog_most_serial_hz(entry);
+    uint32_t cycle_ns = jl_catalog_least_cycle_ns(entry);
     bool first = true;
     printf("  %-9s %s, ", entry->name, entry->kind);
     if (driver) {
         printf("RAM %dx%d, ", driver->ram_width, driver->ram_height);
     }
     printf("%s; glass %s\n", entry->pixel_format, entry->glasses);
-    if (entry->most_i2c_hz) {
+    if (i2c_hz) {
         char text[80];
         snprintf(text, sizeof text, "%s", driver ? "I2C at" : "behind an expander on I2C at");
         for (size_t i = 0; i < sizeof entry->addresses && entry->addresses[i]; i++) {
@@ -30,23 +33,23 @@ static void print_entry(const struct jl_catalog_entry *entry) {
                      entry->addresses[i]);
         }
         strcat(text, " up to ");
-        print_bus(&first, text, entry->most_i2c_hz / 1e3, "kHz");
+        print_bus(&first, text, i2c_hz / 1e3, "kHz");
     }
-    if (entry->most_spi_hz) {
+    if (serial_hz) {
         print_bus(&first,
                   buses >> JL_BUS_ST7920_SERIAL & 1 ? "its own serial bus up to "
                   : buses >> JL_BUS_SPI_3WIRE & 1   ? "SPI with 4 or 3 wires up to "
                                                     : "SPI up to ",
-                  entry->most_spi_hz / 1e6, "MHz");
+                  serial_hz / 1e6, "MHz");
     }
-    if (entry->least_cycle_ns) {
+    if (cycle_ns) {
         print_bus(&first,
                   !driver                         ? "4 or 8 lines and E, a write in "
                   : !(buses >> JL_BUS_8080_8 & 1) ? "6800 with 8 lines, a write in "
                   : buses >> JL_BUS_8080_16 & 1   ? "8080 with 8 or 16 lines, a write in "
                   : buses >> JL_BUS_6800_8 & 1    ? "8080 or 6800 with 8 lines, a write in "
                                                   : "8080 with 8 lines, a write in ",
-                  entry->least_cycle_ns, "ns");
+                  cycle_ns, "ns");
     }
     putchar('\n');
 }
@@ -65,9 +68,9 @@ static cJSON *entry_json(const struct jl_catalog_entry *entry) {
     for (size_t i = 0; i < sizeof entry->addresses && entry->addresses[i]; i++) {
         cJSON_AddItemToArray(addresses, cJSON_CreateNumber(entry->addresses[i]));
     }
-    cJSON_AddNumberToObject(json, "i2c_most_hz", entry->most_i2c_hz);
-    cJSON_AddNumberToObject(json, "spi_most_hz", entry->most_spi_hz);
-    cJSON_AddNumberToObject(json, "parallel_least_ns", entry->least_cycle_ns);
+    cJSON_AddNumberToObject(json, "i2c_most_hz", jl_catalog_most_i2c_hz(entry));
+    cJSON_AddNumberToObject(json, "spi_most_hz", jl_catalog_most_serial_hz(entry));
+    cJSON_AddNumberToObject(json, "parallel_least_ns", jl_catalog_least_cycle_ns(entry));
     return json;
 }
 

@@ -65,9 +65,9 @@ static void print_text(struct jl_light_result *result, const char *directory) {
 static void print_json(const struct jl_light_result *result) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddItemToObject(json, "card", cli_card_json(&result->rig.card));
-    cJSON_AddStringToObject(json, "wake_status", jl_status_text(result->wake_status));
+    cJSON_AddStringToObject(json, "wake_status", jl_status_name(result->wake_status));
     cJSON_AddItemToObject(json, "wake", cli_cost_json(&result->wake));
-    cJSON_AddStringToObject(json, "present_status", jl_status_text(result->present_status));
+    cJSON_AddStringToObject(json, "present_status", jl_status_name(result->present_status));
     cJSON_AddItemToObject(json, "present", cli_cost_json(&result->present));
     cJSON_AddBoolToObject(json, "lit", result->why_dark == NULL);
     cJSON_AddStringToObject(json, "why_dark", result->why_dark ? result->why_dark : "");

@@ -74,7 +74,7 @@ static void print_text(const struct jl_scan_result *result) {
 
 static void print_json(const struct jl_scan_result *result) {
     cJSON *json = cJSON_CreateObject();
-    cJSON_AddStringToObject(json, "status", jl_status_text(result->status));
+    cJSON_AddStringToObject(json, "status", jl_status_name(result->status));
     cJSON_AddNumberToObject(json, "clock_hz", result->clock_hz);
     cJSON_AddNumberToObject(json, "microseconds", result->microseconds);
     cJSON *answers = cJSON_AddArrayToObject(json, "answers");

@@ -10,6 +10,37 @@ static void power_on(struct jl_device *device) {
     device->machine->power_on(device);
 }
 
+/* VCD identifiers take no white space. */
+static void set_name(struct jl_device *device, const char *name, const char *suffix) {
+    int room = DEVICE_NAME_BYTES - 1 - (int)strlen(suffix);
+    snprintf(device->name, sizeof device->name, "%.*s%s", room, name, suffix);
+    memcpy(device->scope, device->name, sizeof device->scope);
+    for (char *c = device->scope; *c; c++) {
+        bool plain =
+            (*c >= '0' && *c <= '9') || (*c >= 'a' && *c <= 'z') || (*c >= 'A' && *c <= 'Z');
+        *c = plain ? *c : '_';
+    }
+}
+
+static bool scope_taken(const struct jl_board *board, const char *scope) {
+    for (size_t i = 0; i < board->device_count; i++) {
+        if (strcmp(board->devices[i]->scope, scope) == 0) {
+            return true;
+        }
+    }
+    return false;
+}
+
+/* Two devices of one name could not be told apart in a recording or a diagnostic. */
+static void name_apart(struct jl_device *device, const char *name) {
+    set_name(device, name, "");
+    for (int number = 2; scope_taken(device->board, device->scope); number++) {
+        char suffix[12];
+        snprintf(suffix, sizeof suffix, "_%d", number);
+        set_name(device, name, suffix);
+    }
+}
+
 struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_emulated_part *part,
                                       const char *name, const struct jl_glass *glass) {
     if (board->device_count == MOST_DEVICES || !part->machine->fits(part, glass)) {
@@ -31,7 +62,7 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
     device->fixed = fixed;
     device->glass = *glass;
     device->noise_seed = board->noise_seed + board->device_count;
-    snprintf(device->name, sizeof device->name, "%s", name);
+    name_apart(device, name);
     for (int i = 0; i < DEVICE_PINS; i++) {
         device->pins[i] = i < JL_DEVICE_TE || i >= JL_DEVICE_D0;
         bool has = i < JL_DEVICE_TE || part->machine->outputs >> i & 1 ||

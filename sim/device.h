@@ -70,6 +70,7 @@ struct jl_device {
     const struct machine *machine;
     struct jl_board *board;
     char name[DEVICE_NAME_BYTES];
+    char scope[DEVICE_NAME_BYTES]; /* the name, as a recording can write it */
     struct jl_glass glass;
     void *state, *fixed;
     bool unplugged;

@@ -11,9 +11,13 @@
 
 #define STUCK_WAIT_PS 25000000000u /* 25 ms, after SMBus' tTIMEOUT */
 
+static bool good_clock(uint32_t clock_hz) {
+    return clock_hz >= 1000 && clock_hz <= 5000000;
+}
+
 struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz,
                                     uint32_t overhead_ns) {
-    if (board->i2c_count == MOST_BUSES || clock_hz < 1000 || clock_hz > 5000000) {
+    if (board->i2c_count == MOST_BUSES || !good_clock(clock_hz)) {
         return NULL;
     }
     struct jl_i2c_bus *bus = calloc(1, sizeof *bus);
@@ -38,6 +42,15 @@ bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t add
     bus->addresses[bus->device_count] = address;
     bus->device_count++;
     device->i2c = bus;
+    return true;
+}
+
+bool jl_i2c_slow_down(struct jl_i2c_bus *bus, uint32_t clock_hz) {
+    if (!good_clock(clock_hz)) {
+        return false;
+    }
+    uint64_t bit_ps = 1000000000000u / clock_hz;
+    bus->bit_ps = bit_ps > bus->bit_ps ? bit_ps : bus->bit_ps;
     return true;
 }
 

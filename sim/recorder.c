@@ -111,17 +111,6 @@ static void declare(struct jl_board *board, wire_id wire, const char *name) {
     emit(board, "$var wire 1 %s %s $end\n", identifier(wire, id), name);
 }
 
-/* VCD identifiers take no white space. */
-static void scope_name(const struct jl_device *device, char out[DEVICE_NAME_BYTES]) {
-    size_t i = 0;
-    for (; device->name[i]; i++) {
-        char c = device->name[i];
-        bool plain = (c >= '0' && c <= '9') || (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
-        out[i] = plain ? c : '_';
-    }
-    out[i] = '\0';
-}
-
 static void declare_stream(struct jl_board *board, const struct jl_device *device,
                            const struct jl_stream_bus *bus) {
     declare(board, device->pin_wires[JL_DEVICE_CS], "cs");
@@ -167,9 +156,7 @@ static void declare_pins(struct jl_board *board, const struct jl_device *device)
 }
 
 static void declare_device(struct jl_board *board, const struct jl_device *device) {
-    char scope[DEVICE_NAME_BYTES];
-    scope_name(device, scope);
-    emit(board, "$scope module %s $end\n", scope);
+    emit(board, "$scope module %s $end\n", device->scope);
     if (device->i2c) {
         declare(board, device->i2c->scl, "scl");
         declare(board, device->i2c->sda, "sda");

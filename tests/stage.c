@@ -3,6 +3,7 @@
 #include <string.h>
 
 #include "harness.h"
+#include "jadelamp/host/connect.h"
 #include "kinds.h"
 
 #define TFT_FORMATS                                                                                \
@@ -138,47 +139,9 @@ const struct make *make_named(const char *name) {
     return &makes[0];
 }
 
-static void connect(struct stage *stage, const struct make *make, const struct wish *wish) {
-    uint8_t kind = stage->config.bus->kind;
-    stage->sim = (struct jl_sim_port){.board = stage->board, .device = stage->device};
-    if (kind == JL_BUS_I2C) {
-        stage->sim.i2c = jl_board_add_i2c(stage->board, 400000, wish->overhead_ns);
-        EXPECT(jl_i2c_attach(stage->sim.i2c, stage->device, 0x3C));
-        return;
-    }
-    if (kind == JL_BUS_6800_8) {
-        stage->sim.stream = jl_board_add_6800(stage->board, make->cycle_ns, wish->overhead_ns);
-    } else if (kind == JL_BUS_8080_8 || kind == JL_BUS_8080_16) {
-        stage->sim.stream = jl_board_add_8080(stage->board, make->cycle_ns, wish->overhead_ns,
-                                              kind == JL_BUS_8080_16 ? 16 : 8);
-    } else {
-        stage->sim.stream = jl_board_add_spi(
-            stage->board, wish->clock_hz ? wish->clock_hz : make->clock_hz, wish->overhead_ns, 0);
-        jl_device_three_wire(stage->device, kind == JL_BUS_SPI_3WIRE);
-    }
-    EXPECT(jl_stream_attach(stage->sim.stream, stage->device));
-}
-
 void stage_open(struct stage *stage, const struct make *make, const struct wish *wish) {
     uint8_t module = make->module ^ wish->module_change;
-    const struct jl_glass glass = {
-        .width = make->width,
-        .height = make->height,
-        .column_offset = make->x,
-        .row_offset = make->y,
-        .kind = JL_GLASS_TFT,
-        .rows_sequential = (module & JL_MODULE_ROWS_SEQUENTIAL) != 0,
-        .mirrored_x = (module & JL_MODULE_MIRROR_X) != 0,
-        .mirrored_y = (module & JL_MODULE_MIRROR_Y) != 0,
-        .bgr = (module & JL_MODULE_BGR) != 0,
-        .ips = (module & JL_MODULE_IPS) != 0,
-        .round = make->round,
-        .ram_width = make->ram_width,
-        .ram_height = make->ram_height,
-    };
     *stage = (struct stage){.board = jl_board_create(44)};
-    stage->device = jl_board_add_device(stage->board, make->emulator, make->name, &glass);
-    EXPECT(stage->device != NULL);
     stage->config = (struct jl_panel_config){
         .controller = make->controller,
         .bus = wish->bus   ? wish->bus
@@ -195,7 +158,22 @@ void stage_open(struct stage *stage, const struct make *make, const struct wish 
         .inverted = wish->inverted,
         .motion = wish->motion,
     };
-    connect(stage, make, wish);
+    struct jl_glass glass = jl_glass_described(&stage->config, JL_GLASS_TFT);
+    glass.round = make->round;
+    glass.ram_width = make->ram_width;
+    glass.ram_height = make->ram_height;
+    stage->device = jl_board_add_device(stage->board, make->emulator, make->name, &glass);
+    EXPECT(stage->device != NULL);
+    stage->sim.board = stage->board;
+    EXPECT(jl_connect(&stage->sim, stage->device,
+                      &(struct jl_connection){.bus = stage->config.bus->kind,
+                                              .i2c_address = 0x3C,
+                                              .clock_hz = wish->clock_hz ? wish->clock_hz
+                                                          : stage->config.bus->kind == JL_BUS_I2C
+                                                              ? 400000
+                                                              : make->clock_hz,
+                                              .cycle_ns = make->cycle_ns,
+                                              .overhead_ns = wish->overhead_ns}));
     stage->port =
         (struct jl_port){.ops = wish->ops ? wish->ops : &jl_sim_port_ops, .context = &stage->sim};
     EXPECT_INT(jl_panel_open(&stage->panel, &stage->config, &stage->port), JL_OK);

@@ -8,27 +8,6 @@
 #include "bench_panel.h"
 #include "vcd.h"
 
-struct text_sink {
-    char *text;
-    size_t length, room;
-    size_t refuse_after;
-};
-
-static bool take_text(void *context, const char *text, size_t bytes) {
-    struct text_sink *sink = context;
-    if (sink->length + bytes > sink->refuse_after) {
-        return false;
-    }
-    if (sink->length + bytes + 1 > sink->room) {
-        sink->room = (sink->length + bytes) * 2 + 1024;
-        sink->text = realloc(sink->text, sink->room);
-    }
-    memcpy(sink->text + sink->length, text, bytes);
-    sink->length += bytes;
-    sink->text[sink->length] = '\0';
-    return true;
-}
-
 static struct bus_log decoded;
 
 static void expect_tokens(const char *kinds, const uint8_t *bytes) {
@@ -49,7 +28,7 @@ static void i2c_recording(void) {
     } modes[] = {{100000, 4700, 4000, 250, 4000, 4000, 4700},
                  {400000, 1300, 600, 100, 600, 600, 1300}};
     for (int i = 0; i < 2; i++) {
-        struct text_sink sink = {.refuse_after = SIZE_MAX};
+        struct vcd_text sink = {0};
         struct jl_glass glass = {.width = 128, .height = 64};
         struct jl_board *board = jl_board_create(1);
         struct jl_device *device =
@@ -58,8 +37,8 @@ static void i2c_recording(void) {
             jl_board_add_device(board, &jl_emulated_ssd1306, "spare", &glass);
         struct jl_i2c_bus *bus = jl_board_add_i2c(board, modes[i].hz, 20000);
         EXPECT(jl_i2c_attach(bus, device, 0x3C) && jl_i2c_attach(bus, second, 0x3D));
-        EXPECT(jl_board_record(board, take_text, &sink));
-        EXPECT(!jl_board_record(board, take_text, &sink)); /* one recording at a time */
+        EXPECT(jl_board_record(board, vcd_take, &sink));
+        EXPECT(!jl_board_record(board, vcd_take, &sink)); /* one recording at a time */
         EXPECT(jl_i2c_start(bus));
         EXPECT(jl_i2c_write(bus, 0x78));
         EXPECT(jl_i2c_write(bus, 0x00));
@@ -110,14 +89,14 @@ static void i2c_recording(void) {
 
 static void spi_recording(void) {
     for (int mode = 0; mode <= 3; mode += 3) {
-        struct text_sink sink = {.refuse_after = SIZE_MAX};
+        struct vcd_text sink = {0};
         struct jl_glass glass = {.width = 128, .height = 64};
         struct jl_board *board = jl_board_create(1);
         struct jl_device *device = jl_board_add_device(board, &jl_emulated_ssd1306, "d", &glass);
         struct jl_stream_bus *bus = jl_board_add_spi(board, 8000000, 2000, mode);
         static const uint8_t command[] = {0x21, 0x0A, 0x80}, data[] = {0x55, 0x01};
         EXPECT(jl_stream_attach(bus, device));
-        EXPECT(jl_board_record(board, take_text, &sink));
+        EXPECT(jl_board_record(board, vcd_take, &sink));
         jl_device_set_pin(device, JL_DEVICE_DC, false);
         jl_device_set_pin(device, JL_DEVICE_CS, false);
         jl_stream_write(bus, command, sizeof command);
@@ -144,11 +123,11 @@ static void spi_recording(void) {
 
 /* A sink that refuses is reported at the end, and nothing breaks meanwhile. */
 static void recording_into_a_full_disk(void) {
-    struct text_sink sink = {.refuse_after = 900};
+    struct vcd_text sink = {.refuse_after = 900};
     struct bench_panel bench;
     struct jl_panel_config usual = bench_usual_config();
     bench_open_usual(&bench, &usual);
-    EXPECT(jl_board_record(bench.board, take_text, &sink));
+    EXPECT(jl_board_record(bench.board, vcd_take, &sink));
     EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
     EXPECT(!jl_board_record_end(bench.board));
     free(sink.text);
@@ -157,13 +136,13 @@ static void recording_into_a_full_disk(void) {
 
 /* Wake and present, recorded and decoded: the driver's traffic as a person with a probe sees it. */
 static void whole_present_on_the_wires(void) {
-    struct text_sink sink = {.refuse_after = SIZE_MAX};
+    struct vcd_text sink = {0};
     struct bench_panel bench;
     struct jl_panel_config usual = bench_usual_config();
     bench_open_usual(&bench, &usual);
     EXPECT_INT(jl_panel_wake(&bench.panel), JL_OK);
     jl_draw_test_card(&bench.frame.target, "wires");
-    EXPECT(jl_board_record(bench.board, take_text, &sink));
+    EXPECT(jl_board_record(bench.board, vcd_take, &sink));
     uint64_t start_ns = jl_board_now_ps(bench.board) / 1000;
     EXPECT_INT(jl_panel_present(&bench.panel, &bench.frame), JL_OK);
     EXPECT(jl_board_record_end(bench.board));
@@ -243,7 +222,7 @@ static void parallel_and_te_recorded(void) {
     static const uint8_t script[] = {0x11, 0x35, 0x29, 0xA5, 0x5A, 0x0F};
     for (int lines = 8; lines <= 16; lines += 8) {
         for (int dma = 0; dma < 2; dma++) {
-            struct text_sink sink = {.refuse_after = SIZE_MAX};
+            struct vcd_text sink = {0};
             struct jl_board *board = jl_board_create(5);
             struct jl_glass glass = {.width = 240, .height = 240};
             struct jl_stream_bus *bus = jl_board_add_8080(board, 100, 0, lines);
@@ -252,7 +231,7 @@ static void parallel_and_te_recorded(void) {
             uint16_t words[6];
             test_row("%d lines, DMA %d", lines, dma);
             EXPECT(jl_stream_attach(bus, device));
-            EXPECT(jl_board_record(board, take_text, &sink));
+            EXPECT(jl_board_record(board, vcd_take, &sink));
             jl_device_set_pin(device, JL_DEVICE_DC, false);
             jl_device_set_pin(device, JL_DEVICE_CS, false);
             for (int i = 0; i < 6; i++) {

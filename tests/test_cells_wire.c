@@ -574,32 +574,16 @@ static void expander_by_hand(void) {
     cells_close(&stage);
 }
 
-struct recording {
-    char text[120000];
-    size_t length;
-};
-
-static bool keep(void *context, const char *text, size_t bytes) {
-    struct recording *recording = context;
-    if (recording->length + bytes >= sizeof recording->text) {
-        return false;
-    }
-    memcpy(recording->text + recording->length, text, bytes);
-    recording->length += bytes;
-    recording->text[recording->length] = '\0';
-    return true;
-}
-
 /* The recording as a person with a probe reads it: RS and the lines as E falls. */
 static void wires_of_a_module(void) {
-    static struct recording recording;
+    static struct vcd_text recording;
     for (int wire = 0; wire < CELLS_WIRES; wire++) {
         char seen[400] = "";
         bool levels[VCD_WIRES] = {false}, eight = cells_wires[wire]->eight_bits;
         test_row("wire %d", wire);
         recording.length = 0;
         cells_open(&stage, &wide, wire);
-        EXPECT(jl_board_record(stage.board, keep, &recording));
+        EXPECT(jl_board_record(stage.board, vcd_take, &recording));
         EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);
         EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "H"), JL_OK);
         EXPECT(jl_board_record_end(stage.board));

@@ -322,15 +322,24 @@ static void json_output(void) {
     cJSON *json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
         EXPECT(cJSON_IsTrue(at(json, "lit")));
+        EXPECT_TEXT(at(json, "wake_status")->valuestring, "JL_OK");
         EXPECT_INT(at(at(json, "card"), "width")->valueint, 72);
         /* 360 pixels bytes, address and control, window of 8 bytes. */
         EXPECT_INT(at(at(json, "present"), "bus_bytes")->valueint, 360 + 2 + 8);
         EXPECT_INT(cJSON_GetArraySize(at(json, "diagnostics")), 0);
     }
     cJSON_Delete(json);
+    EXPECT_INT(run(JADELAMP " light ssd1306-72x40-i2c --fault unplugged --json"), 1);
+    json = cJSON_Parse(output);
+    if (EXPECT(json != NULL)) {
+        EXPECT_TEXT(at(json, "wake_status")->valuestring, "JL_NO_ANSWER");
+        EXPECT_TEXT(at(json, "present_status")->valuestring, "JL_NOT_AWAKE");
+    }
+    cJSON_Delete(json);
     EXPECT_INT(run(JADELAMP " scan --json"), 0);
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
+        EXPECT_TEXT(at(json, "status")->valuestring, "JL_OK");
         const cJSON *answer = cJSON_GetArrayItem(at(json, "answers"), 1);
         EXPECT_INT(at(answer, "address")->valueint, 0x3C);
         EXPECT_INT(at(answer, "write_byte")->valueint, 0x78);

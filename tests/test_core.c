@@ -10,9 +10,15 @@ static void status_texts(void) {
         test_row("status %d", s);
         EXPECT(strlen(jl_status_text((jl_status)s)) > 1);
         EXPECT(strcmp(jl_status_text((jl_status)s), "unknown status") != 0);
+        EXPECT(strncmp(jl_status_name((jl_status)s), "JL_", 3) == 0);
     }
     EXPECT_TEXT(jl_status_text((jl_status)-1), "unknown status");
     EXPECT_TEXT(jl_status_text((jl_status)1000), "unknown status");
+    EXPECT_TEXT(jl_status_name((jl_status)-1), "unknown");
+    EXPECT_TEXT(jl_status_name(JL_STATUS_COUNT), "unknown");
+    EXPECT_TEXT(jl_status_name(JL_OK), "JL_OK");
+    EXPECT_TEXT(jl_status_name(JL_NO_ANSWER), "JL_NO_ANSWER");
+    EXPECT_TEXT(jl_status_name(JL_BUSY), "JL_BUSY");
     EXPECT_INT(JL_OK, 0);
 }
 

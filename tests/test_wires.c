@@ -12,28 +12,11 @@
 #include "stage.h"
 #include "vcd.h"
 
-struct text_sink {
-    char *text;
-    size_t length, room;
-};
-
-static bool take_text(void *context, const char *text, size_t bytes) {
-    struct text_sink *sink = context;
-    if (sink->length + bytes + 1 > sink->room) {
-        sink->room = (sink->length + bytes) * 2 + 1024;
-        sink->text = realloc(sink->text, sink->room);
-    }
-    memcpy(sink->text + sink->length, text, bytes);
-    sink->length += bytes;
-    sink->text[sink->length] = '\0';
-    return true;
-}
-
 static struct bus_log blocking, flying;
 
 static void record_present(bool async, struct bus_log *log) {
     const struct make *make = make_named("ssd1331 96x64");
-    struct text_sink sink = {0};
+    struct vcd_text sink = {0};
     struct stage stage;
     struct jl_async sending;
     stage_open(&stage, make, &(struct wish){.ops = &jl_sim_port_rich_ops});
@@ -47,7 +30,7 @@ static void record_present(bool async, struct bus_log *log) {
         jl_draw_pixel(&frame.target, (int16_t)(i * 2), (int16_t)(i % 9 * 7),
                       JL_RGB(40u * (unsigned)i & 255u, 99, 201));
     }
-    EXPECT(jl_board_record(stage.board, take_text, &sink));
+    EXPECT(jl_board_record(stage.board, vcd_take, &sink));
     EXPECT_INT(async ? jl_async_present(&sending, &frame) : jl_panel_present(&stage.panel, &frame),
                JL_OK);
     while (async && jl_async_poll(&sending) == JL_BUSY) {
@@ -83,7 +66,7 @@ static void asynchronous_recordings(void) {
 static void tearing_recordings(void) {
     const struct make *make = make_named("st7789 240x240");
     for (int async = 0; async < 2; async++) {
-        struct text_sink sink = {0};
+        struct vcd_text sink = {0};
         struct stage stage;
         struct jl_async sending;
         test_row("async %d", async);
@@ -91,7 +74,7 @@ static void tearing_recordings(void) {
         EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
         EXPECT_INT(jl_async_init(&sending, &stage.panel, NULL, NULL), JL_OK);
         struct jl_frame frame = stage_frame(&stage, 0);
-        EXPECT(jl_board_record(stage.board, take_text, &sink));
+        EXPECT(jl_board_record(stage.board, vcd_take, &sink));
         EXPECT_INT(async ? jl_async_present(&sending, &frame)
                          : jl_panel_present(&stage.panel, &frame),
                    JL_OK);
@@ -228,14 +211,14 @@ static void reads(void) {
     jl_board_destroy(raw.board);
 
     /* On a parallel bus a whole byte comes first, and a recording shows D7..D0 and RD. */
-    struct text_sink sink = {0};
+    struct vcd_text sink = {0};
     struct jl_glass glass = {.width = 8, .height = 8};
     raw.board = jl_board_create(1);
     raw.bus = jl_board_add_8080(raw.board, 200, 0, 8);
     raw.device = jl_board_add_device(raw.board, &jl_emulated_st7789, "p", &glass);
     EXPECT(jl_stream_attach(raw.bus, raw.device));
     raw_play(&raw, "R ~120");
-    EXPECT(jl_board_record(raw.board, take_text, &sink));
+    EXPECT(jl_board_record(raw.board, vcd_take, &sink));
     uint8_t bytes[4];
     read_under_cs(&raw, 0x04, bytes, 4);
     EXPECT(jl_board_record_end(raw.board));
@@ -284,11 +267,11 @@ static void outputs(void) {
     static const struct jl_emulated_part part = {
         .name = "made up", .machine = &machine, .state_bytes = 1};
     struct jl_glass glass = {.width = 1, .height = 1};
-    struct text_sink sink = {0};
+    struct vcd_text sink = {0};
     struct jl_board *board = jl_board_create(1);
     struct jl_device *device = jl_board_add_device(board, &part, "m", &glass);
     struct jl_sim_port sim = {.board = board, .device = device};
-    EXPECT(jl_board_record(board, take_text, &sink));
+    EXPECT(jl_board_record(board, vcd_take, &sink));
     EXPECT(jl_sim_port_ops.get_pin(&sim, JL_PIN_BUSY));
     EXPECT(!jl_device_pin(device, JL_DEVICE_PEN));
     EXPECT(!jl_device_pin(device, JL_DEVICE_TE)); /* it has none */

@@ -4,6 +4,21 @@
 #include <stdlib.h>
 #include <string.h>
 
+bool vcd_take(void *context, const char *text, size_t bytes) {
+    struct vcd_text *sink = context;
+    if (sink->refuse_after && sink->length + bytes > sink->refuse_after) {
+        return false;
+    }
+    if (sink->length + bytes + 1 > sink->room) {
+        sink->room = (sink->length + bytes) * 2 + 1024;
+        sink->text = realloc(sink->text, sink->room);
+    }
+    memcpy(sink->text + sink->length, text, bytes);
+    sink->length += bytes;
+    sink->text[sink->length] = '\0';
+    return true;
+}
+
 static void add_edge(struct vcd *vcd, const char *id, bool high, uint64_t ns) {
     for (int wire = 0; wire < vcd->wire_count; wire++) {
         /* One identifier may be declared in several scopes: the change is for all. */

@@ -11,6 +11,16 @@
 
 enum { VCD_WIRES = 32, VCD_TOKENS = 8192 };
 
+/* Where a recording goes; free the text. */
+struct vcd_text {
+    char *text;
+    size_t length, room;
+    size_t refuse_after; /* refuses what would be more; 0: takes everything */
+};
+
+/* A jl_record_fn whose context is a struct vcd_text. */
+bool vcd_take(void *context, const char *text, size_t bytes);
+
 struct vcd_edge {
     uint64_t ns;
     int wire;

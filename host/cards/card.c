@@ -489,14 +489,15 @@ static bool check_bus(struct reading *reading) {
                     parallel ? "a parallel bus" : "a serial bus");
     }
     if (!card->clock_hz && !parallel) {
-        card->clock_hz = i2c ? 400000 : part->most_spi_hz < 8000000 ? part->most_spi_hz : 8000000;
+        uint32_t most_hz = i2c ? jl_catalog_most_i2c_hz(part) : jl_catalog_most_serial_hz(part);
+        card->clock_hz = most_hz < 8000000 ? most_hz : 8000000;
     }
     if (!card->cycle_ns && parallel) {
-        card->cycle_ns = part->least_cycle_ns;
+        card->cycle_ns = jl_catalog_least_cycle_ns(part);
     }
     if (i2c && card->clock_hz > 5000000) {
         return FAIL(reading, "[bus] clock: I2C ends at 5 MHz; the %s allows %u kHz", part->name,
-                    (unsigned)(part->most_i2c_hz / 1000));
+                    (unsigned)(jl_catalog_most_i2c_hz(part) / 1000));
     }
     return true;
 }

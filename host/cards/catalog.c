@@ -1,4 +1,4 @@
-/* The catalog. The facts stand here once more, in words for people, on the host's side only. */
+/* The catalog: what the drivers do not say, in words for people. */
 #include "jadelamp/host/catalog.h"
 
 #include <dirent.h>
@@ -20,9 +20,6 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x64, 128x32, 64x48, 72x40",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .addresses = {0x3C, 0x3D},
-        .most_i2c_hz = 400000,
-        .most_spi_hz = 10000000,
-        .least_cycle_ns = 300,
     },
     {
         .name = "ssd1309",
@@ -32,9 +29,6 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x64",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .addresses = {0x3C, 0x3D},
-        .most_i2c_hz = 400000,
-        .most_spi_hz = 10000000,
-        .least_cycle_ns = 300,
         .glass_kind = JL_GLASS_WHITE,
     },
     {
@@ -45,9 +39,6 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x64, 128x32",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .addresses = {0x3C, 0x3D},
-        .most_i2c_hz = 400000,
-        .most_spi_hz = 4000000,
-        .least_cycle_ns = 300,
         .glass_kind = JL_GLASS_YELLOW,
     },
     {
@@ -58,9 +49,6 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x64",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .addresses = {0x3C, 0x3D},
-        .most_i2c_hz = 400000,
-        .most_spi_hz = 4000000,
-        .least_cycle_ns = 300,
         .glass_kind = JL_GLASS_WHITE,
     },
     {
@@ -70,7 +58,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "monochrome LCD",
         .glasses = "84x48",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
-        .most_spi_hz = 4000000,
         .glass_kind = JL_GLASS_LCD_GREY,
     },
     {
@@ -80,8 +67,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "monochrome LCD",
         .glasses = "128x64, 132x64",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
-        .most_spi_hz = 20000000,
-        .least_cycle_ns = 240,
         .glass_kind = JL_GLASS_LCD_GREY,
     },
     {
@@ -91,8 +76,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "monochrome LCD",
         .glasses = "128x64",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
-        .most_spi_hz = 20000000,
-        .least_cycle_ns = 240,
         .glass_kind = JL_GLASS_LCD_GREY,
     },
     {
@@ -102,8 +85,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "monochrome LCD",
         .glasses = "128x64",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
-        .most_spi_hz = 10000000,
-        .least_cycle_ns = 150,
         .glass_kind = JL_GLASS_LCD_BLUE,
     },
     {
@@ -113,8 +94,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "monochrome LCD",
         .glasses = "128x64",
         .pixel_format = "1 bit, horizontal bytes, bit 7 left",
-        .most_spi_hz = 2500000,
-        .least_cycle_ns = 1200,
         .glass_kind = JL_GLASS_LCD_BLUE,
     },
     {
@@ -124,8 +103,6 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "8x1, 16x1, 16x2, 20x2, 40x2, 16x4, 20x4, 40x4 cells",
         .pixel_format = "5x8 dots a cell",
         .addresses = {0x27, 0x3F},
-        .most_i2c_hz = 100000,
-        .least_cycle_ns = 500,
         .glass_kind = JL_GLASS_LCD_GREEN,
     },
     {
@@ -135,8 +112,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "grey OLED",
         .glasses = "256x64",
         .pixel_format = "4 bits, two pixels a byte",
-        .most_spi_hz = 10000000,
-        .least_cycle_ns = 300,
         .glass_kind = JL_GLASS_YELLOW,
     },
     {
@@ -147,9 +122,6 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x128, 96x96",
         .pixel_format = "4 bits, two pixels a byte",
         .addresses = {0x3C, 0x3D},
-        .most_i2c_hz = 400000,
-        .most_spi_hz = 10000000,
-        .least_cycle_ns = 300,
         .glass_kind = JL_GLASS_WHITE,
     },
     {
@@ -159,8 +131,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "colour OLED",
         .glasses = "96x64",
         .pixel_format = "5-6-5 or 3-3-2",
-        .most_spi_hz = 6666666,
-        .least_cycle_ns = 130,
         .glass_kind = JL_GLASS_COLOR_OLED,
     },
     {
@@ -170,8 +140,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "colour OLED",
         .glasses = "128x128",
         .pixel_format = "5-6-5 or 6-6-6",
-        .most_spi_hz = 20000000,
-        .least_cycle_ns = 300,
         .glass_kind = JL_GLASS_COLOR_OLED,
     },
     {
@@ -181,8 +149,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "colour TFT",
         .glasses = "128x160, 128x128, 80x160",
         .pixel_format = "5-6-5 or 6-6-6",
-        .most_spi_hz = 15151515,
-        .least_cycle_ns = 66,
         .glass_kind = JL_GLASS_TFT,
     },
     {
@@ -192,8 +158,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "colour TFT",
         .glasses = "240x320, 240x240, 135x240, 170x320",
         .pixel_format = "5-6-5 or 6-6-6",
-        .most_spi_hz = 15151515,
-        .least_cycle_ns = 66,
         .glass_kind = JL_GLASS_TFT,
     },
     {
@@ -203,8 +167,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "colour TFT",
         .glasses = "240x320",
         .pixel_format = "5-6-5 or 6-6-6",
-        .most_spi_hz = 10000000,
-        .least_cycle_ns = 66,
         .glass_kind = JL_GLASS_TFT,
     },
     {
@@ -214,8 +176,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "colour TFT",
         .glasses = "320x480",
         .pixel_format = "6-6-6; 5-6-5 on 8080 only",
-        .most_spi_hz = 15151515,
-        .least_cycle_ns = 30,
         .glass_kind = JL_GLASS_TFT,
     },
     {
@@ -225,8 +185,6 @@ static const struct jl_catalog_entry entries[] = {
         .kind = "colour TFT, round",
         .glasses = "240x240",
         .pixel_format = "5-6-5 or 6-6-6",
-        .most_spi_hz = 100000000,
-        .least_cycle_ns = 66,
         .glass_kind = JL_GLASS_TFT,
     },
 };
@@ -234,6 +192,25 @@ static const struct jl_catalog_entry entries[] = {
 const struct jl_catalog_entry *jl_catalog(size_t *count) {
     *count = sizeof entries / sizeof entries[0];
     return entries;
+}
+
+/* A character module has no driver of this kind. */
+#define EXPANDER_CYCLE_NS 10000 /* pcf8574: 100 kHz */
+#define CELLS_CYCLE_NS    500   /* hd44780: tcycE at 5 V */
+
+uint32_t jl_catalog_most_i2c_hz(const struct jl_catalog_entry *entry) {
+    const struct jl_controller *driver = entry->driver;
+    bool has = driver ? driver->buses >> JL_BUS_I2C & 1 : entry->addresses[0] != 0;
+    return has ? 1000000000u / (driver ? jl_bus_i2c.cycle_ns : EXPANDER_CYCLE_NS) : 0;
+}
+
+uint32_t jl_catalog_most_serial_hz(const struct jl_catalog_entry *entry) {
+    const struct jl_controller *driver = entry->driver;
+    return driver && driver->serial_cycle_ns ? 1000000000u / driver->serial_cycle_ns : 0;
+}
+
+uint32_t jl_catalog_least_cycle_ns(const struct jl_catalog_entry *entry) {
+    return entry->driver ? entry->driver->parallel_cycle_ns : CELLS_CYCLE_NS;
 }
 
 const struct jl_catalog_entry *jl_catalog_find(const char *name) {

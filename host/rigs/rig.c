@@ -4,9 +4,10 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "jadelamp/host/connect.h"
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/png.h"
-#include "rig_cells.h"
+#include "rig_parts.h"
 
 /* Fixed, so that two runs show the same noise. */
 #define NOISE_SEED 0x48455251u
@@ -19,56 +20,20 @@
 /* Of a transfer that is worth setting up DMA for. */
 #define LEAST_START_BYTES 64
 
-static struct jl_glass glass_of(const struct jl_card *card) {
-    return (struct jl_glass){
-        .width = card->width,
-        .height = card->height,
-        .column_offset = card->column_offset,
-        .row_offset = card->row_offset,
-        .kind = card->glass_kind,
-        .mirrored_x = (card->module & JL_MODULE_MIRROR_X) != 0,
-        .mirrored_y = (card->module & JL_MODULE_MIRROR_Y) != 0,
-        .rows_sequential = (card->module & JL_MODULE_ROWS_SEQUENTIAL) != 0,
-        .external_supply = (card->module & JL_MODULE_EXTERNAL_SUPPLY) != 0,
-        .bgr = (card->module & JL_MODULE_BGR) != 0,
-        .ips = (card->module & JL_MODULE_IPS) != 0,
-        .round = card->round,
-        .ram_width = card->ram_width,
-        .ram_height = card->ram_height,
-    };
-}
-
-static bool build_stream(struct jl_rig *rig) {
-    const struct jl_card *card = &rig->card;
-    if (card->bus == JL_BUS_6800_8) {
-        rig->sim.stream = jl_board_add_6800(rig->board, card->cycle_ns, card->overhead_ns);
-    } else if (jl_card_is_parallel(card)) {
-        rig->sim.stream = jl_board_add_8080(rig->board, card->cycle_ns, card->overhead_ns,
-                                            card->bus == JL_BUS_8080_16 ? 16 : 8);
-    } else {
-        rig->sim.stream =
-            jl_board_add_spi(rig->board, card->clock_hz, card->overhead_ns, card->spi_mode);
-    }
-    jl_device_three_wire(rig->device, card->bus == JL_BUS_SPI_3WIRE);
-    if (card->works_up_to) {
-        jl_device_tolerates(rig->device, 1000000000000u / card->works_up_to);
-    }
-    return rig->sim.stream && jl_stream_attach(rig->sim.stream, rig->device);
-}
-
 static bool build_board(struct jl_rig *rig) {
     const struct jl_card *card = &rig->card;
-    struct jl_glass glass = glass_of(card);
+    struct jl_glass glass = jl_glass_described(&rig->config, card->glass_kind);
+    glass.round = card->round;
+    glass.ram_width = card->ram_width;
+    glass.ram_height = card->ram_height;
     rig->device = jl_board_add_device(rig->board, card->controller->emulator, card->name, &glass);
-    rig->sim = (struct jl_sim_port){.board = rig->board, .device = rig->device};
     if (!rig->device) {
         return false;
     }
-    if (card->bus != JL_BUS_I2C) {
-        return build_stream(rig);
+    if (card->works_up_to) {
+        jl_device_tolerates(rig->device, 1000000000000u / card->works_up_to);
     }
-    rig->sim.i2c = jl_board_add_i2c(rig->board, card->clock_hz, card->overhead_ns);
-    return rig->sim.i2c && jl_i2c_attach(rig->sim.i2c, rig->device, card->i2c_address);
+    return jl_host_rig_connect(rig, rig->device);
 }
 
 static const struct jl_bus *bus_of(const struct jl_card *card) {
@@ -146,7 +111,35 @@ static bool open_dots(struct jl_rig *rig, struct jl_complaint *complaint) {
                              : "the bus, the address or the glass does not fit the controller");
 }
 
-bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint) {
+/* SPI with three or four wires; the st7920's serial bus has a CS that would be active while idle.
+ */
+static bool is_spi(const struct jl_card *card) {
+    return card->bus == JL_BUS_SPI || card->bus == JL_BUS_SPI_3WIRE;
+}
+
+static void share_bus(struct jl_rig *rig, struct jl_rig *beside) {
+    if (rig->card.bus == JL_BUS_I2C) {
+        rig->sim.i2c = beside->sim.i2c;
+    } else if (is_spi(&rig->card) && is_spi(&beside->card) &&
+               rig->card.spi_mode == beside->card.spi_mode) {
+        rig->sim.stream = beside->sim.stream;
+        beside->sim.clock_hz = beside->card.clock_hz;
+    }
+}
+
+bool jl_host_rig_connect(struct jl_rig *rig, struct jl_device *device) {
+    const struct jl_card *card = &rig->card;
+    return jl_connect(&rig->sim, device,
+                      &(struct jl_connection){.bus = card->bus,
+                                              .i2c_address = card->i2c_address,
+                                              .spi_mode = card->spi_mode,
+                                              .clock_hz = card->clock_hz,
+                                              .cycle_ns = card->cycle_ns,
+                                              .overhead_ns = card->overhead_ns});
+}
+
+bool jl_rig_open_beside(struct jl_rig *rig, const struct jl_card *card, struct jl_rig *beside,
+                        struct jl_complaint *complaint) {
     memset(rig, 0, sizeof *rig);
     rig->card = *card;
     rig->port = (struct jl_port){
@@ -158,7 +151,12 @@ bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_compl
         .work_memory = (uint8_t *)rig->work_memory,
         .work_memory_bytes = sizeof rig->work_memory,
         .clock_hz = card->cycle_ns ? 1000000000u / card->cycle_ns : card->clock_hz};
-    rig->board = jl_board_create(NOISE_SEED);
+    rig->is_guest = beside != NULL;
+    rig->board = beside ? beside->board : jl_board_create(NOISE_SEED);
+    rig->sim.board = rig->board;
+    if (beside) {
+        share_bus(rig, beside);
+    }
     bool good =
         rig->board
             ? card->cells.bus ? jl_host_rig_open_cells(rig, complaint) : open_dots(rig, complaint)
@@ -169,8 +167,14 @@ bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_compl
     return good;
 }
 
+bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint) {
+    return jl_rig_open_beside(rig, card, NULL, complaint);
+}
+
 void jl_rig_close(struct jl_rig *rig) {
-    jl_board_destroy(rig->board);
+    if (!rig->is_guest) {
+        jl_board_destroy(rig->board);
+    }
     free(rig->pixels);
     rig->board = NULL;
     rig->pixels = NULL;

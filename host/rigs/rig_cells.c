@@ -1,5 +1,5 @@
 /* From the card of a character module to a module on a simulated board. */
-#include "rig_cells.h"
+#include "rig_parts.h"
 
 static uint8_t mask_of(int bit) {
     return bit < 0 ? 0 : (uint8_t)(1 << bit);
@@ -60,14 +60,9 @@ struct jl_device *jl_host_cells_add(struct jl_board *board, const struct jl_card
 }
 
 static bool build(struct jl_rig *rig) {
-    const struct jl_card *card = &rig->card;
-    rig->device = jl_host_cells_add(rig->board, card, &rig->expander);
-    rig->sim = (struct jl_sim_port){.board = rig->board, .device = rig->device};
-    if (!rig->device || !rig->expander) {
-        return rig->device != NULL;
-    }
-    rig->sim.i2c = jl_board_add_i2c(rig->board, card->clock_hz, card->overhead_ns);
-    return rig->sim.i2c && jl_i2c_attach(rig->sim.i2c, rig->expander, card->i2c_address);
+    rig->device = jl_host_cells_add(rig->board, &rig->card, &rig->expander);
+    rig->sim.device = rig->device;
+    return rig->device && (!rig->expander || jl_host_rig_connect(rig, rig->expander));
 }
 
 bool jl_host_rig_open_cells(struct jl_rig *rig, struct jl_complaint *complaint) {

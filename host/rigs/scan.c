@@ -4,7 +4,7 @@
 #include <string.h>
 
 #include "jadelamp/sim/sim_port.h"
-#include "rig_cells.h"
+#include "rig_parts.h"
 
 /* Who answers at the card's address: the controller, or the expander before it. */
 static struct jl_device *add_device(struct jl_board *board, const struct jl_card *card) {

@@ -60,6 +60,13 @@ typedef enum jl_status { JL_STATUS_LIST(JL_STATUS_ENUM_ENTRY) JL_STATUS_COUNT } 
  */
 const char *jl_status_text(jl_status status);
 
+/**
+ * Name of a status as it stands in code, such as "JL_NO_ANSWER"; an unknown one gives
+ * "unknown". For logs and files that a program reads: texts may be reworded, names stay. Else
+ * as jl_status_text().
+ */
+const char *jl_status_name(jl_status status);
+
 #ifdef __cplusplus
 }
 #endif

@@ -23,9 +23,6 @@ struct jl_catalog_entry {
     const char *glasses;           /**< usual glass sizes */
     const char *pixel_format;      /**< in words */
     uint8_t addresses[4];          /**< 7-bit, 0 ends the list */
-    uint32_t most_i2c_hz;          /**< 0: no I2C */
-    uint32_t most_spi_hz;          /**< write clock; 0: no SPI */
-    uint32_t least_cycle_ns;       /**< write cycle on 8080; 0: no such bus */
     enum jl_glass_kind glass_kind; /**< of the usual module */
 };
 
@@ -34,6 +31,15 @@ const struct jl_catalog_entry *jl_catalog(size_t *count);
 
 /** By part number, or NULL. */
 const struct jl_catalog_entry *jl_catalog_find(const char *name);
+
+/** Highest clock on I2C, of the expander where there is one; 0: no I2C. */
+uint32_t jl_catalog_most_i2c_hz(const struct jl_catalog_entry *entry);
+
+/** Highest write clock on SPI or the part's own serial bus; 0: has none. */
+uint32_t jl_catalog_most_serial_hz(const struct jl_catalog_entry *entry);
+
+/** Least write cycle on a parallel bus, in nanoseconds; 0: has none. */
+uint32_t jl_catalog_least_cycle_ns(const struct jl_catalog_entry *entry);
 
 /** What usually lives at a 7-bit I2C address, in words; NULL when nothing is known. */
 const char *jl_catalog_dweller(uint8_t address);

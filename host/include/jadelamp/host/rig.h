@@ -16,6 +16,7 @@ extern "C" {
 /** Read the members freely; the board owns bus and device. Not to be moved while open. */
 struct jl_rig {
     struct jl_card card;
+    bool is_guest; /**< the board is another rig's */
     struct jl_board *board;
     struct jl_device *device;
     struct jl_sim_port sim;
@@ -38,13 +39,24 @@ struct jl_rig {
 /** Builds a rig for a card (copied). After a failure there is nothing to close. */
 bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint);
 
-/** Frees everything; harmless on a closed or zeroed rig. */
+/**
+ * The same on the board of a rig that is open, as a product with several panels has it. Two panels
+ * on I2C share its bus, as do two on SPI of one mode; all others get a bus of their own. Each SPI
+ * panel keeps its clock; an I2C bus runs at the slowest one. The software's overhead is that of
+ * the rig that was there first. A panel that could not be opened stays on the board, unused.
+ *
+ * @param beside outlives this rig. NULL: the same as jl_rig_open()
+ */
+bool jl_rig_open_beside(struct jl_rig *rig, const struct jl_card *card, struct jl_rig *beside,
+                        struct jl_complaint *complaint);
+
+/** Frees everything; harmless on a closed or zeroed rig. Guests first. */
 void jl_rig_close(struct jl_rig *rig);
 
 /** Virtual microseconds since the board started. */
 double jl_rig_now_us(const struct jl_rig *rig);
 
-/** Bytes moved on the rig's bus so far, addresses included. */
+/** Bytes moved on the rig's bus so far, addresses included, those of other panels on it too. */
 uint64_t jl_rig_bus_bytes(const struct jl_rig *rig);
 
 /**

@@ -72,7 +72,8 @@ size_t jl_board_diagnostic_total(const struct jl_board *board);
  * RAM holds noise.
  *
  * @param ops   such as &jl_emulated_ssd1306 (emulators.h)
- * @param name  copied; also the scope of its wires in a recording
+ * @param name  copied; also the scope of its wires in a recording. When another device has it,
+ *              "_2" and so on is put behind it
  * @param glass copied
  * @return NULL when there is no memory, no place (32 devices), or the glass
  *         does not fit the controller
@@ -142,6 +143,10 @@ struct jl_i2c_bus *jl_board_add_i2c(struct jl_board *board, uint32_t clock_hz,
 
 /** Connects a device at a 7-bit address. False: bad address or no place (16 devices). */
 bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t address);
+
+/** Lowers the clock of a bus that is faster, as for a device that came later. False: out of range.
+ */
+bool jl_i2c_slow_down(struct jl_i2c_bus *bus, uint32_t clock_hz);
 
 /** START; takes one bit time, 1.4 when the bus is still open (repeated START). False: the bus is
  * stuck (25 ms of waiting passed). */

@@ -1,10 +1,13 @@
-/* Rigs of character modules. */
-#ifndef JADELAMP_HOST_RIG_CELLS_H
-#define JADELAMP_HOST_RIG_CELLS_H
+/* What the files of a rig share. */
+#ifndef JADELAMP_HOST_RIG_PARTS_H
+#define JADELAMP_HOST_RIG_PARTS_H
 
 #include "jadelamp/host/rig.h"
 
-/* Builds board, module, wires and panel of a rig whose card and port are set. */
+/* Wires the device that listens for the card's panel to the rig's port. False: no fit, no room. */
+bool jl_host_rig_connect(struct jl_rig *rig, struct jl_device *device);
+
+/* Builds module, wires and panel of a rig whose card, board and port are set. */
 bool jl_host_rig_open_cells(struct jl_rig *rig, struct jl_complaint *complaint);
 
 /* Adds a card's module and, where it has one, its expander to a board. NULL: no fit, no room. */

@@ -1,0 +1,166 @@
+/* Rigs: several panels on one board, as a product has them. */
+#include "harness.h"
+
+#include <stdlib.h>
+#include <string.h>
+
+#include "jadelamp/draw.h"
+#include "jadelamp/host/frame_picture.h"
+#include "jadelamp/host/rig.h"
+#include "vcd.h"
+
+enum { MOST = 3 };
+
+static struct jl_complaint complaint;
+static struct jl_card card;
+
+static const struct row {
+    const char *name;
+    struct {
+        const char *card;
+        uint8_t address;   /* other than the card's */
+        uint32_t clock_hz; /* other than the card's */
+        double byte_us;    /* what a byte must take on its wires; parallel: a strobe */
+    } panels[MOST];
+    int buses;
+} rows[] = {
+    {"two OLEDs on I2C",
+     {{"ssd1306-128x64-i2c", 0, 0, 22.5}, {"ssd1306-128x64-i2c", 0x3D, 0, 22.5}},
+     1},
+    {"a slow one slows its bus down",
+     {{"ssd1306-128x64-i2c", 0, 0, 90}, {"sh1106-128x64-i2c", 0x3D, 100000, 90}},
+     1},
+    {"a fast one does not speed it up",
+     {{"sh1106-128x64-i2c", 0x3D, 100000, 90}, {"ssd1306-128x64-i2c", 0, 0, 90}},
+     1},
+    {"TFT and OLED on SPI, each at its clock",
+     {{"st7789-240x240-spi", 0, 0, 8 / 15.0}, {"ssd1331-96x64-spi", 0, 0, 8 / 6.0}},
+     1},
+    {"four and three wires, one bus",
+     {{"uc1701-128x64-spi", 0, 0, 0}, {"uc1701-128x64-3wire", 0, 0, 0}},
+     1},
+    {"the st7920 has its own wires",
+     {{"ssd1331-96x64-spi", 0, 0, 8 / 6.0}, {"st7920-128x64-serial", 0, 0, 0}},
+     2},
+    {"three kinds of wires",
+     {{"st7735-128x160-spi", 0, 0, 8 / 15.0},
+      {"ssd1306-128x64-i2c", 0, 0, 22.5},
+      {"ili9341-240x320-8080", 0, 0, 0}},
+     3},
+};
+
+static int open_all(const struct row *row, struct jl_rig *rigs) {
+    int count = 0;
+    for (; count < MOST && row->panels[count].card; count++) {
+        EXPECT(jl_card_find(row->panels[count].card, &card, &complaint));
+        if (row->panels[count].address) {
+            card.i2c_address = row->panels[count].address;
+        }
+        if (row->panels[count].clock_hz) {
+            card.clock_hz = row->panels[count].clock_hz;
+        }
+        EXPECT(jl_rig_open_beside(&rigs[count], &card, count ? rigs : NULL, &complaint));
+        EXPECT_TEXT(complaint.text, "");
+    }
+    return count;
+}
+
+/* Something else on every panel, so that a byte at the wrong one is seen. */
+static void present_own(struct jl_rig *rig, int number, double byte_us) {
+    struct jl_rect all = rig->frame.target.bounds;
+    jl_clear(&rig->frame.target, JL_BLACK);
+    jl_stroke_rect(&rig->frame.target, all, JL_WHITE);
+    jl_draw_line(&rig->frame.target, 0, 0, (int16_t)(all.w - 1), (int16_t)(10 + 9 * number),
+                 JL_WHITE);
+    double start_us = jl_rig_now_us(rig);
+    uint64_t start_bytes = jl_rig_bus_bytes(rig);
+    EXPECT_INT(jl_panel_present(&rig->panel, &rig->frame), JL_OK);
+    double us = jl_rig_now_us(rig) - start_us;
+    double ideal = byte_us * (double)(jl_rig_bus_bytes(rig) - start_bytes);
+    EXPECT(ideal == 0 || (us > ideal * 0.99 && us < ideal * 1.03));
+}
+
+static void expect_own(struct jl_rig *rig) {
+    struct jl_picture seen, drawn;
+    EXPECT(jl_device_picture(rig->device, &seen));
+    EXPECT(jl_frame_picture(&rig->frame, &drawn));
+    EXPECT_PICTURE(&seen, &drawn, "rig");
+    jl_picture_free(&seen);
+    jl_picture_free(&drawn);
+}
+
+/* A bus is one clock wire, however many scopes it is declared in; each scope has its own name. */
+static void expect_recording(const char *text, int count, int buses) {
+    struct vcd vcd = vcd_parse(text);
+    int clocks = 0, scopes = 0;
+    EXPECT(vcd.good);
+    for (int i = 0; i < vcd.wire_count; i++) {
+        const char *name = vcd.wires[i].name;
+        bool is_clock =
+            strcmp(name, "scl") == 0 || strcmp(name, "sck") == 0 || strcmp(name, "wr") == 0;
+        bool again = false, same_scope = false;
+        for (int j = 0; j < i; j++) {
+            again |= strcmp(vcd.wires[i].id, vcd.wires[j].id) == 0;
+            same_scope |= strcmp(vcd.wires[i].scope, vcd.wires[j].scope) == 0;
+        }
+        clocks += is_clock && !again;
+        scopes += !same_scope;
+    }
+    EXPECT_INT(clocks, buses);
+    EXPECT_INT(scopes, count);
+    vcd_free(&vcd);
+}
+
+static void panels_on_a_board(void) {
+    struct jl_rig *rigs = calloc(MOST, sizeof *rigs);
+    for (size_t r = 0; r < sizeof rows / sizeof rows[0]; r++) {
+        const struct jl_diagnostic *list;
+        struct vcd_text sink = {0};
+        test_row("%s", rows[r].name);
+        int count = open_all(&rows[r], rigs);
+        EXPECT(jl_board_record(rigs->board, vcd_take, &sink));
+        for (int i = 0; i < count; i++) {
+            EXPECT_INT(jl_panel_wake(&rigs[i].panel), JL_OK);
+        }
+        for (int i = 0; i < count; i++) {
+            present_own(&rigs[i], i, rows[r].panels[i].byte_us);
+        }
+        EXPECT(jl_board_record_end(rigs->board));
+        expect_recording(sink.text, count, rows[r].buses);
+        jl_board_wait_ps(rigs->board, 200000000000u);
+        for (int i = 0; i < count; i++) {
+            expect_own(&rigs[i]);
+        }
+        EXPECT_INT((int)jl_board_diagnostics(rigs->board, &list), 0);
+        while (count--) {
+            jl_rig_close(&rigs[count]);
+        }
+        free(sink.text);
+    }
+    free(rigs);
+}
+
+/* A guest that does not fit leaves the others working. */
+static void guests_that_do_not_fit(void) {
+    struct jl_rig *rigs = calloc(40, sizeof *rigs);
+    int count = 0;
+    EXPECT(jl_card_find("ssd1306-128x64-i2c", &card, &complaint));
+    EXPECT(jl_rig_open(&rigs[count++], &card, &complaint));
+    while (count < 40 && jl_rig_open_beside(&rigs[count], &card, rigs, &complaint)) {
+        count++;
+    }
+    EXPECT_INT(count, 16); /* on one bus */
+    EXPECT_CONTAINS(complaint.text, "cannot build the board for ");
+    jl_rig_close(&rigs[count]); /* harmless */
+    EXPECT_INT(jl_panel_wake(&rigs->panel), JL_OK);
+    while (count--) {
+        jl_rig_close(&rigs[count]);
+    }
+    free(rigs);
+}
+
+const struct test_group test_groups[] = {
+    {"panels_on_a_board", panels_on_a_board},
+    {"guests_that_do_not_fit", guests_that_do_not_fit},
+    {NULL, NULL},
+};
