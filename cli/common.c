@@ -102,7 +102,7 @@ void cli_print_card(const struct jl_card *card) {
         printf("6800 of 8 bits, a write in %u ns", (unsigned)card->cycle_ns);
         return;
     case JL_BUS_ST7920_SERIAL:
-        printf("synced SPI, ");
+        printf("st7920 serial, ");
         break;
     }
     print_clock(card->clock_hz);

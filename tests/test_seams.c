@@ -515,7 +515,8 @@ static void expect_heard(const uint8_t *expected, size_t count) {
     } while (0)
 
 /* A controller of two planes, as those of e-paper: an opcode each, and nothing behind them. */
-static size_t plane_window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
+static size_t plane_window(const struct jl_panel *panel, const struct jl_stretch *stretch,
+                           uint8_t *out) {
     (void)panel;
     out[0] = 2;
     out[1] = stretch->plane ? 0x26 : 0x24;

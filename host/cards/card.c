@@ -459,8 +459,13 @@ bool jl_card_is_parallel(const struct jl_card *card) {
 }
 
 static bool check_bus(struct reading *reading) {
-    static const char *const names[] = {
-        "I2C", "SPI", "3-wire SPI", "8-bit 8080 bus", "16-bit 8080 bus", "6800 bus", "synced SPI"};
+    static const char *const names[] = {"I2C",
+                                        "SPI",
+                                        "3-wire SPI",
+                                        "8-bit 8080 bus",
+                                        "16-bit 8080 bus",
+                                        "6800 bus",
+                                        "serial bus of the st7920"};
     struct jl_card *card = reading->card;
     const struct jl_catalog_entry *part = card->controller;
     bool i2c = card->bus == JL_BUS_I2C;

@@ -111,33 +111,6 @@ static bool open_dots(struct jl_rig *rig, struct jl_complaint *complaint) {
                              : "the bus, the address or the glass does not fit the controller");
 }
 
-/* SPI with three or four wires; the st7920's serial bus has a CS that would be active while idle.
- */
-static bool is_spi(const struct jl_card *card) {
-    return card->bus == JL_BUS_SPI || card->bus == JL_BUS_SPI_3WIRE;
-}
-
-static void share_bus(struct jl_rig *rig, struct jl_rig *beside) {
-    if (rig->card.bus == JL_BUS_I2C) {
-        rig->sim.i2c = beside->sim.i2c;
-    } else if (is_spi(&rig->card) && is_spi(&beside->card) &&
-               rig->card.spi_mode == beside->card.spi_mode) {
-        rig->sim.stream = beside->sim.stream;
-        beside->sim.clock_hz = beside->card.clock_hz;
-    }
-}
-
-bool jl_host_rig_connect(struct jl_rig *rig, struct jl_device *device) {
-    const struct jl_card *card = &rig->card;
-    return jl_connect(&rig->sim, device,
-                      &(struct jl_connection){.bus = card->bus,
-                                              .i2c_address = card->i2c_address,
-                                              .spi_mode = card->spi_mode,
-                                              .clock_hz = card->clock_hz,
-                                              .cycle_ns = card->cycle_ns,
-                                              .overhead_ns = card->overhead_ns});
-}
-
 bool jl_rig_open_beside(struct jl_rig *rig, const struct jl_card *card, struct jl_rig *beside,
                         struct jl_complaint *complaint) {
     memset(rig, 0, sizeof *rig);
@@ -155,7 +128,7 @@ bool jl_rig_open_beside(struct jl_rig *rig, const struct jl_card *card, struct j
     rig->board = beside ? beside->board : jl_board_create(NOISE_SEED);
     rig->sim.board = rig->board;
     if (beside) {
-        share_bus(rig, beside);
+        jl_host_rig_share(rig, beside);
     }
     bool good =
         rig->board

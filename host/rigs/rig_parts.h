@@ -4,6 +4,9 @@
 
 #include "jadelamp/host/rig.h"
 
+/* Takes over the bus of a rig beside it, where the two can share it. */
+void jl_host_rig_share(struct jl_rig *rig, struct jl_rig *beside);
+
 /* Wires the device that listens for the card's panel to the rig's port. False: no fit, no room. */
 bool jl_host_rig_connect(struct jl_rig *rig, struct jl_device *device);
 

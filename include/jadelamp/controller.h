@@ -77,13 +77,15 @@ struct jl_controller {
     size_t (*setup)(const struct jl_panel *panel, uint8_t *out);
     size_t (*setting)(const struct jl_panel *panel, enum jl_setting setting, uint8_t value,
                       uint8_t *out);
-    /** For jl_next_...: the steps that address a stretch, whose area lies on the glass. Else NULL. */
+    /** For jl_next_...: the steps that address a stretch, whose area lies on the glass. Else NULL.
+     */
     size_t (*window)(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out);
     /**
-     * Goes through an area: makes `stretch` the next one (of an h of 0: the first), writes the steps
-     * in front of its pixels and returns their bytes; 0 is none. Behind the last one it sets h to
-     * 0, and the steps are what ends the area. One of the jl_next_... below, or the
-     * controller's own. The area is aligned to the format's lines; stretches are to column_unit, too.
+     * Goes through an area: makes `stretch` the next one (of an h of 0: the first), writes the
+     * steps in front of its pixels and returns their bytes; 0 is none. Behind the last one it sets
+     * h to 0, and the steps are what ends the area. One of the jl_next_... below, or the
+     * controller's own. The area is aligned to the format's lines; stretches are to column_unit,
+     * too.
      */
     size_t (*next)(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                    uint8_t *out);
@@ -99,8 +101,8 @@ struct jl_controller {
 jl_status jl_rare_step(const struct jl_panel *panel, const uint8_t *step);
 
 /** The area is one stretch, by the controller's window; planes follow each other. */
-size_t jl_next_window(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
-                      uint8_t *out);
+size_t jl_next_window(struct jl_panel *panel, const struct jl_rect *area,
+                      struct jl_stretch *stretch, uint8_t *out);
 /** The same for controllers with a column_unit: columns grow to whole ones. */
 size_t jl_next_units(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                      uint8_t *out);
@@ -114,8 +116,8 @@ size_t jl_next_line(struct jl_panel *panel, const struct jl_rect *area, struct j
 size_t jl_next_page(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                     uint8_t *out);
 /** As jl_next_line(), but lines as wide as the RAM follow one another. */
-size_t jl_next_wrapped(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
-                       uint8_t *out);
+size_t jl_next_wrapped(struct jl_panel *panel, const struct jl_rect *area,
+                       struct jl_stretch *stretch, uint8_t *out);
 
 /** How a controller moves or hides the picture by itself; encoders as in struct jl_controller. */
 struct jl_motion {

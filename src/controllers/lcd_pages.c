@@ -63,7 +63,8 @@ size_t jl_lcd_pages_setting(const struct jl_panel *panel, enum jl_setting what, 
  * With the columns reversed the first of them is at SEG131, so a glass of 128 columns on
  * SEG0 to SEG127 begins at column 4 then.
  */
-size_t jl_lcd_pages_window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
+size_t jl_lcd_pages_window(const struct jl_panel *panel, const struct jl_stretch *stretch,
+                           uint8_t *out) {
     const struct jl_panel_config *config = panel->config;
     bool reversed = (mirrors_of(panel, panel->turn) & AXES_MIRROR_X) != 0;
     int left = reversed ? config->controller->ram_width - config->width - config->column_offset

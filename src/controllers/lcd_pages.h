@@ -11,7 +11,8 @@
 size_t jl_lcd_pages_setup(const struct jl_panel *panel, uint8_t *out);
 size_t jl_lcd_pages_setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
                             uint8_t *out);
-size_t jl_lcd_pages_window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out);
+size_t jl_lcd_pages_window(const struct jl_panel *panel, const struct jl_stretch *stretch,
+                           uint8_t *out);
 
 /* Power stages, each with the time that the one before needs (st7565 datasheet, power flow). */
 #define LCD_PAGES_POWER_STEPS                                                                      \

@@ -20,7 +20,8 @@ size_t jl_mono_oled_setting(const struct jl_panel *panel, enum jl_setting what, 
 int16_t jl_mono_oled_first_column(const struct jl_panel *panel);
 
 /* Window by 21h and 22h. */
-size_t jl_mono_oled_window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out);
+size_t jl_mono_oled_window(const struct jl_panel *panel, const struct jl_stretch *stretch,
+                           uint8_t *out);
 
 /* What the descriptors have in common; the steps are called wake_steps. */
 #define MONO_OLED_CONTROLLER                                                                       \

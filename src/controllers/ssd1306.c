@@ -100,7 +100,8 @@ int16_t jl_mono_oled_first_column(const struct jl_panel *panel) {
                : config->column_offset;
 }
 
-size_t jl_mono_oled_window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
+size_t jl_mono_oled_window(const struct jl_panel *panel, const struct jl_stretch *stretch,
+                           uint8_t *out) {
     const struct jl_rect *area = &stretch->area;
     int left = jl_mono_oled_first_column(panel) + area->x;
     out[0] = 6;

@@ -32,8 +32,9 @@ size_t jl_ssd_window(const struct jl_ssd_part *own, const struct jl_panel *panel
                           uint8_t *out) {                                                          \
         return jl_ssd_setting(&(PART), panel, what, value, out);                                   \
     }                                                                                              \
-    static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) { \
-        return jl_ssd_window(&(PART), panel, stretch, out);                                           \
+    static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch,           \
+                         uint8_t *out) {                                                           \
+        return jl_ssd_window(&(PART), panel, stretch, out);                                        \
     }
 
 /* One command with one argument. */

@@ -46,7 +46,7 @@ static void read(const struct jl_image *image, const struct jl_lines *lines,
         first += part;
         count -= part;
         if (*state->at < RUN) {
-            memcpy(out, unit + inside * bytes, (size_t)(part * bytes));
+            memcpy(out, unit + inside * bytes, (size_t)part * bytes);
             out += part * bytes;
             continue;
         }

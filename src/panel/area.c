@@ -10,7 +10,8 @@ static inline jl_status next(struct jl_panel *panel, const struct jl_rect *area,
     return jl_steps_run_encoded(panel, steps, bytes);
 }
 
-jl_status jl_stretch_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch) {
+jl_status jl_stretch_next(struct jl_panel *panel, const struct jl_rect *area,
+                          struct jl_stretch *stretch) {
     return next(panel, area, stretch);
 }
 

@@ -1,6 +1,6 @@
 /*
- * The one way to the glass: an area is sent stretch by stretch as the controller wants it addressed,
- * framed as the bus wants it. All calls that send pixels are written on this.
+ * The one way to the glass: an area is sent stretch by stretch as the controller wants it
+ * addressed, framed as the bus wants it. All calls that send pixels are written on this.
  */
 #ifndef JADELAMP_SRC_AREA_H
 #define JADELAMP_SRC_AREA_H
@@ -24,8 +24,10 @@ static inline struct jl_frame jl_frame_of_pixels(const struct jl_panel *panel, s
 void jl_rest_find(const struct jl_panel *panel, const struct jl_frame *frame,
                   const struct jl_stretch *stretch, struct jl_rest *rest);
 
-/* Tells the controller about the next stretch of an area; of h 0: there is none, the area is done. */
-jl_status jl_stretch_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch);
+/* Tells the controller about the next stretch of an area; of h 0: there is none, the area is done.
+ */
+jl_status jl_stretch_next(struct jl_panel *panel, const struct jl_rect *area,
+                          struct jl_stretch *stretch);
 
 /* Sends an area from the frame or band that holds it; NULL: the format's clear colour. */
 jl_status jl_area_send(struct jl_panel *panel, const struct jl_rect *area,

@@ -52,7 +52,7 @@ int jl_direct_columns(const struct jl_direct *direct) {
 
 /* As many whole lines at a time as the buffer holds, or parts of one. */
 static jl_status stream_stretch(struct jl_direct *direct, struct jl_rect part, struct jl_rect area,
-                             jl_piece_fn draw, const void *context) {
+                                jl_piece_fn draw, const void *context) {
     unsigned shift = direct->panel->format->line_rows_log2;
     int fitting = jl_direct_columns(direct);
     int16_t piece_w = fitting < part.w ? (int16_t)fitting : part.w;

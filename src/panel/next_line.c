@@ -14,8 +14,8 @@ size_t jl_next_line(struct jl_panel *panel, const struct jl_rect *area, struct j
     return panel->config->controller->window(panel, stretch, out);
 }
 
-size_t jl_next_wrapped(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
-                       uint8_t *out) {
+size_t jl_next_wrapped(struct jl_panel *panel, const struct jl_rect *area,
+                       struct jl_stretch *stretch, uint8_t *out) {
     bool wraps = area->w == panel->config->controller->ram_width;
     return (wraps ? jl_next_window : jl_next_line)(panel, area, stretch, out);
 }

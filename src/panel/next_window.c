@@ -1,8 +1,8 @@
 /* Controllers whose address goes on from line to line: one window, or one for each plane. */
 #include "jadelamp/panel.h"
 
-size_t jl_next_window(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
-                      uint8_t *out) {
+size_t jl_next_window(struct jl_panel *panel, const struct jl_rect *area,
+                      struct jl_stretch *stretch, uint8_t *out) {
     if (stretch->area.h && ++stretch->plane >= panel->format->planes) {
         stretch->area.h = 0;
         return 0;

@@ -22,7 +22,7 @@ extern const struct jl_emulated_part jl_emulated_st7565;  /**< 132x65; SPI, 8080
 extern const struct jl_emulated_part jl_emulated_st7567;  /**< 132x65; SPI, 8080, 6800 */
 extern const struct jl_emulated_part jl_emulated_uc1701;  /**< 132x65; SPI, 8080, 6800 */
 extern const struct jl_emulated_part jl_emulated_pcd8544; /**< 84x48; SPI */
-extern const struct jl_emulated_part jl_emulated_st7920;  /**< 256x32 folded; synced SPI, 6800 */
+extern const struct jl_emulated_part jl_emulated_st7920; /**< 256x32 folded; own serial bus, 6800 */
 
 /** Character modules; sim/cells.h has what else they understand. On plain pins. */
 extern const struct jl_emulated_part jl_emulated_hd44780; /**< one or two of them */
