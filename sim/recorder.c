@@ -90,6 +90,9 @@ void jl_sim_recorder_write_until(struct jl_board *board, uint64_t at_ps) {
         mark_time(board, edge->at_ps);
         emit(board, "%d%s\n", edge->high, identifier(edge->wire, id));
     }
+    if (!written) {
+        return;
+    }
     recorder->waiting_count -= written;
     memmove(recorder->waiting, recorder->waiting + written,
             recorder->waiting_count * sizeof recorder->waiting[0]);

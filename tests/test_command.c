@@ -476,9 +476,10 @@ static void demo_lock(void) {
                             "  |Sandpiper     \u2588\u2588\u2588\u2588\u2461\u2461|\n");
     struct jl_picture lock = read_picture("lock-display-glass.png");
     struct jl_picture sign = read_picture("sluice-sign-glass.png");
-    EXPECT_INT(lock.width, 20 * 6 - 1);
-    EXPECT_INT(lock.height, 4 * 9 - 1);
-    EXPECT_INT(sign.width, 84);
+    if (!EXPECT_INT(lock.width, 20 * 6 - 1) || !EXPECT_INT(lock.height, 4 * 9 - 1) ||
+        !EXPECT_INT(sign.width, 84)) {
+        return;
+    }
     /* The columns of water: 4.11 m of 5 over three cells is 19 eighths, 0.75 m is 3. */
     static const struct { int column, eighths; } waters[] = {{14, 19}, {17, 11}, {19, 3}};
     for (int i = 0; i < 3; i++) {
