@@ -30,7 +30,7 @@ struct jl_bands {
     jl_status status;
     uint8_t turn; /* of the panel at the beginning */
     /* with two pieces of memory (async.h); an empty band waits for the end */
-    jl_status (*send)(struct jl_bands *bands, struct jl_rect band);
+    jl_status (*send)(struct jl_bands *bands);
     struct jl_async *async;
     uint8_t *other_memory;
 };

@@ -164,7 +164,7 @@ jl_status jl_frame_init_palette(struct jl_frame *frame, const struct jl_format *
 /**
  * Makes a frame, whose jl_frame_init() was good, remember what changes, so that presenting sends
  * only that. The damage is the caller's and must live as long as it is set; NULL ends it. The whole
- * frame counts as changed at first. 116 bytes of RAM on a 32-bit target.
+ * frame counts as changed at first. 112 bytes of RAM on a 32-bit target.
  */
 void jl_frame_track(struct jl_frame *frame, struct jl_damage *damage);
 

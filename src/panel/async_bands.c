@@ -3,14 +3,14 @@
 #include "bands.h"
 #include "panel.h"
 
-static jl_status send(struct jl_bands *bands, struct jl_rect band) {
+static jl_status send(struct jl_bands *bands) {
     struct jl_async *async = bands->async;
-    if (band.h == 0) {
+    if (bands->frame.target.bounds.h == 0) {
         return jl_async_finish(async);
     }
     jl_status status = jl_async_ready(async);
     if (status == JL_OK) {
-        status = jl_bands_go_on(bands, band);
+        status = jl_bands_go_on(bands);
     }
     if (status == JL_OK) {
         async->frame = bands->frame;

@@ -62,24 +62,24 @@ jl_status jl_bands_begin_area(struct jl_bands *bands, struct jl_panel *panel, st
     return bands->status;
 }
 
-jl_status jl_bands_go_on(struct jl_bands *bands, struct jl_rect band) {
+jl_status jl_bands_go_on(struct jl_bands *bands) {
     struct jl_panel *panel = bands->panel;
     jl_status status = jl_panel_ready(panel);
     if (status == JL_OK && panel->turn != bands->turn) {
         status = JL_TURNED;
     }
     if (status == JL_OK && panel->streaming != &bands->flow) {
-        struct jl_rect rest = band;
-        rest.h = (int16_t)(bands->area.y + bands->area.h - band.y);
+        struct jl_rect rest = bands->frame.target.bounds;
+        rest.h = (int16_t)(bands->area.y + bands->area.h - rest.y);
         jl_flow_begin(&bands->flow, rest, true);
     }
     return status;
 }
 
-static jl_status send_band(struct jl_bands *bands, struct jl_rect band) {
+static jl_status send_band(struct jl_bands *bands) {
     struct jl_panel *panel = bands->panel;
     struct jl_rest rest = {.lines = 1};
-    jl_status status = jl_bands_go_on(bands, band);
+    jl_status status = jl_bands_go_on(bands);
     if (status != JL_OK) {
         return status;
     }
@@ -98,7 +98,7 @@ bool jl_bands_next(struct jl_bands *bands) {
         return false;
     }
     if (band->h > 0) {
-        bands->status = bands->send ? bands->send(bands, *band) : send_band(bands, *band);
+        bands->status = bands->send ? bands->send(bands) : send_band(bands);
     }
     /* below the last band */
     int16_t rows_left = (int16_t)(bands->area.y + bands->area.h - band->y - band->h);
@@ -126,7 +126,8 @@ jl_status jl_bands_end(struct jl_bands *bands) {
         bands->panel->shown = NULL;
     }
     if (bands->send && bands->status == JL_OK) {
-        bands->status = bands->send(bands, (struct jl_rect){0, 0, 0, 0});
+        bands->frame.target.bounds.h = 0; /* of a run that is given up: its last band is not sent */
+        bands->status = bands->send(bands);
     }
     return bands->status;
 }

@@ -6,9 +6,9 @@
 #include "jadelamp/bands.h"
 
 /*
- * Makes the panel ready for this band's pixels: they go on where the last ones ended, unless
+ * Makes the panel ready for the band's pixels: they go on where the last ones ended, unless
  * another command came between; then the controller is told anew what is still to come.
  */
-jl_status jl_bands_go_on(struct jl_bands *bands, struct jl_rect band);
+jl_status jl_bands_go_on(struct jl_bands *bands);
 
 #endif
