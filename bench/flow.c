@@ -243,8 +243,36 @@ static void drawing_meanwhile(void) {
     }
 }
 
+/* ---- without a frame ---- */
+
+static void without_a_frame(void) {
+    static const size_t sizes[] = {2, 200, 2000, 20000};
+    static uint8_t pixels[20000];
+    const struct jl_rect area = {20, 30, 100, 100};
+    puts("A gradient of 100x100 without a frame, st7789 on SPI at 15.15 MHz");
+    printf("  %-26s %8s %12s %12s %9s\n", "memory", "bytes", "us", "ideal us", "over");
+    for (size_t o = 0; o < 3; o += 2) {
+        for (size_t i = 0; i < sizeof sizes / sizeof sizes[0]; i++) {
+            struct jl_direct direct;
+            open_station(&buses[0], overheads_ns[o], false);
+            uint64_t start = jl_board_now_ps(s.board), bytes = jl_stream_byte_count(s.sim.stream);
+            must(jl_direct_init(&direct, &s.panel, pixels, sizes[i]));
+            jl_fill_gradient(&direct.target, area, JL_AXIS_X, JL_NAVY, JL_AQUA, NULL);
+            must(direct.status);
+            double us = (double)(jl_board_now_ps(s.board) - start) / 1e6;
+            double ideal = ideal_us(area.w * area.h * 2);
+            printf("  %5zu bytes, %2u us a call %8llu %12.1f %12.1f %7.2f %%\n", sizes[i],
+                   (unsigned)(overheads_ns[o] / 1000),
+                   (unsigned long long)(jl_stream_byte_count(s.sim.stream) - bytes), us, ideal,
+                   (us / ideal - 1) * 100);
+            jl_board_destroy(s.board);
+        }
+    }
+}
+
 int main(void) {
     table();
+    without_a_frame();
     drawing_meanwhile();
     return 0;
 }

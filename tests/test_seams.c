@@ -435,6 +435,15 @@ static void direct_is_sparing(void) {
     jl_draw_image(&direct.target, 50, 7, &image);
     EXPECT_INT(bytes_since(&stage, &before), COLUMNS + 2 * (ROWS + WRITE) + 40 * 30 * 2);
     jl_draw_image(&frame.target, 50, 7, &image);
+    /* Memory of one pixel: three windows a row all the same, of 16, 16 and 8. */
+    EXPECT_INT(jl_direct_init(&direct, &stage.panel, buffer, 2), JL_OK);
+    jl_target_turn(&frame.target, JL_TURN_0);
+    (void)bytes_since(&stage, &before);
+    jl_fill_gradient(&direct.target, (struct jl_rect){10, 70, 40, 4}, JL_AXIS_X, JL_RED, JL_BLUE,
+                     NULL);
+    EXPECT_INT(bytes_since(&stage, &before), 4 * (ROWS + 3 * (COLUMNS + WRITE)) + 40 * 4 * 2);
+    jl_fill_gradient(&frame.target, (struct jl_rect){10, 70, 40, 4}, JL_AXIS_X, JL_RED, JL_BLUE,
+                     NULL);
     expect_shown(&stage, make, &frame);
     stage_expect_content(&stage);
     stage_close(&stage);

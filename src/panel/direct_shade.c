@@ -31,7 +31,7 @@ static void draw_computed(struct jl_frame *piece, struct jl_rect area, int16_t x
     }
 }
 
-/* A piece with holes: computed again, and sent by runs. */
+/* Sent by runs: windows as wide as what is computed at a time, even if the memory holds less. */
 static void put_computed(struct jl_direct *direct, struct jl_rect area, const struct computed *c) {
     jl_color row[JL_CHUNK];
     for (int16_t y = area.y; y < area.y + area.h; y++) {
@@ -44,7 +44,10 @@ static void put_computed(struct jl_direct *direct, struct jl_rect area, const st
     }
 }
 
-/* Whole pieces in a window each: only when a piece is drawn is it known whether it has holes. */
+/*
+ * Whole pieces in a window each: only when a piece is drawn is it known whether it has holes. Then
+ * it is computed again, and sent by runs.
+ */
 void jl_direct_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn shader,
                      const void *context) {
     struct jl_direct *direct = (struct jl_direct *)target;
@@ -56,6 +59,10 @@ void jl_direct_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn 
         return;
     }
     int fitting = jl_direct_columns(direct);
+    if (fitting < JL_CHUNK && fitting < area.w) {
+        put_computed(direct, area, &c);
+        return;
+    }
     int16_t piece_w = fitting < area.w ? (int16_t)fitting : area.w;
     int16_t piece_h = fitting / piece_w < area.h ? (int16_t)(fitting / piece_w) : area.h;
     for (int y = 0; y < area.h && jl_direct_ready(direct); y += piece_h) {
