@@ -5,10 +5,12 @@
  */
 #include "harness.h"
 
+#include <stdlib.h>
 #include <string.h>
 
 #include "fake_panel.h"
 #include "kinds.h"
+#include "jadelamp/host/rig.h"
 #include "stage.h"
 
 static void expect_shown(struct stage *stage, const struct make *make,
@@ -743,6 +745,44 @@ static void a_failed_frame_is_empty(void) {
     EXPECT_INT(jl_frame_init(NULL, &jl_rgb565, 1, 1, NULL, 0), JL_BAD_ARGUMENT);
 }
 
+/* One band with all of the picture costs what a present does, whatever the controller's order. */
+static void a_band_of_the_whole_picture(void) {
+    static const char *const cards[] = {"st7920-128x64-serial", "sh1106-128x64-spi",
+                                        "ssd1306-128x64-i2c", "ssd1322-256x64-spi"};
+    static uint8_t memory[256 * 64 / 2];
+    struct jl_rig *rig = calloc(1, sizeof *rig);
+    for (size_t i = 0; i < sizeof cards / sizeof cards[0]; i++) {
+        static struct jl_card card;
+        struct jl_complaint complaint;
+        struct jl_bands bands;
+        struct jl_picture seen;
+        test_row("%s", cards[i]);
+        EXPECT(jl_card_find(cards[i], &card, &complaint) && jl_rig_open(rig, &card, &complaint));
+        EXPECT_INT(jl_panel_wake(&rig->panel), JL_OK);
+        uint64_t start = jl_rig_bus_bytes(rig);
+        EXPECT_INT(jl_panel_present(&rig->panel, &rig->frame), JL_OK);
+        uint64_t presented = jl_rig_bus_bytes(rig);
+        EXPECT_INT(jl_bands_begin(&bands, &rig->panel, memory, sizeof memory), JL_OK);
+        EXPECT(jl_bands_next(&bands));
+        jl_clear(&bands.frame.target, JL_WHITE);
+        EXPECT(!jl_bands_next(&bands));
+        EXPECT_INT(jl_bands_end(&bands), JL_OK);
+        EXPECT_INT((long long)(jl_rig_bus_bytes(rig) - presented), (long long)(presented - start));
+        jl_board_wait_ps(rig->board, 200000000000u);
+        EXPECT(jl_device_picture(rig->device, &seen));
+        size_t lit = 0;
+        for (int y = 0; y < seen.height; y++) {
+            for (int x = 0; x < seen.width; x++) {
+                lit += jl_picture_at(&seen, x, y)[0] > 0;
+            }
+        }
+        EXPECT_INT((long long)lit, card.width * card.height);
+        jl_picture_free(&seen);
+        jl_rig_close(rig);
+    }
+    free(rig);
+}
+
 const struct test_group test_groups[] = {
     {"settings_survive", settings_survive},
     {"another_turn_is_refused", another_turn_is_refused},
@@ -756,5 +796,6 @@ const struct test_group test_groups[] = {
     {"single_commands", single_commands_on_the_board},
     {"frames_with_a_stride", frames_with_a_stride},
     {"a_failed_frame_is_empty", a_failed_frame_is_empty},
+    {"a_band_of_the_whole_picture", a_band_of_the_whole_picture},
     {NULL, NULL},
 };

@@ -70,8 +70,9 @@ jl_status jl_bands_go_on(struct jl_bands *bands) {
     }
     if (status == JL_OK && panel->streaming != &bands->flow) {
         struct jl_rect rest = bands->frame.target.bounds;
+        int16_t held = rest.h;
         rest.h = (int16_t)(bands->area.y + bands->area.h - rest.y);
-        jl_flow_begin(&bands->flow, rest, true);
+        jl_flow_begin(&bands->flow, rest, held < rest.h); /* the last band needs no order */
     }
     return status;
 }
