@@ -467,6 +467,31 @@ static void presents_tell_all_addresses(void) {
         EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
         EXPECT_INT(bytes_since(&stage, &before), 11 + 240 * 240 * 2);
     }
+    for (int i = 0; i < 2; i++) {
+        static uint8_t memory[480];
+        uint64_t before = jl_stream_byte_count(stage.sim.stream);
+        jl_frame_damage_all(&frame);
+        EXPECT_INT(jl_panel_present_as(&stage.panel, &frame, memory, sizeof memory), JL_OK);
+        EXPECT_INT(bytes_since(&stage, &before), 11 + 240 * 240 * 2);
+    }
+    stage_close(&stage);
+}
+
+/* What was addressed before a reset is not there any more: the wake-up clears the right place. */
+static void a_reset_forgets_addresses(void) {
+    const struct make *make = make_named("st7789 135x240");
+    struct stage stage;
+    struct jl_direct direct;
+    uint8_t pixel[2];
+    stage_open(&stage, make, &(struct wish){0});
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    EXPECT_INT(jl_direct_init(&direct, &stage.panel, pixel, sizeof pixel), JL_OK);
+    jl_clear(&direct.target, JL_RED);
+    EXPECT_INT(direct.status, JL_OK);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    struct jl_frame black = stage_frame(&stage, 0);
+    jl_clear(&black.target, JL_BLACK);
+    expect_shown(&stage, make, &black);
     stage_close(&stage);
 }
 
@@ -791,6 +816,7 @@ const struct test_group test_groups[] = {
     {"bands_of_an_area", bands_of_an_area},
     {"direct_is_sparing", direct_is_sparing},
     {"presents_tell_all", presents_tell_all_addresses},
+    {"a_reset_forgets", a_reset_forgets_addresses},
     {"planes_and_blocks", planes_and_blocks},
     {"other_framings", other_framings},
     {"single_commands", single_commands_on_the_board},

@@ -115,7 +115,8 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
     const struct jl_controller *controller = config->controller;
     (void)jl_panel_ready(panel); /* what is under way must end; its error is past then */
     panel->shown = NULL;
-    config->bus->end(panel); /* no transfer is open */
+    jl_panel_end_call(panel, JL_OK); /* a reset forgets what was addressed */
+    config->bus->end(panel);         /* no transfer is open */
     if (config->module & JL_MODULE_RESET_WIRED) {
         /* Whatever the pin was before: low for long enough, then high, is a reset. */
         hold_reset(panel->port, false, controller->reset_low_us);

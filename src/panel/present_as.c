@@ -59,5 +59,5 @@ jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, vo
     if (direct.status == JL_OK) {
         jl_present_done(panel, frame);
     }
-    return direct.status;
+    return jl_panel_end_call(panel, direct.status);
 }
