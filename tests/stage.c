@@ -261,3 +261,12 @@ struct jl_picture stage_expected(const struct stage *stage, const struct jl_fram
 bool stage_lit(const struct jl_picture *picture, int x, int y) {
     return jl_picture_at(picture, x, y)[0] != 0;
 }
+
+void stage_expect_shown(struct stage *stage, const struct make *make,
+                        const struct jl_frame *frame) {
+    struct jl_picture expected = stage_expected(stage, frame, make);
+    struct jl_picture seen = stage_look(stage);
+    EXPECT_PICTURE(&seen, &expected, make->name);
+    jl_picture_free(&seen);
+    jl_picture_free(&expected);
+}

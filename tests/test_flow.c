@@ -22,15 +22,6 @@ static void draw_scene(struct jl_target *t, int seed) {
     jl_text(t, 5, (int16_t)(10 + seed), "Heron Quay", &style);
 }
 
-static void expect_shown(struct stage *stage, const struct make *make,
-                         const struct jl_frame *frame) {
-    struct jl_picture expected = stage_expected(stage, frame, make);
-    struct jl_picture seen = stage_look(stage);
-    EXPECT_PICTURE(&seen, &expected, make->name);
-    jl_picture_free(&seen);
-    jl_picture_free(&expected);
-}
-
 /* JL_OK, and still on its way. */
 static void expect_started(jl_status status, struct jl_async *async) {
     EXPECT_INT(status, JL_OK);
@@ -76,7 +67,7 @@ static void async_equals_blocking(void) {
             EXPECT_INT(ready_calls, !flies);
             EXPECT_INT(jl_async_finish(&async), JL_OK);
             EXPECT_INT(ready_calls, 1);
-            expect_shown(&stage, make, &frame);
+            stage_expect_shown(&stage, make, &frame);
             /* Only the damage, in several areas of which some lines are too short to fly. */
             jl_fill_rect(&frame.target, (struct jl_rect){4, 4, 20, 9}, JL_RED);
             jl_fill_rect(&frame.target, (struct jl_rect){60, 100, 60, 20}, JL_WHITE);
@@ -89,7 +80,7 @@ static void async_equals_blocking(void) {
                            2 * 11 + 2 * (20 * 9 + 60 * 20));
             }
             EXPECT_INT(jl_async_present(&async, &frame), JL_OK); /* nothing changed */
-            expect_shown(&stage, make, &frame);
+            stage_expect_shown(&stage, make, &frame);
             stage_expect_content(&stage);
             stage_close(&stage);
         }
@@ -129,7 +120,7 @@ static void async_pieces(void) {
                JL_OUT_OF_RANGE);
     EXPECT_INT(jl_async_send(&async, (struct jl_rect){0, 0, 64, 40}, NULL, 128), JL_BAD_ARGUMENT);
     EXPECT_INT(jl_async_finish(&async), JL_OK);
-    expect_shown(&stage, make, &frame);
+    stage_expect_shown(&stage, make, &frame);
     stage_expect_content(&stage);
     stage_close(&stage);
 }
@@ -184,7 +175,7 @@ static void calls_wait_for_the_end(void) {
         if (call == 5) {
             EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
         }
-        expect_shown(&stage, make, &frame);
+        stage_expect_shown(&stage, make, &frame);
         stage_expect_content(&stage);
         stage_close(&stage);
     }
@@ -234,7 +225,7 @@ static void overwritten_in_flight(void) {
             stage_expect_content(&stage);
             expect_started(jl_async_present(&async, second), &async);
             EXPECT_INT(jl_async_finish(&async), JL_OK);
-            expect_shown(&stage, make, second);
+            stage_expect_shown(&stage, make, second);
         }
         jl_picture_free(&seen);
         stage_close(&stage);
@@ -266,7 +257,7 @@ static void bands_in_two_buffers(void) {
             }
             EXPECT_INT(jl_bands_end(&bands), JL_OK);
             EXPECT(!jl_stream_busy(stage.sim.stream));
-            expect_shown(&stage, make, &frame);
+            stage_expect_shown(&stage, make, &frame);
             stage_expect_content(&stage);
             EXPECT_INT(jl_bands_begin_async(&bands, &async, a, NULL, sizeof a), JL_BAD_ARGUMENT);
             EXPECT_INT(jl_bands_begin_async(&bands, NULL, a, b, sizeof a), JL_BAD_ARGUMENT);
@@ -319,7 +310,7 @@ static void bands_share_a_window(void) {
             if (call == 4) { /* the wake-up made the upper bands black */
                 jl_fill_rect(&frame.target, (struct jl_rect){0, 0, 240, 6 * 16}, JL_BLACK);
             }
-            expect_shown(&stage, make, &frame);
+            stage_expect_shown(&stage, make, &frame);
             stage_expect_content(&stage);
             stage_close(&stage);
         }
@@ -403,7 +394,7 @@ static void async_fails_at_every_call(void) {
             expect_started(jl_async_present(&async, &frame), &async);
             EXPECT_INT(jl_async_finish(&async), JL_OK);
         }
-        expect_shown(&stage, make, &frame);
+        stage_expect_shown(&stage, make, &frame);
         stage_close(&stage);
         if (!failed) {
             EXPECT(n > 5);
@@ -554,7 +545,7 @@ static void direct_on_color(void) {
             draw_scene(&frame.target, 4);
             draw_scene(&direct.target, 4);
             EXPECT_INT(direct.status, JL_OK);
-            expect_shown(&stage, make, &frame);
+            stage_expect_shown(&stage, make, &frame);
             stage_expect_content(&stage);
             stage_close(&stage);
         }
@@ -579,7 +570,7 @@ static void direct_knows_the_panel(void) {
     jl_fill_rect(&direct.target, (struct jl_rect){20, 30, 50, 40}, JL_LIME);
     EXPECT_INT(direct.status, JL_OK);
     jl_fill_rect(&frame.target, (struct jl_rect){20, 30, 50, 40}, JL_LIME);
-    expect_shown(&stage, make, &frame);
+    stage_expect_shown(&stage, make, &frame);
     EXPECT_INT(jl_bands_begin(&bands, &stage.panel, line, sizeof line), JL_OK);
     EXPECT(jl_bands_next(&bands));
     EXPECT_INT(jl_panel_sleep(&stage.panel), JL_OK);
@@ -590,7 +581,7 @@ static void direct_knows_the_panel(void) {
     EXPECT_INT(direct.status, JL_NOT_AWAKE);
     EXPECT_INT((long long)(jl_stream_byte_count(stage.sim.stream) - bytes), 0);
     EXPECT_INT(jl_panel_resume(&stage.panel), JL_OK);
-    expect_shown(&stage, make, &frame);
+    stage_expect_shown(&stage, make, &frame);
     stage_expect_content(&stage);
     stage_close(&stage);
 }
@@ -624,7 +615,7 @@ static void fills_use_few_transfers(void) {
         EXPECT_INT(transfers, rows[i].most_transfers);
         struct jl_frame frame = stage_frame(&stage, 0);
         jl_clear(&frame.target, JL_ORANGE);
-        expect_shown(&stage, make, &frame);
+        stage_expect_shown(&stage, make, &frame);
         stage_close(&stage);
     }
 }
@@ -654,7 +645,7 @@ static void narrow_areas_are_gathered(void) {
         /* 1 ms of overhead each; the window has 5. */
         double ms = (double)(jl_board_now_ps(stage.board) - start) / 1e9;
         EXPECT_INT((int)(ms - 1211 * 8 * 66e-6 + 0.5) - 5, rows[i].transfers);
-        expect_shown(&stage, make, &frame);
+        stage_expect_shown(&stage, make, &frame);
         stage_close(&stage);
     }
 }
@@ -688,8 +679,8 @@ static void two_panels_on_a_bus(void) {
     }
     struct jl_board *own = b.board;
     b.board = a.board;
-    expect_shown(&a, tft, &frame);
-    expect_shown(&b, oled, &small);
+    stage_expect_shown(&a, tft, &frame);
+    stage_expect_shown(&b, oled, &small);
     stage_expect_content(&a);
     stage_close(&a);
     jl_board_destroy(own);
@@ -760,7 +751,7 @@ static void tearing(void) {
             EXPECT_INT(jl_beam_wait(&stage.panel, (enum jl_beam_moment)rows[i].start, 40), JL_OK);
         }
         EXPECT_INT(torn_scans(&stage, &frame, JL_WHITE, &async) > 0, rows[i].torn);
-        expect_shown(&stage, make, &frame); /* in the end the picture is right anyway */
+        stage_expect_shown(&stage, make, &frame); /* in the end the picture is right anyway */
         stage_close(&stage);
     }
 }
@@ -815,7 +806,7 @@ static void two_tracked_frames(void) {
         }
         jl_fill_rect(&frame->target, (struct jl_rect){(int16_t)(i * 10), 5, 7, 7}, JL_AQUA);
         EXPECT_INT(jl_panel_present(&stage.panel, frame), JL_OK);
-        expect_shown(&stage, make, frame);
+        stage_expect_shown(&stage, make, frame);
     }
     stage_close(&stage);
 }

@@ -68,11 +68,7 @@ static void fill_with_noise(struct jl_frame *frame, uint32_t seed) {
 }
 
 static void expect_shown(struct stage *stage, const struct make *make, struct jl_frame *frame) {
-    struct jl_picture expected = stage_expected(stage, frame, make);
-    struct jl_picture seen = stage_look(stage);
-    EXPECT_PICTURE(&seen, &expected, make->name);
-    jl_picture_free(&seen);
-    jl_picture_free(&expected);
+    stage_expect_shown(stage, make, frame);
     stage_expect_content(stage);
 }
 

@@ -13,15 +13,6 @@
 #include "jadelamp/host/rig.h"
 #include "stage.h"
 
-static void expect_shown(struct stage *stage, const struct make *make,
-                         const struct jl_frame *frame) {
-    struct jl_picture expected = stage_expected(stage, frame, make);
-    struct jl_picture seen = stage_look(stage);
-    EXPECT_PICTURE(&seen, &expected, make->name);
-    jl_picture_free(&seen);
-    jl_picture_free(&expected);
-}
-
 static const struct make monos[] = {{.name = "ssd1306 128x64",
                                      .controller = &jl_ssd1306,
                                      .emulator = &jl_emulated_ssd1306,
@@ -275,7 +266,7 @@ static void asynchronous_statuses(void) {
     EXPECT_INT(jl_async_poll(&async), JL_BUSY);
     EXPECT_INT(jl_async_finish(&async), JL_OK);
     EXPECT_INT(channel.busy_starts, 0);
-    expect_shown(&stage, make, &frame);
+    stage_expect_shown(&stage, make, &frame);
 
     /* Other calls wait for it, resuming too. */
     draw(&frame.target, 5);
@@ -285,7 +276,7 @@ static void asynchronous_statuses(void) {
     EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
     EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
     EXPECT(!jl_stream_busy(stage.sim.stream));
-    expect_shown(&stage, make, &frame);
+    stage_expect_shown(&stage, make, &frame);
     stage_expect_content(&stage);
 
     /* For ever is too long, for a start as for a transfer; and a wake-up helps. */
@@ -307,7 +298,7 @@ static void asynchronous_statuses(void) {
         EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
         EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
         EXPECT_INT(jl_async_finish(&async), JL_OK);
-        expect_shown(&stage, make, &frame);
+        stage_expect_shown(&stage, make, &frame);
     }
     /* A stuck transfer does not hang the wake-up itself. */
     channel.stuck = true;
@@ -355,7 +346,7 @@ static void bands_of_an_area(void) {
         EXPECT_INT(jl_bands_end(&bands), JL_OK);
         jl_target_clip(&after.target, area);
         draw(&after.target, 4);
-        expect_shown(&stage, make, &after);
+        stage_expect_shown(&stage, make, &after);
         area.x = (int16_t)(make->width - 16);
         EXPECT_INT(jl_bands_begin_area(&bands, &stage.panel, area, memory, 300), JL_OUT_OF_RANGE);
         EXPECT(!jl_bands_next(&bands));
@@ -428,7 +419,7 @@ static void direct_is_sparing(void) {
             &(struct jl_text_style){.font = &jl_font_6x8, .ink = JL_WHITE});
     jl_fill_rect(&frame.target, (struct jl_rect){0, 0, 9, 9}, JL_LIME);
     jl_draw_image(&frame.target, 100, 100, &keyed);
-    expect_shown(&stage, make, &frame);
+    stage_expect_shown(&stage, make, &frame);
 
     /* On a turned target, too. */
     jl_target_turn(&direct.target, JL_TURN_90);
@@ -446,7 +437,7 @@ static void direct_is_sparing(void) {
     EXPECT_INT(bytes_since(&stage, &before), 4 * (ROWS + 3 * (COLUMNS + WRITE)) + 40 * 4 * 2);
     jl_fill_gradient(&frame.target, (struct jl_rect){10, 70, 40, 4}, JL_AXIS_X, JL_RED, JL_BLUE,
                      NULL);
-    expect_shown(&stage, make, &frame);
+    stage_expect_shown(&stage, make, &frame);
     stage_expect_content(&stage);
     stage_close(&stage);
 }
@@ -491,7 +482,7 @@ static void a_reset_forgets_addresses(void) {
     EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
     struct jl_frame black = stage_frame(&stage, 0);
     jl_clear(&black.target, JL_BLACK);
-    expect_shown(&stage, make, &black);
+    stage_expect_shown(&stage, make, &black);
     stage_close(&stage);
 }
 
@@ -689,7 +680,7 @@ static void single_commands_on_the_board(void) {
         EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
         draw(&frame.target, 3);
         EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
-        expect_shown(&stage, make, &frame);
+        stage_expect_shown(&stage, make, &frame);
         stage_expect_content(&stage);
         stage_close(&stage);
     }
