@@ -482,6 +482,17 @@ static void images_without_a_frame(void) {
             EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &image, NULL, 0), JL_BAD_ARGUMENT);
         }
         EXPECT_INT(jl_panel_send_image(&stage.panel, 16, 0, &image, memory, room), JL_OUT_OF_RANGE);
+        static const struct {
+            int16_t width, height;
+        } no_sizes[] = {{0, 8}, {8, 0}, {-8, 8}, {8, -8}, {INT16_MIN, INT16_MIN}};
+        for (size_t k = 0; k < sizeof no_sizes / sizeof no_sizes[0]; k++) {
+            struct jl_image bad = image;
+            bad.width = no_sizes[k].width;
+            bad.height = no_sizes[k].height;
+            EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &bad, memory, room),
+                       JL_BAD_ARGUMENT);
+        }
+        EXPECT_INT(jl_panel_send_image(NULL, 0, 0, &image, memory, room), JL_BAD_ARGUMENT);
         image.has_key = true;
         EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &image, memory, room), JL_UNSUPPORTED);
         image.has_key = false;
@@ -489,6 +500,39 @@ static void images_without_a_frame(void) {
         EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &image, memory, room), JL_UNSUPPORTED);
         stage_close(&stage);
     }
+}
+
+/* A glass that ends within a page of its RAM takes pictures down to its edge, and none below. */
+static void images_on_half_a_page(void) {
+    const struct make make = {.name = "ssd1306 128x36",
+                              .controller = &jl_ssd1306,
+                              .emulator = &jl_emulated_ssd1306,
+                              .width = 128,
+                              .height = 36,
+                              .clock_hz = 8000000};
+    static uint8_t memory[1024], packed[2048];
+    struct stage stage;
+    stage_open(&stage, &make, &(struct wish){0});
+    struct jl_frame frame = stage_frame(&stage, 0);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    jl_draw_test_card(&frame.target, "edge");
+    struct jl_image image = jl_image_of_frame(&frame);
+    for (int way = 0; way < 3; way++) {
+        test_row("way %d", way);
+        if (way == 1) {
+            EXPECT(pack_lines(frame.pixels, 128, 1, 5, NULL, packed) < sizeof packed);
+            image.pixels = packed;
+            image.packing = &jl_packing_runs;
+        }
+        size_t room = way == 2 ? 128 : sizeof memory;
+        EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 0, &image, memory, room), JL_OK);
+        stage_expect_shown(&stage, &make, &frame);
+        EXPECT_INT(jl_panel_send_image(&stage.panel, 0, 8, &image, memory, room), JL_OUT_OF_RANGE);
+        EXPECT_INT(jl_panel_send_image(&stage.panel, 0, -8, &image, memory, room), JL_OUT_OF_RANGE);
+        EXPECT_INT(jl_panel_send_image(&stage.panel, 0, INT16_MAX, &image, memory, room),
+                   JL_OUT_OF_RANGE);
+    }
+    stage_close(&stage);
 }
 
 /* ---- mistakes ---- */
@@ -787,5 +831,6 @@ const struct test_group test_groups[] = {
     {"bad_descriptions", bad_descriptions},
     {"wire_cost", wire_cost},
     {"any_bytes", any_bytes},
+    {"images_on_half_a_page", images_on_half_a_page},
     {NULL, NULL},
 };

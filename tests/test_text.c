@@ -290,6 +290,11 @@ static void damaged_fonts_do_no_harm(void) {
         free(copy);
     }
     EXPECT(refused > 1000);
+    uint8_t *flat = malloc(font.size);
+    memcpy(flat, font.blob, font.size);
+    flat[5] = 0; /* no row above the baseline */
+    EXPECT_INT(jl_font_open(&opened, flat, font.size), JL_BAD_ARGUMENT);
+    free(flat);
     EXPECT_INT(jl_font_open(NULL, font.blob, font.size), JL_BAD_ARGUMENT);
     EXPECT_INT(jl_font_open(&opened, NULL, font.size), JL_BAD_ARGUMENT);
 }

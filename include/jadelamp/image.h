@@ -67,7 +67,8 @@ struct jl_panel;
  * The area must be one that jl_panel_send() takes.
  *
  * @param memory for packed pictures: at least a line (rows; of vertical bytes a page)
- * @return as jl_panel_send(); JL_UNSUPPORTED (another format, a key colour or a mask);
+ * @return as jl_panel_send(), and JL_BAD_ARGUMENT for a size below 1 or no format;
+ *         JL_UNSUPPORTED (another format, a key colour or a mask);
  *         JL_TOO_SMALL (the memory)
  */
 JL_MUST_CHECK

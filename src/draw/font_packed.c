@@ -96,7 +96,8 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
 
 static void paint(struct jl_target *target, struct jl_rect cell, int32_t baseline,
                   const struct jl_glyph *glyph, jl_color ink, jl_color paper) {
-    struct coverage c = {&glyph->map, (int32_t)cell.x + glyph->left, baseline - glyph->top, ink, paper};
+    struct coverage c = {&glyph->map, (int32_t)cell.x + glyph->left, baseline - glyph->top, ink,
+                         paper};
     jl_paint_shade(target, cell, shade, &c);
 }
 
@@ -142,14 +143,15 @@ jl_status jl_font_open(struct jl_font *font, const void *bytes, size_t size) {
     }
     /* "JLF1", bits a pixel, ascent, height, 0, ranges (2 bytes), glyphs (2). */
     bool known = table[0] == 'J' && table[1] == 'L' && table[2] == 'F' && table[3] == '1' &&
-                 (table[4] == 1 || table[4] == 4) && table[6] > 0 && table[5] <= table[6] &&
+                 (table[4] == 1 || table[4] == 4) && table[5] > 0 && table[5] <= table[6] &&
                  !table[7];
     if (!known) {
         return JL_BAD_ARGUMENT;
     }
     jl_status status = check(table, size);
     if (status == JL_OK) {
-        *font = (struct jl_font){.kind = table[4] == 1 ? &jl_font_packed_stencil : &jl_font_packed_coverage,
+        *font = (struct jl_font){.kind = table[4] == 1 ? &jl_font_packed_stencil
+                                                       : &jl_font_packed_coverage,
                                  .table = table,
                                  .height = table[6],
                                  .ascent = table[5],

@@ -18,5 +18,7 @@ bool jl_area_addressable(const struct jl_panel *panel, struct jl_rect area) {
     }
     struct jl_rect grown = area;
     jl_area_grow(panel, &grown);
-    return grown.x == area.x && grown.y == area.y && grown.w == area.w && grown.h == area.h;
+    /* Below the glass a page may go on. */
+    return grown.x == area.x && grown.y == area.y && grown.w == area.w &&
+           (grown.h == area.h || area.y + area.h == panel->height);
 }

@@ -15,7 +15,8 @@ static jl_status send_packed(struct jl_panel *panel, struct jl_rect area,
         uint32_t count = lines.count - line < at_once ? lines.count - line : at_once;
         struct jl_rect piece = area;
         piece.y = (int16_t)(area.y + (int)(line << rows_log2));
-        piece.h = (int16_t)(count << rows_log2);
+        piece.h = (int16_t)(line + count < lines.count ? count << rows_log2
+                                                       : (uint32_t)(area.y + area.h - piece.y));
         for (uint32_t i = 0; i < count; i++) {
             image->packing->read(image, &lines, &state, line + i, 0, lines.units,
                                  memory + i * line_bytes);
@@ -28,7 +29,8 @@ static jl_status send_packed(struct jl_panel *panel, struct jl_rect area,
 
 jl_status jl_panel_send_image(struct jl_panel *panel, int16_t x, int16_t y,
                               const struct jl_image *image, void *memory, size_t memory_bytes) {
-    if (!image || !image->pixels || (image->packing && !memory)) {
+    if (!panel || !image || !image->format || !image->pixels || image->width < 1 ||
+        image->height < 1 || (image->packing && !memory)) {
         return JL_BAD_ARGUMENT;
     }
     if (image->format != panel->format || image->has_key || image->mask ||
@@ -39,6 +41,9 @@ jl_status jl_panel_send_image(struct jl_panel *panel, int16_t x, int16_t y,
     uint8_t rows_log2 = image->format->line_rows_log2;
     /* Whole lines of memory: a last page that is not full is sent with what is behind it. */
     struct jl_rect area = {x, y, image->width, (int16_t)(lines.count << rows_log2)};
+    if (y >= 0 && image->height <= panel->height - y && area.h > panel->height - y) {
+        area.h = (int16_t)(panel->height - y); /* the glass ends within that page */
+    }
     return image->packing ? send_packed(panel, area, image, memory, memory_bytes)
                           : jl_panel_send(panel, area, image->pixels,
                                           (uint16_t)(lines.units * lines.unit_bytes));
