@@ -442,6 +442,97 @@ static void direct_is_sparing(void) {
     stage_close(&stage);
 }
 
+/* ---- released wires ---- */
+
+static struct {
+    struct jl_sim_port sim;
+    long left; /* transfers that still work */
+} failing;
+
+static jl_status fail_send(void *context, const struct jl_transfer *t) {
+    (void)context;
+    return failing.left-- > 0 ? jl_sim_port_rich_ops.send(&failing.sim, t) : JL_BUS_ERROR;
+}
+static jl_status fail_repeat(void *context, const struct jl_transfer *t, uint32_t times) {
+    (void)context;
+    return failing.left-- > 0 ? jl_sim_port_rich_ops.repeat(&failing.sim, t, times) : JL_BUS_ERROR;
+}
+static jl_status fail_nine(void *context, const struct jl_transfer *t, bool data) {
+    (void)context;
+    return failing.left-- > 0 ? jl_sim_port_rich_ops.send_nine(&failing.sim, t, data)
+                              : JL_BUS_ERROR;
+}
+static void fail_wait(void *context, uint32_t microseconds) {
+    (void)context;
+    jl_sim_port_rich_ops.wait_us(&failing.sim, microseconds);
+}
+static void fail_pin(void *context, enum jl_pin pin, bool high) {
+    (void)context;
+    jl_sim_port_rich_ops.set_pin(&failing.sim, pin, high);
+}
+
+static jl_status one_of_each(struct stage *stage, struct jl_frame *frame) {
+    struct jl_direct direct;
+    uint8_t pixel[4];
+    const struct jl_rect lines = {5, 6, 20, 4};
+    jl_status status = jl_panel_send(&stage->panel, lines, frame->pixels, frame->stride_bytes);
+    if (status == JL_OK) {
+        status = jl_direct_init(&direct, &stage->panel, pixel, sizeof pixel);
+    }
+    if (status == JL_OK) {
+        jl_fill_rect(&direct.target, (struct jl_rect){0, 0, 9, 9}, JL_RED);
+        jl_fill_gradient(&direct.target, (struct jl_rect){20, 9, 9, 3}, JL_AXIS_X, JL_RED, JL_BLUE,
+                         NULL);
+        status = direct.status;
+    }
+    return status;
+}
+
+/* Whatever fails, no device stays selected: the next transfer would be heard by two. */
+static void errors_release_the_wires(void) {
+    static const struct jl_port_ops full = {.send = fail_send,
+                                            .repeat = fail_repeat,
+                                            .send_nine = fail_nine,
+                                            .wait_us = fail_wait,
+                                            .set_pin = fail_pin},
+                                    bare = {.send = fail_send,
+                                            .wait_us = fail_wait,
+                                            .set_pin = fail_pin};
+    static const struct {
+        const struct jl_bus *bus;
+        const struct jl_format *format;
+        const struct jl_port_ops *ops;
+    } rows[] = {
+        {&jl_bus_spi, &jl_rgb565, &full},         {&jl_bus_spi, &jl_rgb565, &bare},
+        {&jl_bus_spi_3wire, &jl_rgb565, &full},   {&jl_bus_spi_3wire, &jl_rgb565, &bare},
+        {&jl_bus_8080_8, &jl_rgb565, &full},      {&jl_bus_8080_8, &jl_rgb565, &bare},
+        {&jl_bus_8080_16, &jl_rgb565_cpu, &full}, {&jl_bus_8080_16, &jl_rgb565_cpu, &bare},
+    };
+    const struct make *make = make_named("st7789 240x240");
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct stage stage;
+        stage_open(
+            &stage, make,
+            &(struct wish){.bus = rows[i].bus, .format = rows[i].format, .ops = rows[i].ops});
+        failing.sim = stage.sim;
+        struct jl_frame frame = stage_frame(&stage, 0);
+        jl_status status = JL_BUS_ERROR;
+        long works = 0;
+        for (; status != JL_OK && works < 400; works++) {
+            test_row("bus %d, %ld transfers work", (int)i, works);
+            failing.left = 10000;
+            EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+            EXPECT(jl_device_pin(stage.device, JL_DEVICE_CS));
+            failing.left = works;
+            status = one_of_each(&stage, &frame);
+            EXPECT(status == JL_OK || status == JL_BUS_ERROR);
+            EXPECT(jl_device_pin(stage.device, JL_DEVICE_CS));
+        }
+        EXPECT(status == JL_OK && works > 10);
+        stage_close(&stage);
+    }
+}
+
 /* Each present begins with all of its addresses: a controller that lost one is right again. */
 static void presents_tell_all_addresses(void) {
     const struct make *make = make_named("st7789 240x240");
@@ -811,6 +902,7 @@ const struct test_group test_groups[] = {
     {"planes_and_blocks", planes_and_blocks},
     {"other_framings", other_framings},
     {"single_commands", single_commands_on_the_board},
+    {"errors_release_the_wires", errors_release_the_wires},
     {"frames_with_a_stride", frames_with_a_stride},
     {"a_failed_frame_is_empty", a_failed_frame_is_empty},
     {"a_band_of_the_whole_picture", a_band_of_the_whole_picture},
