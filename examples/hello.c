@@ -6,16 +6,13 @@ static const struct jl_panel_config oled = {
 static uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 64)];
 
 jl_status example_run(const struct jl_port *port) {
+    static const struct jl_text_style style = {.font = &jl_font_6x8, .ink = JL_WHITE};
     struct jl_panel panel;
     struct jl_frame frame;
-    jl_status status = jl_frame_init(&frame, &jl_mono_columns, 128, 64, pixels, sizeof pixels);
-    if (status == JL_OK)
-        status = jl_panel_open(&panel, &oled, port);
-    if (status == JL_OK)
-        status = jl_panel_wake(&panel);
-    jl_text(&frame.target, 10, 28, "Hello, Heron Quay!",
-            &(struct jl_text_style){.font = &jl_font_6x8, .ink = JL_WHITE});
-    if (status == JL_OK)
-        status = jl_panel_present(&panel, &frame);
-    return status;
+    jl_panel_open(&panel, &oled, port);
+    jl_panel_wake(&panel);
+    jl_panel_frame(&panel, &frame, pixels, sizeof pixels);
+    jl_text(&frame.target, 10, 28, "Hello, Heron Quay!", &style);
+    jl_panel_present(&panel, &frame);
+    return jl_panel_status(&panel); /* the first error, if there was one */
 }

@@ -107,7 +107,7 @@ static void mistakes_are_explained(void) {
         {"[panel\nname = x\n", 1, "expected [section] or key = value"},
         {"[panel]\nname =\n", 2, "expected 1 to 31 characters"},
         {"[panel]\nname = a name that is longer than fits in\n", 2, "expected 1 to 31 characters"},
-        {"[panel]\nname = a\nname = b\n", 3, "name stands twice"},
+        {"[panel]\nname = a\nname = b\n", 3, "name stands twice in [panel], first in line 2"},
         {"[panel]\ncontrast = 256\n", 2, "from 1 to 255"},
         {"[panel]\ncontrast = 0\n", 2, "from 1 to 255"},
         {"[panel]\ncontrast = 12x\n", 2, "from 1 to 255"},
@@ -151,8 +151,8 @@ static void mistakes_are_explained(void) {
         {HEAD GLASS, 4, "without kind in [bus]"},
         {HEAD GLASS "[bus]\nkind = i2c\n", 6, "without address in [bus]"},
         {HEAD GLASS "[bus]\nkind = i2c\naddress = 0x27\n", 7, "answers at 0x3C or 0x3D"},
-        {HEAD "[glass]\nsize = 129 x 64\n" BUS, 7, "the ssd1306 has 128 x 64"},
-        {HEAD "[glass]\nsize = 72 x 40\nfirst-column = 57\n" BUS, 8, "the ssd1306 has 128 x 64"},
+        {HEAD "[glass]\nsize = 129 x 64\n" BUS, 4, "the ssd1306 has 128 x 64"},
+        {HEAD "[glass]\nsize = 72 x 40\nfirst-column = 57\n" BUS, 5, "the ssd1306 has 128 x 64"},
         {HEAD GLASS BUS "clock = 8 MHz\n", 8, "I2C ends at 5 MHz"},
         {"", 0, "without controller"},
     };
@@ -175,6 +175,10 @@ static void strange_files(void) {
     memset(big, '\n', sizeof big);
     EXPECT(!read_bytes(big, sizeof big));
     EXPECT_CONTAINS(complaint.text, "longer than 65536 bytes");
+
+    static const char with_zero[] = HEAD GLASS "[bus]\nkind = i2c\0c\n";
+    EXPECT(!read_bytes(with_zero, sizeof with_zero - 1));
+    EXPECT_CONTAINS(complaint.text, ":6: there is a zero byte in this line");
 
     /* Steps without end. */
     size_t at = (size_t)snprintf(big, sizeof big, HEAD GLASS BUS "[wake]\n");
@@ -267,12 +271,12 @@ static void color_mistakes_are_explained(void) {
         {"[glass]\nshape = oval\n", 2, "rectangle or round"},
         {"[bus]\ncycle = 66\n", 2, "66 ns"},
         {"[bus]\nworks-up-to = fast\n", 2, "expected a frequency"},
-        {TFT "[glass]\nsize = 128 x 160\nfirst-column = 5\n[bus]\nkind = spi\n", 7,
+        {TFT "[glass]\nsize = 128 x 160\nfirst-column = 5\n[bus]\nkind = spi\n", 5,
          "128 x 160 pixels from column 5, row 0 on: the st7735 has 132 x 162"},
-        {TFT "[glass]\nsize = 128 x 160\nfirst-row = 3\n[bus]\nkind = spi\n", 7, "row 3"},
-        {TFT "[glass]\nsize = 128 x 160\nmemory = 140 x 162\n[bus]\nkind = spi\n", 7,
+        {TFT "[glass]\nsize = 128 x 160\nfirst-row = 3\n[bus]\nkind = spi\n", 5, "row 3"},
+        {TFT "[glass]\nsize = 128 x 160\nmemory = 140 x 162\n[bus]\nkind = spi\n", 5,
          "memory = 140 x 162: the st7735 has 132 x 162"},
-        {TFT "[glass]\nsize = 128 x 160\n[bus]\nkind = i2c\naddress = 0x3C\n", 7,
+        {TFT "[glass]\nsize = 128 x 160\n[bus]\nkind = i2c\naddress = 0x3C\n", 6,
          "the st7735 has no I2C"},
         {TFT "[glass]\nsize = 128 x 160\n[bus]\nkind = spi\ncycle = 66 ns\n", 7,
          "cycle: expected clock, which is what a serial bus has"},
@@ -280,10 +284,10 @@ static void color_mistakes_are_explained(void) {
          "clock: expected cycle, which is what a parallel bus has"},
         {"[panel]\ncontroller = ili9488\nformat = 5-6-5\n[glass]\nsize = 320 x 480\n[bus]\n"
          "kind = spi\n",
-         7, "the ili9488 does not take these pixels on this bus"},
+         3, "the ili9488 does not take these pixels on this bus"},
         {"[panel]\ncontroller = ssd1327\norientation = quarter-turn\n[glass]\n"
          "size = 128 x 128\n[bus]\nkind = spi\n",
-         7, "the ssd1327 cannot turn by a quarter"},
+         3, "the ssd1327 cannot turn by a quarter"},
         {"[panel]\ncontroller = ssd1322\n[glass]\nsize = 256 x 64\n[bus]\nkind = 8080-16\n", 6,
          "the ssd1322 has no 16-bit 8080 bus"},
     };
@@ -330,9 +334,9 @@ static void mistakes_in_cells_are_explained(void) {
         {"[bus]\noutputs = rs rw en light d4 d5 d6 d7\n", 2, "\"en\" is none of rs, rw, e"},
         {LCD CELLS BACKPACK "outputs = rs rw e light d4 d5 d6 -\n", 8, "d4, d5, d6 and d7"},
         {LCD "[glass]\nsize = 40 x 4\n" BACKPACK, 7, "expected rs, e, e2, d4"},
-        {LCD "[glass]\nsize = 20 x 3\n" BACKPACK, 7, "20 x 3 cells: expected 1 row"},
-        {LCD "[glass]\nsize = 41 x 2\n" BACKPACK, 7, "2 or 4 rows of up to 40"},
-        {LCD "[glass]\nsize = 15 x 1\nhalves = yes\n" BACKPACK, 8, "1 row of two halves"},
+        {LCD "[glass]\nsize = 20 x 3\n" BACKPACK, 4, "20 x 3 cells: expected 1 row"},
+        {LCD "[glass]\nsize = 41 x 2\n" BACKPACK, 4, "2 or 4 rows of up to 40"},
+        {LCD "[glass]\nsize = 15 x 1\nhalves = yes\n" BACKPACK, 4, "1 row of two halves"},
         {LCD CELLS "[bus]\nkind = expander\n", 6, "without address in [bus], such as"},
         {LCD CELLS "[bus]\nkind = expander\naddress = 0x3C\nclock = 400 kHz\n", 8,
          "if this module was seen to work faster, say so with works-up-to"},
@@ -340,12 +344,12 @@ static void mistakes_in_cells_are_explained(void) {
         {LCD CELLS BACKPACK "clock = 6 MHz\n", 8, "I2C ends at 5 MHz"},
         {LCD CELLS BACKPACK "busy = yes\n", 8, "too slow to be worth it"},
         {LCD CELLS "[bus]\nkind = parallel-4\nclock = 100 kHz\n", 7, "only an expander"},
-        {LCD CELLS "[bus]\nkind = i2c\naddress = 0x3C\n", 7, "parallel-4, parallel-8 or expander"},
-        {LCD "[glass]\nsize = 20 x 4\nfirst-column = 2\n" BACKPACK, 8,
+        {LCD CELLS "[bus]\nkind = i2c\naddress = 0x3C\n", 6, "parallel-4, parallel-8 or expander"},
+        {LCD "[glass]\nsize = 20 x 4\nfirst-column = 2\n" BACKPACK, 5,
          "[glass] first-column: only for graphic panels, and the hd44780 drives cells"},
-        {HEAD GLASS "rom = a00\n" BUS, 8,
+        {HEAD GLASS "rom = a00\n" BUS, 5,
          "[glass] rom: only for character modules, and the ssd1306 drives pixels"},
-        {HEAD GLASS "[bus]\nkind = expander\naddress = 0x3C\n", 7, "not the ssd1306"},
+        {HEAD GLASS "[bus]\nkind = expander\naddress = 0x3C\n", 6, "not the ssd1306"},
     };
     expect_mistakes(rows, sizeof rows / sizeof rows[0]);
 }

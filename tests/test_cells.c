@@ -218,10 +218,14 @@ static void short_pulses_are_reported(void) {
 /* Firmware that does not know where a row ends, and one that looks. */
 static void past_the_last_column(void) {
     open_awake(&wide, 0);
-    EXPECT_INT(jl_char_put(&stage.panel, 12, 0, "gates"), JL_OUT_OF_RANGE);
     EXPECT_INT(jl_char_put(&stage.panel, 16, 0, ""), JL_OUT_OF_RANGE);
     EXPECT_INT(jl_char_put(&stage.panel, 0, 2, "x"), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_char_put_codes(&stage.panel, 12, 0, (const uint8_t *)"gates", 5),
+               JL_OUT_OF_RANGE);
     cells_expect(&stage, "", "cells-untouched");
+    EXPECT_INT(jl_char_put(&stage.panel, 13, 1, "gates"), JL_TOO_WIDE);
+    cells_expect(&stage, "\n             gat", "cells-cut");
+    EXPECT_INT(jl_char_clear(&stage.panel), JL_OK);
     EXPECT_INT(jl_char_put_hidden(&stage.panel, 12, 0, "gates shut"), JL_OK);
     cells_expect_text(&stage, "|            gate|\n|                |\n"
                               "hidden 10..27 |s shut                  |\n");
@@ -250,8 +254,7 @@ static void entry_directions(void) {
         open_awake(&wide, wire);
         EXPECT_INT(jl_char_entry(&stage.panel, JL_CHAR_LEFTWARD), JL_OK);
         EXPECT_INT(jl_char_put(&stage.panel, 5, 0, "abc"), JL_OK);
-        EXPECT_INT(jl_char_put(&stage.panel, 2, 0, "abcd"), JL_OUT_OF_RANGE);
-        EXPECT_INT(jl_char_put(&stage.panel, 2, 1, "xyz"), JL_OK);
+        EXPECT_INT(jl_char_put(&stage.panel, 2, 1, "xyz-cut"), JL_TOO_WIDE);
         static const uint8_t rows[8] = {31, 16, 16, 16, 16, 16, 16, 16};
         EXPECT_INT(jl_char_define(&stage.panel, 0, rows), JL_OK);
         EXPECT_INT(jl_char_put_codes(&stage.panel, 9, 1, (const uint8_t[]){0}, 1), JL_OK);
@@ -669,7 +672,7 @@ static void numbers(void) {
     } rows[] = {{184, 5, 2, JL_OK, " 1.84"},
                 {-5, 5, 1, JL_OK, " -0.5"},
                 {12345, 5, 0, JL_OK, "12345"},
-                {123456, 5, 0, JL_TOO_SMALL, ""},
+                {123456, 5, 0, JL_TOO_WIDE, "#####"},
                 {INT32_MIN, 16, 0, JL_OK, "     -2147483648"}};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("%d", (int)rows[i].value);
@@ -728,10 +731,9 @@ static void buffered_text_equals_a_grid(void) {
                 }
                 bool fits = column + count <= size->columns;
                 EXPECT_INT(jl_char_put(&stage.panel, (uint8_t)column, (uint8_t)row, text),
-                           fits ? JL_OK : JL_OUT_OF_RANGE);
-                if (fits) {
-                    memcpy(&grid[row][column], text, (size_t)count);
-                }
+                           fits ? JL_OK : JL_TOO_WIDE);
+                count = fits ? count : size->columns - column;
+                memcpy(&grid[row][column], text, (size_t)count);
             }
             if (turn == 30) {
                 EXPECT_INT(jl_char_clear(&stage.panel), JL_OK);

@@ -235,10 +235,10 @@ static void cursor_after_a_present(void) {
     uint8_t memory[64];
     probe_open(&wide, 1);
     EXPECT_INT(jl_char_buffer(&panel, memory, 63), JL_TOO_SMALL);
+    EXPECT_INT(jl_char_wake(&panel), JL_OK);
     EXPECT_INT(jl_char_present(&panel), JL_UNSUPPORTED);
     EXPECT_INT(jl_char_buffer(&panel, memory, 64), JL_OK);
-    EXPECT_INT(jl_char_present(&panel), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_wake(&panel), JL_OK);
+    EXPECT_INT(jl_char_present(&panel), JL_OK);
     EXPECT_INT(jl_char_cursor(&panel, 5, 1, JL_CHAR_LINE), JL_OK);
     forget();
     EXPECT_INT(jl_char_put(&panel, 0, 0, "a"), JL_OK);
@@ -404,22 +404,73 @@ static void bad_descriptions(void) {
     EXPECT_INT(jl_char_open(&panel, &config, NULL), JL_BAD_ARGUMENT);
 }
 
-static void nothing_before_the_wake_up(void) {
+/* Every call on a module that takes none gives the same status. */
+static void expect_from_every_call(struct jl_char_panel *module, jl_status status) {
     static const uint8_t rows[8];
+    EXPECT_INT(jl_char_put(module, 0, 0, "x"), status);
+    EXPECT_INT(jl_char_put_codes(module, 0, 0, rows, 1), status);
+    EXPECT_INT(jl_char_put_hidden(module, 0, 0, "x"), status);
+    EXPECT_INT(jl_char_type(module, "x"), status);
+    EXPECT_INT(jl_char_field(module, 0, 0, 5, JL_CHAR_LEFT, "x", ' '), status);
+    EXPECT_INT(jl_char_number(module, 0, 0, 5, 1, 0), status);
+    EXPECT_INT(jl_char_marquee(module, 0, 0, 5, "x", 1), status);
+    EXPECT_INT(jl_char_clear(module), status);
+    EXPECT_INT(jl_char_home(module), status);
+    EXPECT_INT(jl_char_cursor(module, 0, 0, 1), status);
+    EXPECT_INT(jl_char_show(module, true), status);
+    EXPECT_INT(jl_char_shift(module, 1), status);
+    EXPECT_INT(jl_char_move(module, 0), status);
+    EXPECT_INT(jl_char_entry(module, 1), status);
+    EXPECT_INT(jl_char_define(module, 0, rows), status);
+    EXPECT_INT(jl_char_test_card(module, "x"), status);
+    EXPECT_INT(jl_char_present(module), status);
+}
+
+static void nothing_before_the_wake_up(void) {
+    static uint8_t memory[JL_CHAR_BUFFER_BYTES(16, 2)];
     probe_open(&wide, 1);
-    EXPECT_INT(jl_char_put(&panel, 0, 0, "x"), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_put_hidden(&panel, 0, 0, "x"), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_type(&panel, "x"), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_clear(&panel), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_home(&panel), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_cursor(&panel, 0, 0, 1), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_show(&panel, true), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_shift(&panel, 1), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_move(&panel, 0), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_entry(&panel, 1), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_define(&panel, 0, rows), JL_NOT_AWAKE);
-    EXPECT_INT(jl_char_test_card(&panel, "x"), JL_NOT_AWAKE);
+    expect_from_every_call(&panel, JL_NOT_AWAKE);
     EXPECT_TEXT(probe.text, "");
+    EXPECT_INT(jl_char_status(&panel), JL_NOT_AWAKE);
+    test_row("no panel");
+    expect_from_every_call(NULL, JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_char_wake(NULL), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_char_light(NULL, true), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_char_buffer(NULL, memory, sizeof memory), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_char_status(NULL), JL_BAD_ARGUMENT);
+    test_row("a refused description");
+    config.columns = 41;
+    EXPECT_INT(jl_char_open(&panel, &config, &port), JL_BAD_SIZE);
+    expect_from_every_call(&panel, JL_NOT_AWAKE);
+    EXPECT_INT(jl_char_wake(&panel), JL_NOT_AWAKE);
+    EXPECT_INT(jl_char_light(&panel, true), JL_NOT_AWAKE);
+    EXPECT_INT(jl_char_buffer(&panel, memory, sizeof memory), JL_NOT_AWAKE);
+    EXPECT_TEXT(probe.text, "");
+    EXPECT_INT(jl_char_status(&panel), JL_BAD_SIZE);
+}
+
+/* A program without checks learns at its end what went wrong first. */
+static void first_status_is_kept(void) {
+    probe_open(&wide, 2);
+    EXPECT_INT(jl_char_status(&panel), JL_OK);
+    EXPECT_INT(jl_char_wake(&panel), JL_OK);
+    EXPECT_INT(jl_char_put(&panel, 0, 9, "x"), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_char_put(&panel, 14, 0, "tide"), JL_TOO_WIDE);
+    EXPECT_INT(jl_char_put(&panel, 0, 1, "goes on"), JL_OK);
+    EXPECT_INT(jl_char_status(&panel), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_char_wake(&panel), JL_OK);
+    EXPECT_INT(jl_char_status(&panel), JL_OK);
+    probe.always_busy = true;
+    EXPECT_INT(jl_char_put(&panel, 0, 0, "x"), JL_TIMEOUT);
+    forget();
+    expect_from_every_call(&panel, JL_NOT_AWAKE);
+    EXPECT_TEXT(probe.text, "");
+    EXPECT_INT(jl_char_status(&panel), JL_TIMEOUT);
+    EXPECT_INT(jl_char_wake(&panel), JL_TIMEOUT);
+    EXPECT_INT(jl_char_status(&panel), JL_TIMEOUT);
+    probe.always_busy = false;
+    EXPECT_INT(jl_char_wake(&panel), JL_OK);
+    EXPECT_INT(jl_char_status(&panel), JL_OK);
 }
 
 /* A busy flag that never drops ends in a status, and the next wake-up works. */
@@ -662,7 +713,8 @@ static void random_text(void) {
         EXPECT_INT(status, inside && column + width <= config.columns ? JL_OK : JL_OUT_OF_RANGE);
         forget();
         status = jl_char_put(&panel, column, row, text);
-        EXPECT(status == JL_OK || status == JL_OUT_OF_RANGE);
+        EXPECT(status == (inside ? count ? status : JL_OK : JL_OUT_OF_RANGE));
+        EXPECT(status == JL_OK || status == JL_TOO_WIDE || !inside);
         EXPECT(status == JL_OUT_OF_RANGE || inside);
     }
 }
@@ -676,6 +728,7 @@ const struct test_group test_groups[] = {
     {"expander_traffic", expander_traffic},
     {"bad_descriptions", bad_descriptions},
     {"nothing_before_the_wake_up", nothing_before_the_wake_up},
+    {"first_status_is_kept", first_status_is_kept},
     {"stuck_busy_flag", stuck_busy_flag},
     {"expander_fails_at_every_byte", expander_fails_at_every_byte},
     {"expander_maps", expander_maps},

@@ -112,7 +112,7 @@ static void inverted_and_turned_at_run_time(void) {
         bool quarter = make->controller->turns == JL_TURNS_ALL;
         EXPECT_INT(jl_panel_turn(&stage.panel, JL_TURN_270), quarter ? JL_OK : JL_BAD_TURN);
         if (quarter && make->width != make->height) {
-            EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OUT_OF_RANGE);
+            EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_BAD_FRAME_SIZE);
         }
         stage.config.turn = quarter ? JL_TURN_270 : JL_TURN_180; /* what stage_expected() follows */
         if (!quarter) {
@@ -447,7 +447,7 @@ static void roll_and_part(void) {
         {"ssd1327 128x128", &jl_ssd_oled_motion, 0, 0, 128, 1, false, JL_OK},
         {"ssd1327 96x96", &jl_ssd_oled_motion, 0, 0, 96, 1, false, JL_UNSUPPORTED},
         {"ssd1351 128x128", &jl_ssd_oled_motion, 0, 8, 64, 1, false, JL_UNSUPPORTED},
-        {"ssd1351 128x128", NULL, 0, 0, 128, 1, false, JL_UNSUPPORTED},
+        {"ssd1351 128x128", NULL, 0, 0, 128, 1, false, JL_NO_MOTION},
         {"ili9341 240x320", &jl_dcs_motion, 0, 300, 21, 0, false, JL_OUT_OF_RANGE},
         {"ili9341 240x320", &jl_dcs_motion, 0, -1, 20, 0, false, JL_OUT_OF_RANGE},
         {"ili9341 240x320", &jl_dcs_motion, 0, 0, 20, 20, false, JL_OUT_OF_RANGE},
@@ -456,7 +456,7 @@ static void roll_and_part(void) {
         {"ssd1322 256x64", &jl_ssd1322_motion, 0, 16, 20, 0, true, JL_OK},
         {"ssd1322 256x64", &jl_ssd1322_motion, JL_TURN_180, 16, 20, 0, true, JL_OK},
         {"ssd1322 256x64", &jl_ssd1322_motion, 0, 60, 5, 0, true, JL_OUT_OF_RANGE},
-        {"ssd1322 256x64", &jl_ssd1322_motion, 0, 0, 64, 1, false, JL_UNSUPPORTED},
+        {"ssd1322 256x64", &jl_ssd1322_motion, 0, 0, 64, 1, false, JL_NO_MOTION},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         const struct make *make = make_named(rows[i].make);

@@ -4,6 +4,7 @@
 #include <cjson/cJSON.h>
 #include <stdio.h>
 #include <stdlib.h>
+#include <dirent.h>
 #include <string.h>
 #include <sys/stat.h>
 #include <unistd.h>
@@ -223,10 +224,25 @@ static void expect_light(void *context, const char *name, const char *path) {
     remove_folder();
 }
 
+/* Files in the folder, so that a new card changes no test. */
+static int cards_that_ship(void) {
+    char folder[512];
+    EXPECT(jl_share_path("cards", folder, sizeof folder));
+    DIR *directory = opendir(folder);
+    int count = 0;
+    for (struct dirent *entry; directory && (entry = readdir(directory)) != NULL;) {
+        size_t length = strlen(entry->d_name);
+        count += length > 5 && strcmp(entry->d_name + length - 5, ".card") == 0;
+    }
+    EXPECT(directory && closedir(directory) == 0);
+    EXPECT(count > 40);
+    return count;
+}
+
 static void light_of_every_card(void) {
     int cards = 0;
     EXPECT(jl_share_cards("cards", expect_light, &cards));
-    EXPECT_INT(cards, 45);
+    EXPECT_INT(cards, cards_that_ship());
 }
 
 static void light_in_the_terminal(void) {
@@ -349,8 +365,10 @@ static void json_output(void) {
     EXPECT_INT(run(JADELAMP " catalog --json"), 0);
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
-        EXPECT_INT(cJSON_GetArraySize(at(json, "cards")), 45);
-        EXPECT_INT(cJSON_GetArraySize(at(json, "controllers")), 19);
+        size_t controllers;
+        jl_catalog(&controllers);
+        EXPECT_INT(cJSON_GetArraySize(at(json, "cards")), cards_that_ship());
+        EXPECT_INT(cJSON_GetArraySize(at(json, "controllers")), (long long)controllers);
         EXPECT_TEXT(at(cJSON_GetArrayItem(at(json, "controllers"), 0), "name")->valuestring,
                     "ssd1306");
     }

@@ -483,7 +483,7 @@ static void converted(void) {
         jl_picture_free(&seen);
         EXPECT_INT(jl_panel_present_as(&stage.panel, &small, memory, 0), JL_TOO_SMALL);
         EXPECT_INT(jl_panel_present_as(&stage.panel, &small, NULL, 600), JL_BAD_ARGUMENT);
-        EXPECT_INT(jl_panel_present(&stage.panel, &small), JL_UNSUPPORTED);
+        EXPECT_INT(jl_panel_present(&stage.panel, &small), JL_BAD_FRAME_FORMAT);
         stage_expect_content(&stage);
         stage_close(&stage);
     }

@@ -17,12 +17,8 @@ static const struct size {
     const char *name;
     int width, height, offset, module;
 } sizes[] = {
-    {"128x64", 128, 64, 0, 0},
-    {"128x32", 128, 32, 0, JL_MODULE_ROWS_SEQUENTIAL},
-    {"64x48", 64, 48, 32, 0},
-    {"72x40", 72, 40, 28, 0},
-    {"96x16", 96, 16, 0, JL_MODULE_ROWS_SEQUENTIAL},
-    {"odd place", 70, 40, 11, 0},
+    {"128x64", 128, 64, 0, 0}, {"128x32", 128, 32, 0, 0}, {"64x48", 64, 48, 32, 0},
+    {"72x40", 72, 40, 28, 0},  {"96x16", 96, 16, 0, 0},   {"odd place", 70, 40, 11, 0},
 };
 
 enum { SIZES = sizeof sizes / sizeof sizes[0] };
@@ -234,7 +230,7 @@ static void wrong_descriptions_show(void) {
         int module, offset;
         struct jl_glass glass;
     } rows[] = {
-        {"rows said to be sequential", JL_MODULE_ROWS_SEQUENTIAL, 0, {.width = 128, .height = 64}},
+        {"rows said to be sequential", JL_MODULE_ROWS_OTHER, 0, {.width = 128, .height = 64}},
         {"supply said to be external", JL_MODULE_EXTERNAL_SUPPLY, 0, {.width = 128, .height = 64}},
         {"mounted mirrored", 0, 0, {.width = 128, .height = 64, .mirrored_x = true}},
         {"mounted upside down", 0, 0, {.width = 128, .height = 64, .mirrored_y = true}},

@@ -19,8 +19,7 @@
 
 static const struct make mono_makes[] = {
     {"ssd1305 128x64", LCD(ssd1305), 128, 64, 4, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
-    {"ssd1305 128x32", LCD(ssd1305), 128, 32, 4, 0, 0, 0, JL_MODULE_ROWS_SEQUENTIAL, 4000000, 300,
-     COLUMNS, false, NULL},
+    {"ssd1305 128x32", LCD(ssd1305), 128, 32, 4, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"ssd1309 128x64", LCD(ssd1309), 128, 64, 0, 0, 0, 0, 0, 10000000, 300, COLUMNS, false, NULL},
     {"sh1106 128x64", LCD(sh1106), 128, 64, 2, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"sh1106 132x64", LCD(sh1106), 132, 64, 0, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},

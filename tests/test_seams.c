@@ -124,7 +124,7 @@ static void another_turn_is_refused(void) {
             EXPECT_INT(direct.status, JL_TURNED);
             break;
         case 3:
-            EXPECT_INT(jl_async_present(&async, &upright), JL_OUT_OF_RANGE);
+            EXPECT_INT(jl_async_present(&async, &upright), JL_BAD_FRAME_SIZE);
             break;
         default:
             EXPECT_INT(jl_async_send(&async, (struct jl_rect){0, 300, 240, 20}, a, 480),

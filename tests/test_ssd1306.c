@@ -186,7 +186,7 @@ static void wrong_bytes_on_32_rows(void) {
         {"32-mux-64", 0x3F, 0x02, second_half},
         {"32-alternate-32", 0x1F, 0x12, squashed_then_dark},
     };
-    static const struct jl_glass glass = {.width = WIDTH, .height = 32, .rows_sequential = true};
+    static const struct jl_glass glass = {.width = WIDTH, .height = 32};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct raw raw = raw_open(&glass);
         test_row("%s", rows[i].name);

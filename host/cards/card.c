@@ -145,10 +145,11 @@ static bool read_shape(struct reading *reading, const char *key, const char *val
 }
 
 static bool read_rows(struct reading *reading, const char *key, const char *value) {
-    static const struct choice choices[] = {
-        {"alternate", 0}, {"sequential", JL_MODULE_ROWS_SEQUENTIAL}, {NULL, 0}};
-    return read_bits(reading, key, value, choices, &reading->card->module,
-                     JL_MODULE_ROWS_SEQUENTIAL);
+    static const struct choice choices[] = {{"alternate", 0}, {"sequential", 1}, {NULL, 0}};
+    int sequential = 0;
+    bool good = jl_host_card_choice(reading, key, value, choices, &sequential);
+    reading->rows_sequential = sequential;
+    return good;
 }
 
 static bool read_mounting(struct reading *reading, const char *key, const char *value) {
@@ -397,6 +398,8 @@ static const struct key keys[] = {
 };
 
 enum { KEY_COUNT = sizeof keys / sizeof keys[0] };
+_Static_assert(sizeof keys / sizeof keys[0] <= (size_t)JL_HOST_CARD_MOST_KEYS,
+               "reading->lines holds a line of each key");
 
 static bool complain_key(struct reading *reading, const char *section, const char *name) {
     char known[300] = "";
@@ -429,10 +432,11 @@ static int take(void *context, const char *section, const char *name, const char
         if (strcmp(key->section, section) != 0 || strcmp(key->name, name) != 0) {
             continue;
         }
-        if ((reading->seen >> i & 1) && key->read != read_step) {
-            return FAIL(reading, "%s stands twice in [%s]", name, section);
+        if (reading->lines[i] && key->read != read_step) {
+            return FAIL(reading, "%s stands twice in [%s], first in line %d", name, section,
+                        reading->lines[i]);
         }
-        reading->seen |= (uint64_t)1 << i;
+        reading->lines[i] = reading->line;
         return key->read(reading, name, value);
     }
     return complain_key(reading, section, name);
@@ -441,14 +445,26 @@ static int take(void *context, const char *section, const char *name, const char
 /* The reader of inih, like fgets(): counts lines, which inih's handler does not get. */
 static char *next_line(char *text, int size, void *context) {
     struct reading *reading = context;
-    if (reading->failed || reading->bytes_left <= 0 || !fgets(text, size, reading->stream)) {
+    int length = 0, c = 0;
+    if (reading->failed || reading->bytes_left <= 0) {
         return NULL;
     }
     reading->line++;
-    size_t length = strlen(text);
-    reading->bytes_left -= (long)length;
-    if (length + 1 == (size_t)size && text[length - 1] != '\n') {
+    while (length + 1 < size && c != '\n' && (c = getc(reading->stream)) != EOF) {
+        if (c == '\0') {
+            FAIL(reading, "there is a zero byte in this line: expected a text file");
+            return NULL;
+        }
+        text[length++] = (char)c;
+    }
+    text[length] = '\0';
+    reading->bytes_left -= length;
+    if (length + 1 == size && c != '\n') {
         FAIL(reading, "the line is longer than %d characters", size - 2);
+        return NULL;
+    }
+    if (length == 0) { /* the end of the file is no line */
+        reading->line--;
         return NULL;
     }
     return text;
@@ -471,27 +487,29 @@ static bool check_bus(struct reading *reading) {
     bool i2c = card->bus == JL_BUS_I2C;
     bool parallel = jl_card_is_parallel(card);
     if (card->cells.bus) {
-        return FAIL(reading,
-                    "[bus] kind: parallel-4, parallel-8 and expander are for character "
-                    "modules, not the %s",
-                    part->name);
+        return FAIL_KEY(reading, "bus", "kind",
+                        "[bus] kind: parallel-4, parallel-8 and expander are for character "
+                        "modules, not the %s",
+                        part->name);
     }
     if (!(part->driver->buses >> card->bus & 1)) {
-        return FAIL(reading, "[bus] kind: the %s has no %s", part->name, names[card->bus]);
+        return FAIL_KEY(reading, "bus", "kind", "[bus] kind: the %s has no %s", part->name,
+                        names[card->bus]);
     }
     if (i2c && !memchr(part->addresses, card->i2c_address ? card->i2c_address : 0xFF,
                        sizeof part->addresses)) {
         return jl_host_card_seen(reading, "bus", "address")
-                   ? FAIL(reading, "[bus] address = 0x%02X: the %s answers at 0x%02X or 0x%02X",
-                          card->i2c_address, part->name, part->addresses[0], part->addresses[1])
+                   ? FAIL_KEY(reading, "bus", "address",
+                              "[bus] address = 0x%02X: the %s answers at 0x%02X or 0x%02X",
+                              card->i2c_address, part->name, part->addresses[0], part->addresses[1])
                    : FAIL(reading,
                           "the card ends without address in [bus], such as address = 0x%02X",
                           part->addresses[0]);
     }
     if (parallel ? card->clock_hz != 0 : card->cycle_ns != 0) {
-        return FAIL(reading, "[bus] %s: expected %s, which is what %s has",
-                    parallel ? "clock" : "cycle", parallel ? "cycle" : "clock",
-                    parallel ? "a parallel bus" : "a serial bus");
+        return FAIL_KEY(reading, "bus", parallel ? "clock" : "cycle",
+                        "[bus] %s: expected %s, which is what %s has", parallel ? "clock" : "cycle",
+                        parallel ? "cycle" : "clock", parallel ? "a parallel bus" : "a serial bus");
     }
     if (!card->clock_hz && !parallel) {
         uint32_t most_hz = i2c ? jl_catalog_most_i2c_hz(part) : jl_catalog_most_serial_hz(part);
@@ -501,10 +519,23 @@ static bool check_bus(struct reading *reading) {
         card->cycle_ns = jl_catalog_least_cycle_ns(part);
     }
     if (i2c && card->clock_hz > 5000000) {
-        return FAIL(reading, "[bus] clock: I2C ends at 5 MHz; the %s allows %u kHz", part->name,
-                    (unsigned)(jl_catalog_most_i2c_hz(part) / 1000));
+        return FAIL_KEY(reading, "bus", "clock",
+                        "[bus] clock: I2C ends at 5 MHz; the %s allows %u kHz", part->name,
+                        (unsigned)(jl_catalog_most_i2c_hz(part) / 1000));
     }
     return true;
+}
+
+/* Of modules of this controller and size. */
+static bool rows_usually_sequential(const struct jl_card *card) {
+    static const char *const oleds[] = {"ssd1305", "ssd1306", "ssd1309"};
+    for (size_t i = 0; i < sizeof oleds / sizeof oleds[0]; i++) {
+        if (strcmp(card->controller->name, oleds[i]) == 0) {
+            return (card->width == 128 && card->height == 32) ||
+                   (card->width == 96 && card->height == 16);
+        }
+    }
+    return false;
 }
 
 static bool check_glass(struct reading *reading) {
@@ -512,23 +543,33 @@ static bool check_glass(struct reading *reading) {
     const struct jl_catalog_entry *part = card->controller;
     int width = part->driver->ram_width, height = part->driver->ram_height;
     if (card->ram_width > width || card->ram_height > height) {
-        return FAIL(reading, "[glass] memory = %d x %d: the %s has %d x %d", card->ram_width,
-                    card->ram_height, part->name, width, height);
+        return FAIL_KEY(reading, "glass", "memory", "[glass] memory = %d x %d: the %s has %d x %d",
+                        card->ram_width, card->ram_height, part->name, width, height);
     }
     width = card->ram_width ? card->ram_width : width;
     height = card->ram_height ? card->ram_height : height;
     if (card->column_offset + card->width > width || card->row_offset + card->height > height) {
-        return FAIL(reading, "[glass] %d x %d pixels from column %d, row %d on: the %s has %d x %d",
-                    card->width, card->height, card->column_offset, card->row_offset, part->name,
-                    width, height);
+        /* The key that is too much for a glass that would fit alone. */
+        const char *key = card->width > width || card->height > height ? "size"
+                          : card->column_offset + card->width > width  ? "first-column"
+                                                                       : "first-row";
+        return FAIL_KEY(reading, "glass", key,
+                        "[glass] %d x %d pixels from column %d, row %d on: the %s has %d x %d",
+                        card->width, card->height, card->column_offset, card->row_offset,
+                        part->name, width, height);
     }
     if (!(part->driver->turns >> card->turn & 1)) {
-        return FAIL(reading, "[panel] orientation: the %s cannot turn %s", part->name,
-                    part->driver->turns == JL_TURNS_NONE ? "its picture: expected upright"
-                                                         : "by a quarter");
+        return FAIL_KEY(reading, "panel", "orientation",
+                        "[panel] orientation: the %s cannot turn %s", part->name,
+                        part->driver->turns == JL_TURNS_NONE ? "its picture: expected upright"
+                                                             : "by a quarter");
     }
     if (!jl_host_card_seen(reading, "glass", "color")) {
         card->glass_kind = part->glass_kind;
+    }
+    if (jl_host_card_seen(reading, "glass", "rows") &&
+        reading->rows_sequential != rows_usually_sequential(card)) {
+        card->module |= JL_MODULE_ROWS_OTHER;
     }
     return true;
 }
@@ -563,17 +604,20 @@ static bool check_format(struct reading *reading) {
             return true;
         }
     }
-    return FAIL(reading, "[panel] format: the %s does not take these pixels on this bus",
-                card->controller->name);
+    return FAIL_KEY(
+        reading, "panel", jl_host_card_seen(reading, "panel", "format") ? "format" : "controller",
+        "[panel] format: the %s does not take these pixels on this bus", card->controller->name);
 }
 
 /* Keys that say nothing about such a panel. */
 static bool check_keys(struct reading *reading, int what) {
     for (size_t i = 0; i < KEY_COUNT; i++) {
-        if ((reading->seen >> i & 1) && !(keys[i].what & what)) {
-            return FAIL(reading, "[%s] %s: only for %s, and the %s drives %s", keys[i].section,
-                        keys[i].name, what == CELLS ? "graphic panels" : "character modules",
-                        reading->card->controller->name, what == CELLS ? "cells" : "pixels");
+        if (reading->lines[i] && !(keys[i].what & what)) {
+            return jl_host_card_fail_at(
+                reading, reading->lines[i], "[%s] %s: only for %s, and the %s drives %s",
+                keys[i].section, keys[i].name,
+                what == CELLS ? "graphic panels" : "character modules",
+                reading->card->controller->name, what == CELLS ? "cells" : "pixels");
         }
     }
     return true;

@@ -104,26 +104,29 @@ static bool check_expander(struct reading *reading, bool two_enables) {
         return FAIL(reading, "the card ends without address in [bus], such as address = 0x27");
     }
     if (address >> 3 != 0x20 >> 3 && address >> 3 != 0x38 >> 3) {
-        return FAIL(reading,
-                    "[bus] address = 0x%02X: a pcf8574 answers at 0x20 to 0x27, a pcf8574A at 0x38 "
-                    "to 0x3F",
-                    address);
+        return FAIL_KEY(
+            reading, "bus", "address",
+            "[bus] address = 0x%02X: a pcf8574 answers at 0x20 to 0x27, a pcf8574A at 0x38 "
+            "to 0x3F",
+            address);
     }
     if (!jl_host_card_seen(reading, "bus", "outputs")) {
         card->cells.outputs = (struct jl_cells_wiring){0, 1, 2, -1, 3, {4, 5, 6, 7}, false};
     }
     if (!is_complete(&card->cells.outputs, two_enables)) {
-        return FAIL(reading, "[bus] outputs: expected rs, e, %sd4, d5, d6 and d7 among them",
-                    two_enables ? "e2, " : "");
+        return FAIL_KEY(reading, "bus", "outputs",
+                        "[bus] outputs: expected rs, e, %sd4, d5, d6 and d7 among them",
+                        two_enables ? "e2, " : "");
     }
     card->clock_hz = card->clock_hz ? card->clock_hz : 100000;
     if (card->clock_hz > 5000000) {
-        return FAIL(reading, "[bus] clock: I2C ends at 5 MHz, and the expander at 100 kHz");
+        return FAIL_KEY(reading, "bus", "clock",
+                        "[bus] clock: I2C ends at 5 MHz, and the expander at 100 kHz");
     }
     return card->clock_hz <= 100000 || card->clock_hz <= card->works_up_to ||
-           FAIL(reading,
-                "[bus] clock: the expander's limit is 100 kHz; if this module was seen to work "
-                "faster, say so with works-up-to");
+           FAIL_KEY(reading, "bus", "clock",
+                    "[bus] clock: the expander's limit is 100 kHz; if this module was seen to work "
+                    "faster, say so with works-up-to");
 }
 
 bool jl_host_card_check_cells(struct reading *reading) {
@@ -131,23 +134,30 @@ bool jl_host_card_check_cells(struct reading *reading) {
     bool expander = card->cells.bus == JL_CELLS_EXPANDER;
     bool two_enables = card->height == 4 && card->width > 20;
     if (!card->cells.bus) {
-        return FAIL(reading, "[bus] kind: the %s has parallel-4, parallel-8 or expander",
-                    card->controller->name);
+        return FAIL_KEY(reading, "bus", "kind",
+                        "[bus] kind: the %s has parallel-4, parallel-8 or expander",
+                        card->controller->name);
     }
     if (card->cells.halves  ? card->height != 1 || card->width % 2 || card->width > 80
         : card->height == 1 ? card->width > 80
                             : (card->height != 2 && card->height != 4) || card->width > 40) {
-        return FAIL(reading,
-                    "[glass] %d x %d cells: expected 1 row of up to 80, 2 or 4 rows of up to 40, "
-                    "or 1 row of two halves",
-                    card->width, card->height);
+        return FAIL_KEY(
+            reading, "glass", "size",
+            "[glass] %d x %d cells: expected 1 row of up to 80, 2 or 4 rows of up to 40, "
+            "or 1 row of two halves",
+            card->width, card->height);
     }
     if (expander && card->cells.reads_busy) {
-        return FAIL(reading, "[bus] busy: an expander is too slow to be worth it: leave it out");
+        return FAIL_KEY(reading, "bus", "busy",
+                        "[bus] busy: an expander is too slow to be worth it: leave it out");
     }
     if (!expander &&
         (card->clock_hz || card->i2c_address || jl_host_card_seen(reading, "bus", "outputs"))) {
-        return FAIL(reading, "[bus] clock, address and outputs: only an expander has them");
+        return FAIL_KEY(reading, "bus",
+                        card->clock_hz      ? "clock"
+                        : card->i2c_address ? "address"
+                                            : "outputs",
+                        "[bus] clock, address and outputs: only an expander has them");
     }
     if (!jl_host_card_seen(reading, "glass", "color")) {
         card->glass_kind = card->controller->glass_kind;

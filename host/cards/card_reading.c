@@ -11,7 +11,8 @@ bool jl_host_card_fail_at(struct reading *reading, int line, const char *format,
         va_start(arguments, format);
         vsnprintf(text, sizeof text, format, arguments);
         va_end(arguments);
-        jl_complain(reading->complaint, "%s:%d: %s", reading->path, line, text);
+        jl_complain(reading->complaint, "%s:%d: %s", reading->path, line ? line : reading->line,
+                    text);
         reading->failed_line = line;
     }
     reading->failed = true;
@@ -26,12 +27,12 @@ bool jl_host_card_choice(struct reading *reading, const char *key, const char *v
                 jl_host_list_choices(choices, list, sizeof list));
 }
 
-bool jl_host_card_seen(const struct reading *reading, const char *section, const char *name) {
+int jl_host_card_line(const struct reading *reading, const char *section, const char *name) {
     for (size_t i = 0; i < reading->key_count; i++) {
         if (strcmp(reading->keys[i].section, section) == 0 &&
             strcmp(reading->keys[i].name, name) == 0) {
-            return reading->seen >> i & 1;
+            return reading->lines[i];
         }
     }
-    return false;
+    return 0;
 }

@@ -10,6 +10,8 @@
 /* Pixels as a card names them; which format that is depends on controller and bus. */
 enum pixels { PIXELS_USUAL, PIXELS_332, PIXELS_565, PIXELS_666 };
 
+enum { JL_HOST_CARD_MOST_KEYS = 64 };
+
 struct reading {
     const char *path;
     FILE *stream;
@@ -22,7 +24,8 @@ struct reading {
     enum pixels pixels;
     const struct key *keys; /* all that a card may have */
     size_t key_count;
-    uint64_t seen; /* bit per key */
+    int lines[JL_HOST_CARD_MOST_KEYS]; /* where each key stands; 0: it does not */
+    bool rows_sequential;
 };
 
 /* A key, and what reads its value. */
@@ -42,6 +45,16 @@ __attribute__((format(printf, 3, 4))) bool jl_host_card_fail_at(struct reading *
 bool jl_host_card_choice(struct reading *reading, const char *key, const char *value,
                          const struct choice *choices, int *out);
 
-bool jl_host_card_seen(const struct reading *reading, const char *section, const char *name);
+/* The line of a key; 0 when the card has none. */
+int jl_host_card_line(const struct reading *reading, const char *section, const char *name);
+
+static inline bool jl_host_card_seen(const struct reading *reading, const char *section,
+                                     const char *name) {
+    return jl_host_card_line(reading, section, name) != 0;
+}
+
+/* Fails at the line of a key, or of another one that it cannot be without. */
+#define FAIL_KEY(reading, section, name, ...)                                                      \
+    jl_host_card_fail_at((reading), jl_host_card_line((reading), (section), (name)), __VA_ARGS__)
 
 #endif

@@ -11,7 +11,7 @@ struct jl_glass jl_glass_described(const struct jl_panel_config *config, enum jl
         .kind = kind,
         .mirrored_x = (module & JL_MODULE_MIRROR_X) != 0,
         .mirrored_y = (module & JL_MODULE_MIRROR_Y) != 0,
-        .rows_sequential = (module & JL_MODULE_ROWS_SEQUENTIAL) != 0,
+        .rows_other = (module & JL_MODULE_ROWS_OTHER) != 0,
         .external_supply = (module & JL_MODULE_EXTERNAL_SUPPLY) != 0,
         .bgr = (module & JL_MODULE_BGR) != 0,
         .ips = (module & JL_MODULE_IPS) != 0,

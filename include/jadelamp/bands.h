@@ -5,11 +5,11 @@
  *
  *   struct jl_bands bands;
  *   uint8_t memory[128];                        // one page of a 128x64 panel
- *   jl_status status = jl_bands_begin(&bands, &panel, memory, sizeof memory);
+ *   jl_bands_begin(&bands, &panel, memory, sizeof memory);
  *   while (jl_bands_next(&bands)) {
  *       draw(&bands.frame.target);
  *   }
- *   status = jl_bands_end(&bands);
+ *   jl_status status = jl_bands_end(&bands);    // the first error, of jl_bands_begin() too
  */
 #ifndef JADELAMP_BANDS_H
 #define JADELAMP_BANDS_H
@@ -46,7 +46,6 @@ struct jl_bands {
  *         jl_panel_present() for a panel that takes no picture now. After an error
  *         jl_bands_next() gives no band.
  */
-JL_MUST_CHECK
 jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *memory,
                          size_t memory_bytes);
 
@@ -57,7 +56,6 @@ jl_status jl_bands_begin(struct jl_bands *bands, struct jl_panel *panel, void *m
  * @param area on the picture; of whole units of columns, and of pages with vertical bytes
  * @return as jl_bands_begin(); JL_OUT_OF_RANGE (such an area cannot be addressed)
  */
-JL_MUST_CHECK
 jl_status jl_bands_begin_area(struct jl_bands *bands, struct jl_panel *panel, struct jl_rect area,
                               void *memory, size_t memory_bytes);
 
@@ -72,7 +70,6 @@ bool jl_bands_next(struct jl_bands *bands);
  * Ends the picture.
  * @return JL_OK, or the first error of its run; JL_TURNED (the panel was turned meanwhile)
  */
-JL_MUST_CHECK
 jl_status jl_bands_end(struct jl_bands *bands);
 
 #ifdef __cplusplus

@@ -71,7 +71,6 @@ struct jl_panel;
  *         JL_UNSUPPORTED (another format, a key colour or a mask);
  *         JL_TOO_SMALL (the memory)
  */
-JL_MUST_CHECK
 jl_status jl_panel_send_image(struct jl_panel *panel, int16_t x, int16_t y,
                               const struct jl_image *image, void *memory, size_t memory_bytes);
 

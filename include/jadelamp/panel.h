@@ -2,11 +2,23 @@
  * A panel: controller + glass + wiring. Its life: open, wake, present as often
  * as the picture changes, sleep, resume.
  *
+ *   jl_panel_open(&panel, &description, &port);
+ *   jl_panel_wake(&panel);
+ *   jl_panel_frame(&panel, &frame, pixels, sizeof pixels);
+ *   jl_text(&frame.target, 0, 0, "Hello", &style);
+ *   jl_panel_present(&panel, &frame);
+ *   return jl_panel_status(&panel);
+ *
+ * Every call returns its status. The panel also keeps the first one that was not JL_OK, so that
+ * a program may check once, at the end: jl_panel_status().
+ *
  * Rules for all calls: they may block as long as the port's send does; they
  * must not be called from an interrupt, nor by two contexts at once for one
  * panel; a NULL panel gives JL_BAD_ARGUMENT. When the port reports an error
- * the call returns it at once and the panel counts as not awake: jl_panel_wake()
- * brings it back, whatever the controller saw of the broken transfer.
+ * the call returns it at once and the panel counts as not awake: later calls do nothing and
+ * return JL_NOT_AWAKE until jl_panel_wake() brings it back, whatever the controller saw of the
+ * broken transfer. After a failed jl_panel_open() all calls do nothing. A call that is refused
+ * (a bad argument, something the controller lacks) changes nothing, and later calls go on.
  */
 #ifndef JADELAMP_PANEL_H
 #define JADELAMP_PANEL_H
@@ -24,8 +36,11 @@ extern "C" {
 /** Facts of the module that differ from the controller's usual module. Add up. */
 enum jl_module {
     JL_MODULE_USUAL = 0,
-    JL_MODULE_ROWS_SEQUENTIAL =
-        1 << 0,                  /**< glass rows bonded in sequence (128x32), not alternately */
+    /**
+     * ssd1305, ssd1306, ssd1309: glass rows bonded the other way than usual for the size. Usual is
+     * in sequence for 128x32 and 96x16, else alternately.
+     */
+    JL_MODULE_ROWS_OTHER = 1 << 0,
     JL_MODULE_MIRROR_X = 1 << 1, /**< glass mounted the other way round left to right */
     JL_MODULE_MIRROR_Y = 1 << 2, /**< glass mounted the other way round top to bottom */
     JL_MODULE_EXTERNAL_SUPPLY =
@@ -90,6 +105,7 @@ struct jl_panel {
     uint8_t turn;
     uint8_t contrast;
     bool inverted;
+    uint8_t status; /* the first that was not JL_OK */
     const struct jl_panel_config *config;
     const struct jl_port *port;
     const struct jl_format *format;
@@ -127,7 +143,6 @@ struct jl_scroll {
  *         JL_BAD_TURN; JL_BAD_STEPS: jl_status_text() says which member is meant.
  *         After an error the panel stays unusable: all calls refuse it.
  */
-JL_MUST_CHECK
 jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *config,
                         const struct jl_port *port);
 
@@ -149,8 +164,29 @@ jl_status jl_panel_check_clock(const struct jl_panel *panel, uint32_t *limit_hz)
  *
  * @return JL_OK; JL_NOT_AWAKE (not open); or the port's status
  */
-JL_MUST_CHECK
 jl_status jl_panel_wake(struct jl_panel *panel);
+
+/**
+ * The first status other than JL_OK that a call on this panel gave since the last jl_panel_wake(),
+ * or since jl_panel_open(): for programs that check once, at the end. Bands (jl_bands_end())
+ * and asynchronous sendings of the panel count, too; direct drawing keeps a status of its own
+ * (direct.h). Sends nothing.
+ *
+ * @return JL_OK: all went well; JL_BAD_ARGUMENT (NULL)
+ */
+JL_MUST_CHECK
+jl_status jl_panel_status(const struct jl_panel *panel);
+
+/**
+ * jl_frame_init() with the format and the size of the panel's picture, as it is turned now.
+ * Works before jl_panel_wake().
+ *
+ * @param pixels the caller's, must outlive the frame
+ * @return as jl_frame_init(): after an error the frame is empty, drawing on it is safe and does
+ *         nothing; JL_BAD_ARGUMENT (NULL, or not open)
+ */
+jl_status jl_panel_frame(struct jl_panel *panel, struct jl_frame *frame, void *pixels,
+                         size_t pixel_bytes);
 
 /**
  * Sends the frame, or of a tracked one (jl_frame_track()) what changed: each damaged
@@ -161,11 +197,9 @@ jl_status jl_panel_wake(struct jl_panel *panel);
  *
  * @return JL_OK (also when nothing changed: then nothing is sent);
  *         JL_NOT_AWAKE; JL_BUSY (a hardware scroll runs: the controller forbids
- *         writing its RAM); JL_UNSUPPORTED (the frame has another format);
- *         JL_OUT_OF_RANGE (another size than the picture,
- *         as turned); or the port's status
+ *         writing its RAM); JL_BAD_FRAME_FORMAT; JL_BAD_FRAME_SIZE (another than the
+ *         picture's, as turned); JL_BAD_ARGUMENT (NULL); or the port's status
  */
-JL_MUST_CHECK
 jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame);
 
 /**
@@ -178,7 +212,6 @@ jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame);
  *               library alone from then on
  * @return as jl_panel_present(); JL_BAD_ARGUMENT (NULL, or the frame tracks no damage)
  */
-JL_MUST_CHECK
 jl_status jl_panel_present_changes(struct jl_panel *panel, struct jl_frame *frame, void *shadow);
 
 /**
@@ -191,7 +224,6 @@ jl_status jl_panel_present_changes(struct jl_panel *panel, struct jl_frame *fram
  * @return as jl_panel_present(); JL_OUT_OF_RANGE (such an area cannot be addressed: nothing is
  *         sent)
  */
-JL_MUST_CHECK
 jl_status jl_panel_send(struct jl_panel *panel, struct jl_rect area, const void *pixels,
                         uint16_t stride_bytes);
 
@@ -205,7 +237,6 @@ jl_status jl_panel_send(struct jl_panel *panel, struct jl_rect area, const void 
  * @return as jl_panel_present(); JL_TOO_SMALL; JL_UNSUPPORTED (two planes, or a frame that
  *         cannot be read)
  */
-JL_MUST_CHECK
 jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, void *memory,
                               size_t memory_bytes);
 
@@ -214,11 +245,9 @@ jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, vo
  * @return JL_OK; JL_NOT_AWAKE; JL_UNSUPPORTED (the controller lacks it: nothing is sent);
  *         or the port's status
  */
-JL_MUST_CHECK
 jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast);
 
 /** Shows on pixels dark and off pixels lit, or normally again. Returns as jl_panel_contrast(). */
-JL_MUST_CHECK
 jl_status jl_panel_invert(struct jl_panel *panel, bool inverted);
 
 /**
@@ -228,23 +257,18 @@ jl_status jl_panel_invert(struct jl_panel *panel, bool inverted);
  * mirror pixels only as they are written. Returns as jl_panel_contrast(), and JL_BAD_TURN
  * when the controller cannot do it: then nothing is sent.
  */
-JL_MUST_CHECK
 jl_status jl_panel_turn(struct jl_panel *panel, uint8_t turn);
 
 /** Shows 8 colours only and saves power, where the controller can, or all of them again. */
-JL_MUST_CHECK
 jl_status jl_panel_idle(struct jl_panel *panel, bool idle);
 
 /** Lights every pixel whatever the RAM holds (a lamp test), or shows the RAM again. */
-JL_MUST_CHECK
 jl_status jl_panel_all_on(struct jl_panel *panel, bool all_on);
 
 /** Switches the display off; the RAM keeps its picture. Returns as jl_panel_contrast(). */
-JL_MUST_CHECK
 jl_status jl_panel_sleep(struct jl_panel *panel);
 
 /** Ends jl_panel_sleep() with the picture as it was. @return JL_OK; JL_NOT_AWAKE; port's */
-JL_MUST_CHECK
 jl_status jl_panel_resume(struct jl_panel *panel);
 
 /**
@@ -252,10 +276,9 @@ jl_status jl_panel_resume(struct jl_panel *panel);
  * while it runs. Until jl_panel_scroll_stop() presenting gives JL_BUSY.
  *
  * @return JL_OK; JL_NOT_AWAKE; JL_OUT_OF_RANGE (pages off the glass or in the
- *         wrong order, or a speed the controller lacks); JL_UNSUPPORTED (the
- *         description names no motion); port's
+ *         wrong order, or a speed the controller lacks); JL_NO_MOTION (the
+ *         description names no motion that scrolls); JL_BAD_ARGUMENT (NULL); port's
  */
-JL_MUST_CHECK
 jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll);
 
 /**
@@ -265,21 +288,18 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
  * the RAM as if it were not.
  *
  * @return JL_OK; JL_NOT_AWAKE; JL_OUT_OF_RANGE (rows off the glass, first not among them);
- *         JL_UNSUPPORTED (the description names no motion that can; or one that rolls
- *         the whole RAM only and other rows were asked for); port's
+ *         JL_NO_MOTION (the description names no motion that can); JL_UNSUPPORTED (it rolls
+ *         the whole RAM only, and other rows were asked for); port's
  */
-JL_MUST_CHECK
 jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16_t first);
 
 /**
  * Shows only some rows of the upright glass and saves power; 0 rows show all again.
  * Returns as jl_panel_roll().
  */
-JL_MUST_CHECK
 jl_status jl_panel_show_rows(struct jl_panel *panel, int16_t top, int16_t rows);
 
 /** Stops the scroll; the next present sends the whole frame. Returns as jl_panel_contrast(). */
-JL_MUST_CHECK
 jl_status jl_panel_scroll_stop(struct jl_panel *panel);
 
 #ifdef __cplusplus

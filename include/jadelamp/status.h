@@ -37,6 +37,15 @@ extern "C" {
                      "mapped to exactly one bit (config.expander)")                                \
     X(JL_BAD_TURN, "the controller cannot turn or mirror the picture so (config.turn)")            \
     X(JL_BAD_STEPS, "the wake-up sequence is broken (config.wake_steps)")                          \
+    X(JL_BAD_FRAME_FORMAT, "the frame has another pixel format than the panel: it must be "        \
+                           "config.format, or the controller's own where that is NULL "            \
+                           "(jl_panel_frame() makes such a frame)")                                \
+    X(JL_BAD_FRAME_SIZE, "the frame has another size than the picture: it must be config.width x " \
+                         "config.height, the other way round after a quarter turn "                \
+                         "(jl_panel_frame() makes such a frame)")                                  \
+    X(JL_NO_MOTION, "the description names no motion that can do it (config.motion)")              \
+    X(JL_TOO_WIDE, "the text or number is wider than its place: what fits is shown, or a row of "  \
+                   "# for a number")                                                               \
     X(JL_BAD_PORT, "the port lacks an operation that the bus or the description needs (port.ops)") \
     X(JL_CLOCK_TOO_FAST, "the bus clock is above the controller's limit (port.clock_hz)")          \
     X(JL_OUT_OF_RANGE, "out of range for this controller or glass")                                \

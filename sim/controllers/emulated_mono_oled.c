@@ -578,11 +578,13 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
 /*
  * The pad that a glass row is bonded to: 0..31 on side A, 32..63 on side B.
  * Seen from common 0 on, alternate bonding takes A, B, A, B ...; sequential
- * bonding takes all of A, then B.
+ * bonding takes all of A, then B. Long glass whose rows all fit on side A (128x32, 96x16) is
+ * usually sequential; short glass leads half of its rows round each end.
  */
 static int pad_of_row(const struct jl_glass *glass, int y) {
     int row = glass->mirrored_y ? y : glass->height - 1 - y;
-    if (glass->rows_sequential) {
+    bool one_side = glass->height <= PADS_A_SIDE && glass->width >= 96;
+    if (one_side != glass->rows_other) {
         return row;
     }
     return row % 2 * PADS_A_SIDE + row / 2;

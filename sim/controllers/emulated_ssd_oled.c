@@ -383,7 +383,7 @@ static int scanned_row(const struct oled_chip *chip, const struct oled_part *par
     int rows = chip->multiplex + 1;
     int com = glass->mirrored_y ? y : glass->height - 1 - y;
     bool split = (chip->remap & part->split_bit) != 0;
-    if (split != (part->split != glass->rows_sequential)) { /* halves interleaved, or torn apart */
+    if (split != (part->split != glass->rows_other)) { /* halves interleaved, or torn apart */
         com = com % 2 * (glass->height / 2) + com / 2;
     }
     int row = chip->remap & 0x10 ? rows - 1 - com : com;

@@ -7,16 +7,19 @@ static uint8_t cell_count(const struct jl_char_panel *panel) {
 }
 
 jl_status jl_char_buffer(struct jl_char_panel *panel, void *memory, size_t size) {
+    if (!panel || !panel->port) {
+        return panel ? JL_NOT_AWAKE : JL_BAD_ARGUMENT;
+    }
     uint8_t cells = cell_count(panel);
     panel->wanted = panel->shown = NULL;
     if (!memory) {
         return JL_OK;
     }
     if (size < 2u * cells) {
-        return JL_TOO_SMALL;
+        return jl_char_note(panel, JL_TOO_SMALL);
     }
     if (panel->awake && panel->entry != (JL_CHAR_ENTRY | JL_CHAR_RISING)) {
-        return JL_UNSUPPORTED;
+        return jl_char_note(panel, JL_UNSUPPORTED);
     }
     panel->wanted = memory;
     panel->shown = panel->wanted + cells;
@@ -81,14 +84,14 @@ static jl_status restore_cursor(struct jl_char_panel *panel) {
 }
 
 jl_status jl_char_present(struct jl_char_panel *panel) {
-    uint8_t cells = cell_count(panel);
-    jl_status status = JL_OK;
+    jl_status status = jl_char_ready(panel);
+    if (status != JL_OK) {
+        return status;
+    }
     if (!panel->wanted) {
-        return JL_UNSUPPORTED;
+        return jl_char_note(panel, JL_UNSUPPORTED);
     }
-    if (!panel->awake) {
-        return JL_NOT_AWAKE;
-    }
+    uint8_t cells = cell_count(panel);
     for (uint8_t at = 0; at < cells && status == JL_OK; at++) {
         if (differs(panel, at)) {
             uint8_t end = run_end(panel, at, cells);

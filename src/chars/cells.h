@@ -62,6 +62,15 @@ static inline uint8_t jl_char_all(const struct jl_char_config *config) {
 /* The command that makes a position the next one. */
 uint8_t jl_char_address(const struct jl_char_config *config, uint8_t position);
 
+/* Keeps the first status that is not JL_OK, of a panel that is there; returns it as it is. */
+jl_status jl_char_note(struct jl_char_panel *panel, jl_status status);
+
+/* JL_OK when the module takes commands; every call that sends begins with it. */
+jl_status jl_char_ready(struct jl_char_panel *panel);
+
+/* The same for text, which may also go to a buffer. */
+jl_status jl_char_takes_text(struct jl_char_panel *panel);
+
 /* Sends through the wire; an error puts the panel to sleep, as nobody knows what arrived. */
 jl_status jl_char_send(struct jl_char_panel *panel, uint8_t enables, uint8_t command,
                        const uint8_t *data, size_t count);

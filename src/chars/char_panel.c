@@ -19,30 +19,41 @@ static bool is_known_size(const struct jl_char_config *config) {
 
 jl_status jl_char_open(struct jl_char_panel *panel, const struct jl_char_config *config,
                        const struct jl_port *port) {
-    if (!panel || !config || !config->wire || !port || !port->ops || config->glyph_count > 8 ||
-        (config->glyph_count && !config->glyphs)) {
+    if (!panel) {
         return JL_BAD_ARGUMENT;
     }
     memset(panel, 0, sizeof *panel);
-    panel->config = config;
-    panel->port = port;
-    if (!is_known_size(config)) {
-        return JL_BAD_SIZE;
+    if (!config || !config->wire || !port || !port->ops || config->glyph_count > 8 ||
+        (config->glyph_count && !config->glyphs)) {
+        return jl_char_note(panel, JL_BAD_ARGUMENT);
     }
-    if (!port->ops->wait_us) {
-        return JL_BAD_PORT;
+    jl_status status = !is_known_size(config) ? JL_BAD_SIZE
+                       : !port->ops->wait_us  ? JL_BAD_PORT
+                                              : config->wire->check(config, port);
+    if (status == JL_OK) {
+        panel->port = port;
+        panel->config = config;
+        panel->light = !(config->flags & JL_CHAR_LIGHT_OFF);
     }
-    panel->light = !(config->flags & JL_CHAR_LIGHT_OFF);
-    return config->wire->check(config, port);
+    return jl_char_note(panel, status);
+}
+
+jl_status jl_char_note(struct jl_char_panel *panel, jl_status status) {
+    if (panel && panel->status == JL_OK) {
+        panel->status = (uint8_t)status;
+    }
+    return status;
+}
+
+jl_status jl_char_ready(struct jl_char_panel *panel) {
+    return !panel ? JL_BAD_ARGUMENT : panel->awake ? JL_OK : jl_char_note(panel, JL_NOT_AWAKE);
 }
 
 jl_status jl_char_send(struct jl_char_panel *panel, uint8_t enables, uint8_t command,
                        const uint8_t *data, size_t count) {
-    jl_status status = panel->awake
-                           ? panel->config->wire->send(panel, enables, command, data, count)
-                           : JL_NOT_AWAKE;
+    jl_status status = panel->config->wire->send(panel, enables, command, data, count);
     panel->awake = status == JL_OK;
-    return status;
+    return jl_char_note(panel, status);
 }
 
 jl_status jl_char_send_long(struct jl_char_panel *panel, uint8_t command) {
@@ -109,15 +120,19 @@ static jl_status define_glyphs(struct jl_char_panel *panel) {
 }
 
 jl_status jl_char_wake(struct jl_char_panel *panel) {
+    if (!panel || !panel->port) {
+        return panel ? JL_NOT_AWAKE : JL_BAD_ARGUMENT;
+    }
     const struct jl_char_config *config = panel->config;
     uint8_t all = jl_char_all(config);
     uint8_t function =
         (uint8_t)(JL_CHAR_FUNCTION | (config->wire->eight_bits ? JL_CHAR_8_BITS : 0) |
                   (jl_char_two_lines(config) ? JL_CHAR_2_LINES : 0));
     panel->awake = false;
+    panel->status = JL_OK;
     jl_status status = knock(panel);
     if (status != JL_OK) {
-        return status;
+        return jl_char_note(panel, status);
     }
     panel->awake = true;
     panel->entry = JL_CHAR_ENTRY | JL_CHAR_RISING;

@@ -56,9 +56,12 @@ static jl_status put_middle(struct jl_char_panel *panel, uint8_t row, const char
 }
 
 jl_status jl_char_test_card(struct jl_char_panel *panel, const char *title) {
-    jl_status status = JL_OK;
+    jl_status status = jl_char_ready(panel);
+    if (status != JL_OK) {
+        return status;
+    }
     if (panel->config->columns < 2) {
-        return JL_UNSUPPORTED;
+        return jl_char_note(panel, JL_UNSUPPORTED);
     }
     for (uint8_t i = 0; i < 4 && status == JL_OK; i++) {
         status = jl_char_define(panel, i, corners[i]);

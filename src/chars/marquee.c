@@ -16,12 +16,16 @@ static uint16_t length_of(const char *text) {
 jl_status jl_char_marquee(struct jl_char_panel *panel, uint8_t column, uint8_t row, uint8_t width,
                           const char *text, uint16_t step) {
     uint8_t codes[JL_CHAR_POSITIONS];
+    jl_status status = jl_char_takes_text(panel);
+    if (status != JL_OK) {
+        return status;
+    }
     uint16_t length = length_of(text);
     if (length <= width) {
         return jl_char_field(panel, column, row, width, JL_CHAR_LEFT, text, ' ');
     }
     if (width > sizeof codes) {
-        return JL_OUT_OF_RANGE;
+        return jl_char_note(panel, JL_OUT_OF_RANGE);
     }
     const char *at = text;
     uint16_t place = (uint16_t)(step % (length + BLANKS_BETWEEN));

@@ -2,14 +2,14 @@
 #include "../core/mem.h"
 #include "cells.h"
 
-/* Whether `count` cells from one on are on the glass, the way text runs. */
-static bool fits(const struct jl_char_panel *panel, uint8_t column, uint8_t row, uint8_t count) {
-    const struct jl_char_config *config = panel->config;
-    if (column >= config->columns || row >= config->rows) {
-        return false;
-    }
-    bool rightward = panel->wanted || !panel->awake || (panel->entry & JL_CHAR_RISING);
-    return count <= (rightward ? config->columns - column : column + 1);
+jl_status jl_char_takes_text(struct jl_char_panel *panel) {
+    return panel && panel->wanted ? JL_OK : jl_char_ready(panel);
+}
+
+/* Cells from one on to the end of its row, the way text runs. */
+static uint8_t room(const struct jl_char_panel *panel, uint8_t column) {
+    bool rightward = panel->wanted || (panel->entry & JL_CHAR_RISING);
+    return (uint8_t)(rightward ? panel->config->columns - column : column + 1);
 }
 
 static jl_status send_cells(struct jl_char_panel *panel, uint8_t column, uint8_t row,
@@ -43,18 +43,32 @@ static void buffer_cells(struct jl_char_panel *panel, uint8_t column, uint8_t ro
 
 jl_status jl_char_put_codes(struct jl_char_panel *panel, uint8_t column, uint8_t row,
                             const uint8_t *codes, uint8_t count) {
-    if (!fits(panel, column, row, count)) {
-        return JL_OUT_OF_RANGE;
+    jl_status status = jl_char_takes_text(panel);
+    if (status != JL_OK) {
+        return status;
+    }
+    if (column >= panel->config->columns || row >= panel->config->rows ||
+        count > room(panel, column)) {
+        return jl_char_note(panel, JL_OUT_OF_RANGE);
     }
     if (panel->wanted) {
         buffer_cells(panel, column, row, codes, count);
         return JL_OK;
     }
-    return panel->awake ? send_cells(panel, column, row, codes, count) : JL_NOT_AWAKE;
+    return send_cells(panel, column, row, codes, count);
 }
 
 jl_status jl_char_put(struct jl_char_panel *panel, uint8_t column, uint8_t row, const char *text) {
     uint8_t codes[JL_CHAR_POSITIONS];
+    jl_status status = jl_char_takes_text(panel);
+    if (status != JL_OK) {
+        return status;
+    }
     uint8_t count = jl_char_encode(panel, text, codes, sizeof codes);
-    return jl_char_put_codes(panel, column, row, codes, count);
+    uint8_t fitting = column < panel->config->columns ? room(panel, column) : 0;
+    if (count <= fitting || !fitting) {
+        return jl_char_put_codes(panel, column, row, codes, count);
+    }
+    status = jl_char_put_codes(panel, column, row, codes, fitting);
+    return status == JL_OK ? jl_char_note(panel, JL_TOO_WIDE) : status;
 }

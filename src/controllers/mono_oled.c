@@ -16,9 +16,7 @@ size_t jl_mono_oled_setup(const struct jl_panel *panel, uint8_t *out) {
     const struct jl_panel_config *config = panel->config;
     memcpy(out, setup_steps, sizeof setup_steps);
     out[ROWS] = (uint8_t)(config->height - 1);
-    if (config->module & JL_MODULE_ROWS_SEQUENTIAL) {
-        out[PINS] = 0x02;
-    }
+    out[PINS] = jl_mono_oled_pins(config);
     jl_mono_oled_turn(out + TURN, config, panel->turn);
     out[CONTRAST] = panel->contrast;
     out[INVERSE] = panel->inverted ? 0xA7 : 0xA6;

@@ -7,6 +7,17 @@
 
 #include "jadelamp/panel.h"
 
+/*
+ * The COM pins configuration, second byte of DAh: 12h alternate, 02h in sequence. Modules of
+ * 128x32 and 96x16 are bonded in sequence, all others alternately; the least bit of `module` says
+ * that this one is not.
+ */
+static inline uint8_t jl_mono_oled_pins(const struct jl_panel_config *config) {
+    /* At most 32 rows, and more than 64 columns: both are below 0 then. */
+    unsigned sequential = ((config->height - 33) & (64 - config->width)) < 0;
+    return (uint8_t)(0x12 - ((sequential ^ (config->module & JL_MODULE_ROWS_OTHER)) << 4));
+}
+
 /* Writes the two remaps of a turn on a module. */
 void jl_mono_oled_turn(uint8_t *out, const struct jl_panel_config *config, unsigned turn);
 

@@ -55,9 +55,7 @@ static size_t setup(const struct jl_panel *panel, uint8_t *out) {
     const struct jl_panel_config *config = panel->config;
     memcpy(out, setup_steps, sizeof setup_steps);
     out[ROWS] = (uint8_t)(config->height - 1);
-    if (config->module & JL_MODULE_ROWS_SEQUENTIAL) {
-        out[PINS] = 0x02;
-    }
+    out[PINS] = jl_mono_oled_pins(config);
     if (config->module & JL_MODULE_EXTERNAL_SUPPLY) {
         out[PUMP] = 0x10;
         out[PRECHARGE] = 0x22; /* 2 clocks are enough for a strong supply (app. note) */

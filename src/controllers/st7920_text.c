@@ -37,7 +37,7 @@ static jl_status send(struct jl_panel *panel, uint8_t instruction, const uint8_t
 static jl_status ready(struct jl_panel *panel) {
     jl_status status = jl_panel_ready(panel);
     bool other = status == JL_OK && panel->config->controller->window != jl_st7920.window;
-    return other ? JL_UNSUPPORTED : status;
+    return other ? jl_panel_note(panel, JL_UNSUPPORTED) : status;
 }
 
 static uint8_t place(uint8_t column, uint8_t row) {
@@ -53,7 +53,7 @@ jl_status jl_st7920_text(struct jl_panel *panel, uint8_t column, uint8_t row, co
     }
     if (status == JL_OK &&
         (column & 1 || row >= ROWS || column + count > COLUMNS || *text || column >= COLUMNS)) {
-        status = JL_OUT_OF_RANGE;
+        status = jl_panel_note(panel, JL_OUT_OF_RANGE);
     }
     if (status != JL_OK || count == 0) {
         return status;
@@ -73,7 +73,7 @@ jl_status jl_st7920_define(struct jl_panel *panel, uint8_t index, const uint16_t
     uint8_t bytes[SYMBOL_BYTES];
     jl_status status = ready(panel);
     if (status == JL_OK && index > 3) {
-        status = JL_OUT_OF_RANGE;
+        status = jl_panel_note(panel, JL_OUT_OF_RANGE);
     }
     if (status != JL_OK) {
         return status;
@@ -88,7 +88,7 @@ jl_status jl_st7920_symbol(struct jl_panel *panel, uint8_t column, uint8_t row, 
     const uint8_t code[] = {0, (uint8_t)(index << 1)};
     jl_status status = ready(panel);
     if (status == JL_OK && (column & 1 || column >= COLUMNS || row >= ROWS || index > 3)) {
-        status = JL_OUT_OF_RANGE;
+        status = jl_panel_note(panel, JL_OUT_OF_RANGE);
     }
     return status == JL_OK ? send(panel, place(column, row), code, sizeof code) : status;
 }

@@ -1,5 +1,5 @@
 /* Rectangle arithmetic. 32-bit inside, so that x + w of any int16_t is exact. */
-#include "jadelamp/geometry.h"
+#include "rect.h"
 
 bool jl_rect_is_empty(struct jl_rect r) {
     return r.w <= 0 || r.h <= 0;
@@ -13,23 +13,28 @@ static int32_t most(int32_t a, int32_t b) {
     return a > b ? a : b;
 }
 
-/* What two stretches of an axis have in common; a stretch of no length has nothing. */
-static int32_t common(int32_t a, int32_t a_length, int32_t b, int32_t b_length, int16_t *start) {
-    int32_t first = most(a, b);
+/* Cuts a stretch of an axis to another one. False: they have nothing in common. */
+static bool cut(int16_t *start, int16_t *length, const int16_t *clip_start,
+                const int16_t *clip_length) {
+    int32_t first = most(*start, *clip_start);
+    int32_t end = least((int32_t)*start + *length, (int32_t)*clip_start + *clip_length);
     *start = (int16_t)first;
-    return least(a + a_length, b + b_length) - first;
+    *length = (int16_t)(end - first);
+    return end > first;
+}
+
+bool jl_rect_cut(struct jl_rect *area, const struct jl_rect *clip) {
+    if (cut(&area->x, &area->w, &clip->x, &clip->w) &&
+        cut(&area->y, &area->h, &clip->y, &clip->h)) {
+        return true;
+    }
+    *area = (struct jl_rect){0, 0, 0, 0};
+    return false;
 }
 
 struct jl_rect jl_rect_intersect(struct jl_rect a, struct jl_rect b) {
-    struct jl_rect both;
-    int32_t w = common(a.x, a.w, b.x, b.w, &both.x);
-    int32_t h = common(a.y, a.h, b.y, b.h, &both.y);
-    if (w <= 0 || h <= 0) {
-        return (struct jl_rect){0, 0, 0, 0};
-    }
-    both.w = (int16_t)w;
-    both.h = (int16_t)h;
-    return both;
+    jl_rect_cut(&a, &b);
+    return a;
 }
 
 struct jl_rect jl_rect_around(struct jl_rect a, struct jl_rect b) {

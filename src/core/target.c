@@ -1,5 +1,6 @@
 /* Targets: the plain way of painting, and the clip. */
 #include "paint.h"
+#include "rect.h"
 
 void jl_target_init(struct jl_target *target, const struct jl_target_ops *ops, int16_t width,
                     int16_t height) {
@@ -29,9 +30,9 @@ void jl_paint_stencil(struct jl_target *target, struct jl_rect area, const struc
         target->painter->stencil(target, area, map, map_x, map_y, ink, paper);
         return;
     }
-    struct jl_rect visible = jl_rect_intersect(area, target->clip);
-    if (visible.w > 0) {
-        target->ops->stencil(target, visible, map, (int16_t)(map_x + visible.x - area.x),
-                             (int16_t)(map_y + visible.y - area.y), ink, paper);
+    int16_t x = area.x, y = area.y;
+    if (jl_rect_cut(&area, &target->clip)) {
+        target->ops->stencil(target, area, map, (int16_t)(map_x + area.x - x),
+                             (int16_t)(map_y + area.y - y), ink, paper);
     }
 }

@@ -1,4 +1,5 @@
-/* Made by scripts/font-from-art from fonts/micro-3x5.txt and marks-3x5.txt: edit the art, not this table. */
+/* Made by scripts/font-from-art from fonts/micro-3x5.txt and marks-3x5.txt: edit the art, not this
+ * table. */
 #include "jadelamp/font.h"
 
 /* 197 glyphs, 2178 bytes; the layout is in docs/fonts.md. */

@@ -1,4 +1,5 @@
-/* Made by scripts/font-from-art from fonts/6x8.txt, latin-5x7.txt and marks-5x7.txt: edit the art, not this table. */
+/* Made by scripts/font-from-art from fonts/6x8.txt, latin-5x7.txt and marks-5x7.txt: edit the art,
+ * not this table. */
 #include "jadelamp/font.h"
 
 /* 197 glyphs, 2628 bytes; the layout is in docs/fonts.md. */

@@ -1,4 +1,5 @@
-/* Made by scripts/font-from-art from fonts/greek-cyrillic-5x7.txt and 6x8.txt: edit the art, not this table. */
+/* Made by scripts/font-from-art from fonts/greek-cyrillic-5x7.txt and 6x8.txt: edit the art, not
+ * this table. */
 #include "jadelamp/font.h"
 
 /* 118 glyphs, 1591 bytes; the layout is in docs/fonts.md. */

@@ -1,4 +1,5 @@
-/* Made by scripts/font-from-art from fonts/latin-8x13.txt and marks-8x13.txt: edit the art, not this table. */
+/* Made by scripts/font-from-art from fonts/latin-8x13.txt and marks-8x13.txt: edit the art, not
+ * this table. */
 #include "jadelamp/font.h"
 
 /* 197 glyphs, 3732 bytes; the layout is in docs/fonts.md. */

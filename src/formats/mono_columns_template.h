@@ -31,14 +31,12 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     unsigned ink_bits = jl_lit_bits(ink);
     unsigned paper_bits = jl_lit_bits(paper);
     int end_y = area.y + area.h;
-    int first_page = area.y >> 3;
-    /* Columns (within the area) and pages in which a byte really changed. */
-    int left = area.w, right = -1, top_page = -1, bottom_page = -1;
 
     uint8_t *line = jl_format_line(frame, area.y, 3) + jl_format_column(frame, area.x);
-    for (int page = first_page; page * 8 < end_y; page++, line += frame->stride_bytes) {
-        int above = area.y - page * 8;
-        int below = page * 8 + 8 - end_y;
+    for (int top = area.y & ~7; top < end_y; top += 8, line += frame->stride_bytes) {
+        int above = area.y - top;
+        int below = top + 8 - end_y;
+        int left = area.w, right = -1; /* columns within the area in which a byte really changed */
         unsigned mask = above > 0 ? 0xFFu << above : 0xFFu;
         mask &= below > 0 ? 0xFFu >> below : 0xFFu;
         for (int i = 0; i < area.w; i++) {
@@ -49,17 +47,14 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
             if (now != line[i]) {
                 line[i] = (uint8_t)now;
                 left = i < left ? i : left;
-                right = i > right ? i : right;
-                top_page = top_page < 0 ? page : top_page;
-                bottom_page = page;
+                right = i;
             }
         }
-    }
-    if (right >= 0) {
-        struct jl_rect changed = {(int16_t)(area.x + left), (int16_t)(top_page * 8),
-                                  (int16_t)(right - left + 1),
-                                  (int16_t)((bottom_page - top_page + 1) * 8)};
-        jl_format_changed(frame, changed);
+        if (right >= 0) {
+            struct jl_rect changed = {(int16_t)(area.x + left), (int16_t)top,
+                                      (int16_t)(right - left + 1), 8};
+            jl_format_changed(frame, changed);
+        }
     }
 }
 

@@ -174,7 +174,9 @@ jl_status jl_async_init(struct jl_async *async, struct jl_panel *panel, jl_ready
     if (!async || !panel) {
         return JL_BAD_ARGUMENT;
     }
-    (void)jl_panel_ready(panel); /* what is under way must end; its error is past then */
+    if (panel->state == STATE_SENDING) {
+        (void)jl_panel_ready(panel); /* what is under way must end; its error is past then */
+    }
     *async = (struct jl_async){
         .sending = {finish_sending}, .panel = panel, .ready = ready, .context = context};
     return panel->state == STATE_UNUSABLE ? JL_NOT_AWAKE : JL_OK;

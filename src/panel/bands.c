@@ -130,5 +130,5 @@ jl_status jl_bands_end(struct jl_bands *bands) {
         bands->frame.target.bounds.h = 0; /* of a run that is given up: its last band is not sent */
         bands->status = bands->send(bands);
     }
-    return bands->status;
+    return bands->panel ? jl_panel_note(bands->panel, bands->status) : bands->status;
 }

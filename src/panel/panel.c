@@ -46,7 +46,7 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
     }
     *panel = (struct jl_panel){.state = STATE_UNUSABLE, .config = config, .port = port};
     if (!config || !config->controller || !config->bus || !port) {
-        return JL_BAD_ARGUMENT;
+        return jl_panel_note(panel, JL_BAD_ARGUMENT);
     }
     panel->format = config->format ? config->format : config->controller->format;
     jl_status status = check_config(config, panel->format, port);
@@ -57,6 +57,13 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
             config->contrast ? config->contrast : config->controller->default_contrast;
         jl_panel_take_turn(panel, config->turn);
     }
+    return jl_panel_note(panel, status);
+}
+
+jl_status jl_panel_note(struct jl_panel *panel, jl_status status) {
+    if (panel->status == JL_OK) {
+        panel->status = (uint8_t)status;
+    }
     return status;
 }
 
@@ -65,7 +72,7 @@ jl_status jl_panel_end_call(struct jl_panel *panel, jl_status status) {
     if (status != JL_OK) {
         panel->state = STATE_OPEN;
     }
-    return status;
+    return jl_panel_note(panel, status);
 }
 
 jl_status jl_panel_ready(struct jl_panel *panel) {
@@ -74,12 +81,19 @@ jl_status jl_panel_ready(struct jl_panel *panel) {
     }
     static const uint8_t of_states[] = {JL_NOT_AWAKE, JL_NOT_AWAKE, JL_OK, JL_BUSY, JL_NOT_AWAKE};
     return panel->state == STATE_SENDING ? panel->sending->finish(panel->sending)
-                                         : of_states[panel->state];
+                                         : jl_panel_note(panel, of_states[panel->state]);
 }
 
-static void hold_reset(const struct jl_port *port, bool high, uint16_t us) {
-    jl_bus_pin(port, JL_PIN_RESET, high);
-    port->ops->wait_us(port->context, us);
+/* Whatever the pin was before: low for long enough, then high, is a reset. */
+static void reset(const struct jl_panel *panel) {
+    const struct jl_controller *controller = panel->config->controller;
+    const struct jl_port *port = panel->port;
+    uint16_t us = controller->reset_low_us;
+    for (uint8_t high = 0; high < 2; high++) {
+        jl_bus_pin(port, JL_PIN_RESET, high);
+        port->ops->wait_us(port->context, us);
+        us = controller->reset_recovery_us;
+    }
 }
 
 /* What stops the interpreter: the description's own steps, and the clear colour. */
@@ -92,7 +106,14 @@ static jl_status run_code(struct jl_panel *panel, uint8_t code) {
     return jl_steps_run_encoded(panel, setup, panel->config->controller->setup(panel, setup));
 }
 
-static jl_status run_wake_steps(struct jl_panel *panel, const uint8_t *at, uint16_t bytes) {
+static jl_status run_wake_steps(struct jl_panel *panel) {
+    const struct jl_panel_config *config = panel->config;
+    const uint8_t *at = config->wake_steps;
+    uint16_t bytes = config->wake_steps_bytes;
+    if (!at) {
+        at = config->controller->wake_steps;
+        bytes = config->controller->wake_steps_bytes;
+    }
     struct jl_steps steps = {at, at + bytes};
     jl_status status;
     while ((status = jl_steps_run(panel, &steps)) == JL_OK && steps.at != steps.end) {
@@ -112,19 +133,15 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
         return JL_NOT_AWAKE;
     }
     const struct jl_panel_config *config = panel->config;
-    const struct jl_controller *controller = config->controller;
     (void)jl_panel_ready(panel); /* what is under way must end; its error is past then */
     panel->shown = NULL;
+    panel->status = JL_OK;
     jl_panel_end_call(panel, JL_OK); /* a reset forgets what was addressed */
     config->bus->end(panel);         /* no transfer is open */
     if (config->module & JL_MODULE_RESET_WIRED) {
-        /* Whatever the pin was before: low for long enough, then high, is a reset. */
-        hold_reset(panel->port, false, controller->reset_low_us);
-        hold_reset(panel->port, true, controller->reset_recovery_us);
+        reset(panel);
     }
-    jl_status status = run_wake_steps(
-        panel, config->wake_steps ? config->wake_steps : controller->wake_steps,
-        config->wake_steps ? config->wake_steps_bytes : controller->wake_steps_bytes);
+    jl_status status = run_wake_steps(panel);
     panel->state = STATE_AWAKE;
     return jl_panel_end_call(panel, status);
 }
@@ -133,7 +150,7 @@ jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_
     uint8_t steps[JL_STEPS_MOST_BYTES];
     size_t bytes = panel->config->controller->setting(panel, setting, value, steps);
     if (!bytes) {
-        return JL_UNSUPPORTED;
+        return jl_panel_note(panel, JL_UNSUPPORTED);
     }
     return jl_panel_end_call(panel, jl_steps_run_encoded(panel, steps, bytes));
 }

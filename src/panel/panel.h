@@ -40,6 +40,9 @@ jl_status jl_panel_ready(struct jl_panel *panel);
  */
 jl_status jl_panel_end_call(struct jl_panel *panel, jl_status status);
 
+/* Keeps the first status that is not JL_OK; returns it as it is. */
+jl_status jl_panel_note(struct jl_panel *panel, jl_status status);
+
 /* Encodes a setting and sends it. */
 jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_t value);
 

@@ -5,11 +5,12 @@
 
 jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
     jl_status status = jl_panel_ready(panel);
-    if (status == JL_OK) {
-        status = jl_present_check(panel, frame);
-    }
     if (status != JL_OK) {
         return status;
+    }
+    status = jl_present_check(panel, frame);
+    if (status != JL_OK) {
+        return jl_panel_note(panel, status);
     }
     const struct jl_rect *areas;
     uint8_t count = jl_present_areas(panel, frame, &areas);

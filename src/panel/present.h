@@ -11,11 +11,11 @@ static inline jl_status jl_present_check(const struct jl_panel *panel,
         return JL_BAD_ARGUMENT;
     }
     if (frame->format != panel->format) {
-        return JL_UNSUPPORTED;
+        return JL_BAD_FRAME_FORMAT;
     }
     return frame->target.bounds.w == panel->width && frame->target.bounds.h == panel->height
                ? JL_OK
-               : JL_OUT_OF_RANGE;
+               : JL_BAD_FRAME_SIZE;
 }
 
 /* Whether the RAM holds all of the frame but its damage. */

@@ -21,24 +21,30 @@ static void draw_converted(struct jl_frame *piece, struct jl_rect area, int16_t 
     }
 }
 
+static jl_status check(const struct jl_panel *panel, const struct jl_frame *frame,
+                       const void *memory, size_t memory_bytes) {
+    if (!frame || !memory) {
+        return JL_BAD_ARGUMENT;
+    }
+    if (frame->target.bounds.w != panel->width || frame->target.bounds.h != panel->height) {
+        return JL_BAD_FRAME_SIZE;
+    }
+    if (!frame->target.ops->get || panel->format->planes > 1) {
+        return JL_UNSUPPORTED;
+    }
+    int16_t unit = panel->config->controller->column_unit;
+    return memory_bytes < jl_line_bytes(panel->format, unit) ? JL_TOO_SMALL : JL_OK;
+}
+
 jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, void *memory,
                               size_t memory_bytes) {
     jl_status status = jl_panel_ready(panel);
     if (status != JL_OK) {
         return status;
     }
-    if (!frame || !memory) {
-        return JL_BAD_ARGUMENT;
-    }
-    if (!frame->target.ops->get || panel->format->planes > 1) {
-        return JL_UNSUPPORTED;
-    }
-    if (frame->target.bounds.w != panel->width || frame->target.bounds.h != panel->height) {
-        return JL_OUT_OF_RANGE;
-    }
-    int16_t unit = panel->config->controller->column_unit;
-    if (memory_bytes < jl_line_bytes(panel->format, unit)) {
-        return JL_TOO_SMALL;
+    status = check(panel, frame, memory, memory_bytes);
+    if (status != JL_OK) {
+        return jl_panel_note(panel, status);
     }
     struct jl_direct direct = {.panel = panel,
                                .buffer = memory,

@@ -64,10 +64,10 @@ void jl_present_narrow(const struct jl_panel *panel, struct jl_frame *frame, uin
 
 jl_status jl_panel_present_changes(struct jl_panel *panel, struct jl_frame *frame, void *shadow) {
     jl_status status = jl_panel_ready(panel);
-    if (status == JL_OK) {
-        status =
-            frame && shadow && frame->damage ? jl_present_check(panel, frame) : JL_BAD_ARGUMENT;
+    if (status != JL_OK) {
+        return status;
     }
+    status = frame && shadow && frame->damage ? jl_present_check(panel, frame) : JL_BAD_ARGUMENT;
     if (status == JL_OK) {
         jl_present_narrow(panel, frame, shadow);
         status = jl_panel_present(panel, frame);
@@ -75,5 +75,5 @@ jl_status jl_panel_present_changes(struct jl_panel *panel, struct jl_frame *fram
     if (status == JL_OK) {
         frame->damage->shadow = shadow;
     }
-    return status;
+    return jl_panel_note(panel, status);
 }

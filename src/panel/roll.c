@@ -8,7 +8,7 @@ static bool on_glass(const struct jl_panel *panel, int16_t top, int16_t rows) {
 
 static jl_status send(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
     return bytes ? jl_panel_end_call(panel, jl_steps_run_encoded(panel, steps, bytes))
-                 : JL_UNSUPPORTED;
+                 : jl_panel_note(panel, JL_UNSUPPORTED);
 }
 
 jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16_t first) {
@@ -19,10 +19,10 @@ jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16
     }
     const struct jl_motion *motion = panel->config->motion;
     if (!motion || !motion->roll) {
-        return JL_UNSUPPORTED;
+        return jl_panel_note(panel, JL_NO_MOTION);
     }
     if (!on_glass(panel, top, rows) || first < 0 || first >= rows) {
-        return JL_OUT_OF_RANGE;
+        return jl_panel_note(panel, JL_OUT_OF_RANGE);
     }
     return send(panel, steps, motion->roll(panel, top, rows, first, steps));
 }
@@ -35,10 +35,10 @@ jl_status jl_panel_show_rows(struct jl_panel *panel, int16_t top, int16_t rows) 
     }
     const struct jl_motion *motion = panel->config->motion;
     if (!motion || !motion->show_rows) {
-        return JL_UNSUPPORTED;
+        return jl_panel_note(panel, JL_NO_MOTION);
     }
     if (rows != 0 && !on_glass(panel, top, rows)) {
-        return JL_OUT_OF_RANGE;
+        return jl_panel_note(panel, JL_OUT_OF_RANGE);
     }
     return send(panel, steps, motion->show_rows(panel, top, rows, steps));
 }

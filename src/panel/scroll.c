@@ -6,7 +6,7 @@ static jl_status send_scroll(struct jl_panel *panel, const struct jl_scroll *scr
     uint8_t steps[JL_STEPS_MOST_BYTES];
     size_t bytes = panel->config->motion->scroll(scroll, steps);
     if (!bytes) {
-        return JL_OUT_OF_RANGE;
+        return jl_panel_note(panel, JL_OUT_OF_RANGE);
     }
     return jl_panel_end_call(panel, jl_steps_run_encoded(panel, steps, bytes));
 }
@@ -17,15 +17,15 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
         return status;
     }
     if (!scroll) {
-        return JL_BAD_ARGUMENT;
+        return jl_panel_note(panel, JL_BAD_ARGUMENT);
     }
     if (!panel->config->motion || !panel->config->motion->scroll) {
-        return JL_UNSUPPORTED;
+        return jl_panel_note(panel, JL_NO_MOTION);
     }
     uint8_t shift = panel->format->line_rows_log2;
     if (scroll->last_page < scroll->first_page ||
         scroll->last_page << shift >= panel->config->height) {
-        return JL_OUT_OF_RANGE;
+        return jl_panel_note(panel, JL_OUT_OF_RANGE);
     }
     status = send_scroll(panel, scroll);
     if (status == JL_OK) {
@@ -35,9 +35,8 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
 }
 
 jl_status jl_panel_scroll_stop(struct jl_panel *panel) {
-    jl_status status = jl_panel_ready(panel);
-    if (status != JL_BUSY) {
-        return status;
+    if (!panel || panel->state != STATE_SCROLLING) {
+        return jl_panel_ready(panel);
     }
     panel->state = STATE_AWAKE;
     /* The scroll moved the RAM's content by an unknown number of steps. */

@@ -9,7 +9,7 @@ static jl_status send_packed(struct jl_panel *panel, struct jl_rect area,
     uint32_t line_bytes = lines.units * lines.unit_bytes;
     uint32_t at_once = (uint32_t)(memory_bytes / line_bytes);
     struct jl_unpacking state = {NULL, NULL, 0, 0};
-    jl_status status = at_once ? JL_OK : JL_TOO_SMALL;
+    jl_status status = at_once ? JL_OK : jl_panel_note(panel, JL_TOO_SMALL);
     uint8_t rows_log2 = image->format->line_rows_log2;
     for (uint32_t line = 0; line < lines.count && status == JL_OK;) {
         uint32_t count = lines.count - line < at_once ? lines.count - line : at_once;
@@ -29,13 +29,16 @@ static jl_status send_packed(struct jl_panel *panel, struct jl_rect area,
 
 jl_status jl_panel_send_image(struct jl_panel *panel, int16_t x, int16_t y,
                               const struct jl_image *image, void *memory, size_t memory_bytes) {
-    if (!panel || !image || !image->format || !image->pixels || image->width < 1 ||
-        image->height < 1 || (image->packing && !memory)) {
+    if (!panel) {
         return JL_BAD_ARGUMENT;
+    }
+    if (!image || !image->format || !image->pixels || image->width < 1 || image->height < 1 ||
+        (image->packing && !memory)) {
+        return jl_panel_note(panel, JL_BAD_ARGUMENT);
     }
     if (image->format != panel->format || image->has_key || image->mask ||
         image->format->planes > 1) {
-        return JL_UNSUPPORTED;
+        return jl_panel_note(panel, JL_UNSUPPORTED);
     }
     struct jl_lines lines = jl_lines_of(image);
     uint8_t rows_log2 = image->format->line_rows_log2;

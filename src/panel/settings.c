@@ -26,7 +26,7 @@ jl_status jl_panel_invert(struct jl_panel *panel, bool inverted) {
 jl_status jl_panel_turn(struct jl_panel *panel, uint8_t turn) {
     jl_status status = jl_panel_ready(panel);
     if (status == JL_OK && !jl_turn_possible(panel->config->controller, turn)) {
-        status = JL_BAD_TURN;
+        status = jl_panel_note(panel, JL_BAD_TURN);
     }
     if (status != JL_OK || turn == panel->turn) {
         return status;

@@ -11,7 +11,7 @@ extern "C" {
 #endif
 
 /**
- * Glass up to 128x64: 128x64, 128x32 (JL_MODULE_ROWS_SEQUENTIAL), 64x48
+ * Glass up to 128x64: 128x64, 128x32, 64x48
  * (column_offset 32), 72x40 (column_offset 28) and others. Frames are
  * jl_mono_columns. All calls of panel.h are supported.
  */

@@ -22,22 +22,18 @@ extern "C" {
  * @return JL_OK; JL_OUT_OF_RANGE (an odd column, or text past the row: nothing is sent);
  *         JL_UNSUPPORTED (another controller); JL_NOT_AWAKE; a status of the port
  */
-JL_MUST_CHECK
 jl_status jl_st7920_text(struct jl_panel *panel, uint8_t column, uint8_t row, const char *text);
 
 /** Blanks all text. Takes 2 ms. */
-JL_MUST_CHECK
 jl_status jl_st7920_text_clear(struct jl_panel *panel);
 
 /**
  * Defines one of four symbols of 16x16 pixels; rows from the top, bit 15 is the left pixel.
  * @param index 0..3, else JL_OUT_OF_RANGE
  */
-JL_MUST_CHECK
 jl_status jl_st7920_define(struct jl_panel *panel, uint8_t index, const uint16_t rows[16]);
 
 /** Shows a symbol of jl_st7920_define(), two characters wide; else as jl_st7920_text(). */
-JL_MUST_CHECK
 jl_status jl_st7920_symbol(struct jl_panel *panel, uint8_t column, uint8_t row, uint8_t index);
 
 #ifdef __cplusplus

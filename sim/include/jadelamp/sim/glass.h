@@ -37,7 +37,7 @@ struct jl_glass {
     enum jl_glass_kind kind;
     bool mirrored_x; /**< the first column is where the usual module has the last */
     bool mirrored_y; /**< the same for rows */
-    bool rows_sequential;
+    bool rows_other; /**< bonded the other way than rows of the usual module of this size */
     bool external_supply;
     bool bgr;   /**< red and blue subpixels in each other's place */
     bool ips;   /**< bright where the usual glass is dark, unless the controller inverts */
