@@ -59,7 +59,7 @@ __attribute__((noinline)) static void circle_fill(void) {
     jl_fill_circle(t, 160, 120, 100, JL_WHITE);
 }
 __attribute__((noinline)) static void ring_sector(void) {
-    jl_fill_ring(t, 160, 120, 100, 80, JL_DEGREES(225), JL_DEGREES(135), JL_ORANGE);
+    jl_fill_ring(t, 160, 120, 100, 80, JL_DEGREES(225), JL_SWEEP(270), JL_ORANGE);
 }
 __attribute__((noinline)) static void polygon(void) {
     static const struct jl_point star[] = {{160, 10}, {225, 210}, {55, 85}, {265, 85}, {95, 210}};

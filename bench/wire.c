@@ -70,7 +70,7 @@ static void draw_frame(struct station *s) {
 }
 
 static void draw_digits(struct station *s, const char *text) {
-    static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
+    static const struct jl_text_style style = {.font = &jl_font_6x8, .ink = JL_WHITE};
     jl_text(&s->frame.target, 20, 28, text, &style);
 }
 

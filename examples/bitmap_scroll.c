@@ -20,7 +20,7 @@ static const uint8_t boat_bits[] = {
 static const struct jl_bitmap boat = {boat_bits, 24, 16, &jl_bits_rows_msb};
 
 static void draw(struct jl_target *target) {
-    static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
+    static const struct jl_text_style style = {.font = &jl_font_6x8, .ink = JL_WHITE};
     jl_text(target, 34, 2, "FERRY DUE", &style);
     jl_draw_bitmap(target, 20, 24, &boat, JL_WHITE, JL_BLACK);
     for (int16_t x = 0; x < 128; x = (int16_t)(x + 16)) {

@@ -42,12 +42,12 @@ static void polygons(struct jl_target *t, const struct jl_format *format) {
 
 static void gauges(struct jl_target *t, const struct jl_format *format) {
     (void)format;
-    jl_fill_ring(t, 34, 36, 28, 20, JL_DEGREES(225), JL_DEGREES(135), JL_RGB(30, 50, 60));
-    jl_fill_ring(t, 34, 36, 28, 20, JL_DEGREES(225), JL_DEGREES(40), JL_LIME);
-    jl_draw_arc(t, 34, 36, 15, JL_DEGREES(225), JL_DEGREES(135), JL_SILVER);
-    jl_fill_ring(t, 84, 34, 18, 0, JL_DEGREES(0), JL_DEGREES(120), JL_ORANGE);
-    jl_fill_ring(t, 84, 34, 18, 0, JL_DEGREES(120), JL_DEGREES(210), JL_TEAL);
-    jl_fill_ring(t, 84, 34, 18, 0, JL_DEGREES(210), JL_DEGREES(360), JL_PURPLE);
+    jl_fill_ring(t, 34, 36, 28, 20, JL_DEGREES(225), JL_SWEEP(270), JL_RGB(30, 50, 60));
+    jl_fill_ring(t, 34, 36, 28, 20, JL_DEGREES(225), JL_SWEEP(175), JL_LIME);
+    jl_draw_arc(t, 34, 36, 15, JL_DEGREES(225), JL_SWEEP(270), JL_SILVER);
+    jl_fill_ring(t, 84, 34, 18, 0, JL_DEGREES(0), JL_SWEEP(120), JL_ORANGE);
+    jl_fill_ring(t, 84, 34, 18, 0, JL_DEGREES(120), JL_SWEEP(90), JL_TEAL);
+    jl_fill_ring(t, 84, 34, 18, 0, JL_DEGREES(210), JL_SWEEP(150), JL_PURPLE);
 }
 
 static void curves(struct jl_target *t, const struct jl_format *format) {

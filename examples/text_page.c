@@ -6,12 +6,18 @@ enum { WIDTH = 320, HEIGHT = 200 };
 static const struct jl_font *const with_icons[] = {&jl_font_5x7_greek_cyrillic, &jl_font_icons12,
                                                    NULL};
 
-static const struct jl_text_style title = {&jl_font_5x7, JL_YELLOW, JL_CLEAR, with_icons};
-static const struct jl_text_style body = {&jl_font_5x7, JL_WHITE, JL_CLEAR, with_icons};
-static const struct jl_text_style medium = {&jl_font_8x13, JL_WHITE, JL_CLEAR, NULL};
-static const struct jl_text_style small = {&jl_font_3x5, JL_SILVER, JL_CLEAR, NULL};
-static const struct jl_text_style big = {&jl_font_digits28, JL_AQUA, JL_CLEAR, NULL};
-static const struct jl_text_style icons = {&jl_font_icons12, JL_ORANGE, JL_CLEAR, NULL};
+static const struct jl_text_style title = {
+    .font = &jl_font_5x7, .ink = JL_YELLOW, .paper = JL_CLEAR, .fallbacks = with_icons};
+static const struct jl_text_style body = {
+    .font = &jl_font_5x7, .ink = JL_WHITE, .paper = JL_CLEAR, .fallbacks = with_icons};
+static const struct jl_text_style medium = {
+    .font = &jl_font_8x13, .ink = JL_WHITE, .paper = JL_CLEAR};
+static const struct jl_text_style small = {
+    .font = &jl_font_3x5, .ink = JL_SILVER, .paper = JL_CLEAR};
+static const struct jl_text_style big = {
+    .font = &jl_font_digits28, .ink = JL_AQUA, .paper = JL_CLEAR};
+static const struct jl_text_style icons = {
+    .font = &jl_font_icons12, .ink = JL_ORANGE, .paper = JL_CLEAR};
 
 static void draw(struct jl_frame *frame, int step) {
     struct jl_target *t = &frame->target;

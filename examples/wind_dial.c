@@ -45,10 +45,9 @@ static void draw(struct jl_frame *frame, int step) {
     char knots[16];
     jl_clear(t, JL_BLACK);
     jl_fill_circle(t, MIDDLE, MIDDLE, RIM, JL_RGB(10, 30, 48));
-    jl_fill_ring(t, MIDDLE, MIDDLE, RIM, RIM - 5, 0, 65535, JL_TEAL);
+    jl_fill_ring(t, MIDDLE, MIDDLE, RIM, RIM - 5, 0, JL_SWEEP(360), JL_TEAL);
     /* Where the wind has come from during the hour. */
-    jl_fill_ring(t, MIDDLE, MIDDLE, RIM, RIM - 5, (jl_direction)(wind - 4000),
-                 (jl_direction)(wind + 2500), JL_YELLOW);
+    jl_fill_ring(t, MIDDLE, MIDDLE, RIM, RIM - 5, (jl_direction)(wind - 4000), 6500, JL_YELLOW);
     ticks(t);
     letters(t);
     pointer(t, wind);

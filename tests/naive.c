@@ -119,18 +119,32 @@ void naive_wide_line(struct naive *n, struct jl_point a, struct jl_point b, int 
     }
 }
 
+/* Lines from point to point; a pixel of several of them is set once. */
+void naive_path(struct naive *n, const struct jl_point *points, int count, bool closed,
+                jl_color color) {
+    EACH_PIXEL(n) {
+        bool on = false;
+        for (int i = 0; i < (closed ? count : count - 1); i++) {
+            struct jl_point a = points[i], b = points[(i + 1) % count];
+            on |= on_line(x_, y_, a.x, a.y, b.x, b.y);
+        }
+        if (on) {
+            naive_put(n, x_, y_, color);
+        }
+    }
+}
+
 void naive_bezier(struct naive *n, const struct jl_point p[4], jl_color c) {
-    int last_x = p[0].x, last_y = p[0].y;
-    for (int i = 1; i <= 32; i++) {
+    struct jl_point points[33];
+    for (int i = 0; i <= 32; i++) {
         /* Exact in a double: 15 bits of parameter, 16 of coordinate, 3 of the factor. */
         double t = i / 32.0, s = 1 - t;
         double w[4] = {s * s * s, 3 * s * s * t, 3 * s * t * t, t * t * t};
         double x = w[0] * p[0].x + w[1] * p[1].x + w[2] * p[2].x + w[3] * p[3].x;
         double y = w[0] * p[0].y + w[1] * p[1].y + w[2] * p[2].y + w[3] * p[3].y;
-        naive_line(n, last_x, last_y, (int)floor(x + 0.5), (int)floor(y + 0.5), c);
-        last_x = (int)floor(x + 0.5);
-        last_y = (int)floor(y + 0.5);
+        points[i] = (struct jl_point){(int16_t)floor(x + 0.5), (int16_t)floor(y + 0.5)};
     }
+    naive_path(n, points, 33, false, c);
 }
 
 /* In long double all terms up to 2^64 are exact. */
@@ -202,19 +216,16 @@ void naive_polygon(struct naive *n, const struct jl_point *points, int count, jl
 }
 
 void naive_ring(struct naive *n, int x, int y, int outer, int inner, jl_direction start,
-                jl_direction end, jl_color c) {
-    int turn = (uint16_t)(end - start);
+                uint32_t sweep, jl_color c) {
+    jl_direction end = (jl_direction)(start + sweep);
     EACH_PIXEL(n) {
         int64_t dx = x_ - x, dy = y_ - y;
         bool in_ring = in_ellipse(dx, dy, outer, outer) &&
                        !(inner > 0 && in_ellipse(dx, dy, inner - 1, inner - 1));
         bool after = dx * jl_cosine(start) + dy * jl_sine(start) >= 0;
         bool before = dx * jl_cosine(end) + dy * jl_sine(end) <= 0;
-        bool in = turn > 32768 ? after || before : after && before;
-        if (turn == 0 && dx * jl_sine(start) - dy * jl_cosine(start) < 0) {
-            in = false;
-        }
-        if (in_ring && (in || turn == 65535 || (dx == 0 && dy == 0))) {
+        bool in = sweep > 32768 ? after || before : after && before;
+        if (in_ring && sweep > 0 && (in || sweep >= 65536 || (dx == 0 && dy == 0))) {
             naive_put(n, x_, y_, c);
         }
     }
@@ -359,9 +370,17 @@ static void card_texts(struct naive *n, const char *title) {
     char size[32];
     struct jl_rect whole = n->clip;
     n->clip = (struct jl_rect){10, 0, (int16_t)(n->width - 20), (int16_t)n->height};
-    naive_text(n, 10, 2, title, JL_WHITE, JL_BLACK);
     snprintf(size, sizeof size, "%dx%d", n->width, n->height);
-    naive_text(n, 10, n->height - 9, size, JL_WHITE, JL_BLACK);
+    if (n->height >= 20) {
+        naive_text(n, 10, 2, title, JL_WHITE, JL_BLACK);
+        naive_text(n, 10, n->height - 9, size, JL_WHITE, JL_BLACK);
+    } else { /* beside each other, the size to the right, where there is room for both */
+        int y = (n->height - 8) / 2, width = 6 * (int)strlen(size);
+        naive_text(n, 10, y, title, JL_WHITE, JL_BLACK);
+        if (6 * (int)strlen(title) + width < n->width - 20) {
+            naive_text(n, n->width - 10 - width, y, size, JL_WHITE, JL_BLACK);
+        }
+    }
     n->clip = whole;
 }
 

@@ -40,12 +40,14 @@ void naive_text(struct naive *n, int x, int y, const char *text, jl_color ink, j
 
 /* The shapes of shapes.h. */
 void naive_wide_line(struct naive *n, struct jl_point a, struct jl_point b, int width, jl_color c);
+void naive_path(struct naive *n, const struct jl_point *points, int count, bool closed,
+                jl_color color);
 void naive_bezier(struct naive *n, const struct jl_point p[4], jl_color c);
 void naive_ellipse(struct naive *n, int x, int y, int rx, int ry, bool stroke, jl_color c);
 void naive_rounded(struct naive *n, struct jl_rect r, int radius, bool stroke, jl_color c);
 void naive_polygon(struct naive *n, const struct jl_point *points, int count, jl_color c);
 void naive_ring(struct naive *n, int x, int y, int outer, int inner, jl_direction start,
-                jl_direction end, jl_color c);
+                uint32_t sweep, jl_color c);
 void naive_gradient(struct naive *n, struct jl_rect r, enum jl_axis axis, jl_color from,
                     jl_color to, const uint8_t *bits);
 void naive_pattern(struct naive *n, struct jl_rect r, const uint8_t *pattern, jl_color ink,

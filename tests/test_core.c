@@ -1,6 +1,7 @@
 /* Status, rectangles, damage, frames, formatting, UTF-8. */
 #include "harness.h"
 
+#include <math.h>
 #include <string.h>
 
 #include "jadelamp/jadelamp.h"
@@ -185,7 +186,7 @@ static void utf8_lengths(void) {
     uint8_t pixels[JL_MONO_COLUMNS_BYTES(64, 8)];
     struct jl_frame frame;
     EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, 64, 8, pixels, sizeof pixels), JL_OK);
-    struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
+    struct jl_text_style style = {.font = &jl_font_6x8, .ink = JL_WHITE};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("%s", rows[i].name);
         EXPECT_INT(jl_text_width(&style, rows[i].text), rows[i].characters * 6);
@@ -193,7 +194,112 @@ static void utf8_lengths(void) {
     }
 }
 
+/* Colours by the definition: value * (1 - saturation * distance from the hue's sixth). */
+static void colors_from_hue(void) {
+    static const struct {
+        int hue, saturation, value;
+        jl_color color;
+    } rows[] = {{0, 100, 100, 0xFF0000},   {60, 100, 100, 0xFFFF00},  {120, 100, 100, 0x00FF00},
+                {180, 100, 100, 0x00FFFF}, {240, 100, 100, 0x0000FF}, {300, 100, 100, 0xFF00FF},
+                {360, 100, 100, 0xFF0000}, {30, 100, 100, 0xFF8000},  {210, 50, 80, 0x6699CC},
+                {77, 0, 100, 0xFFFFFF},    {77, 0, 50, 0x808080},     {77, 100, 0, 0x000000},
+                {0, 200, 200, 0xFF0000}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        test_row("%d %d %d", rows[i].hue, rows[i].saturation, rows[i].value);
+        EXPECT_INT(jl_color_hsv((uint16_t)rows[i].hue, (uint8_t)rows[i].saturation,
+                                (uint8_t)rows[i].value),
+                   rows[i].color);
+    }
+    for (int i = 0; i < 360 * 11 * 11; i++) {
+        int hue = i % 360, saturation = i / 360 % 11 * 10, value = i / 3960 * 10;
+        double v = value / 100.0, s = saturation / 100.0;
+        jl_color expected = 0;
+        for (int c = 0; c < 3; c++) { /* each channel is full within 60 degrees of its own hue */
+            double away = fabs(hue - c * 120.0);
+            away = away > 180 ? 360 - away : away;
+            double lack = away <= 60 ? 0 : away >= 120 ? 1 : (away - 60) / 60;
+            expected = expected << 8 | (jl_color)floor(255 * v * (1 - s * lack) + 0.5 + 1e-9);
+        }
+        test_row("%d %d %d", hue, saturation, value);
+        EXPECT_INT(jl_color_hsv((uint16_t)hue, (uint8_t)saturation, (uint8_t)value), expected);
+    }
+}
+
+static void colors_from_text(void) {
+    static const struct {
+        const char *text;
+        bool good;
+        jl_color color;
+    } rows[] = {{"#FFA500", true, JL_ORANGE},
+                {"#ffa500", true, JL_ORANGE},
+                {"#000000", true, 0},
+                {"#0A1b2C", true, 0x0A1B2C},
+                {"FFA500", false, 0},
+                {"#FFA50", false, 0},
+                {"#FFA5000", false, 0},
+                {"#FFA50G", false, 0},
+                {"", false, 0},
+                {"#", false, 0},
+                {"#12 456", false, 0},
+                {NULL, false, 0}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        jl_color color = 0x123456;
+        test_row("%s", rows[i].text ? rows[i].text : "NULL");
+        EXPECT_INT(jl_color_from_text(rows[i].text, &color), rows[i].good);
+        EXPECT_INT(color, rows[i].good ? rows[i].color : 0x123456);
+    }
+}
+
+/* Against the definition, in doubles of what the sines are. */
+static void points_at_a_distance(void) {
+    static const struct {
+        int x, y, degrees, distance, to_x, to_y;
+    } rows[] = {{50, 40, 0, 10, 50, 30},        {50, 40, 90, 10, 60, 40},
+                {50, 40, 180, 10, 50, 50},      {50, 40, 270, 10, 40, 40},
+                {0, 0, 30, 100, 50, -87},       {0, 0, 225, 100, -71, 71},
+                {50, 40, 45, 0, 50, 40},        {50, 40, 90, -10, 40, 40},
+                {32000, 0, 90, 2000, 32767, 0}, {0, -32000, 0, 2000, 0, -32768}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_point from = {(int16_t)rows[i].x, (int16_t)rows[i].y};
+        test_row("row %zu", i);
+        struct jl_point to =
+            jl_point_at(from, JL_DEGREES((uint32_t)rows[i].degrees), (int16_t)rows[i].distance);
+        EXPECT_INT(to.x, rows[i].to_x);
+        EXPECT_INT(to.y, rows[i].to_y);
+    }
+    for (int i = 0; i < 65536; i += 7) {
+        jl_direction direction = (jl_direction)i;
+        int16_t distance = (int16_t)(i % 400);
+        struct jl_point to = jl_point_at((struct jl_point){1000, 1000}, direction, distance);
+        test_row("direction %d", i);
+        EXPECT_INT(to.x - 1000, (int)lround(jl_sine(direction) / 16384.0 * distance));
+        EXPECT_INT(to.y - 1000, (int)lround(-jl_cosine(direction) / 16384.0 * distance));
+    }
+}
+
+/* The art says what a name means; so does its place in docs/fonts.md. */
+static void icons_have_names(void) {
+    static const char *const names[] = {
+        JL_ICON_SAILING_BOAT, JL_ICON_WORK_BOAT,   JL_ICON_ANCHOR,      JL_ICON_BUOY,
+        JL_ICON_LIGHTHOUSE,   JL_ICON_WAVES,       JL_ICON_TIDE_RISING, JL_ICON_TIDE_FALLING,
+        JL_ICON_WIND,         JL_ICON_COMPASS,     JL_ICON_LOCK_GATE,   JL_ICON_SLUICE,
+        JL_ICON_FISH,         JL_ICON_CRANE,       JL_ICON_BELL,        JL_ICON_BATTERY_FULL,
+        JL_ICON_BATTERY_LOW,  JL_ICON_SIGNAL,      JL_ICON_CLOCK,       JL_ICON_WARNING,
+        JL_ICON_LAMP,         JL_ICON_THERMOMETER, JL_ICON_DROP,        JL_ICON_GEAR};
+    for (int i = 0; i < 24; i++) {
+        const unsigned char *at = (const unsigned char *)names[i];
+        test_row("icon %d", i);
+        EXPECT_INT((long long)strlen(names[i]), 3);
+        EXPECT_INT((at[0] & 15) << 12 | (at[1] & 63) << 6 | (at[2] & 63), 0xE000 + i);
+        EXPECT(jl_font_has(&jl_font_icons12, 0xE000u + (unsigned)i));
+    }
+}
+
 const struct test_group test_groups[] = {
+    {"colors_from_hue", colors_from_hue},
+    {"colors_from_text", colors_from_text},
+    {"points_at_a_distance", points_at_a_distance},
+    {"icons_have_names", icons_have_names},
     {"status_texts", status_texts},
     {"rectangles", rectangles},
     {"damage_joins_by_price", damage_joins_by_price},

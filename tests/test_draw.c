@@ -166,7 +166,8 @@ static void call_text(struct test_random *random) {
     }
     text[length] = '\0';
     struct jl_rect r = random_rect(random);
-    struct jl_text_style style = {&jl_font_6x8, random_color(random), random_color(random), NULL};
+    struct jl_text_style style = {
+        .font = &jl_font_6x8, .ink = random_color(random), .paper = random_color(random)};
     jl_text(&sheet.frame.target, r.x, r.y, text, &style);
     naive_text(&reference, r.x, r.y, text, style.ink,
                reference.mode == JL_MODE_INVERT ? JL_CLEAR : style.paper);
@@ -238,26 +239,21 @@ static void call_polygon(struct test_random *random) {
         return;
     }
     jl_stroke_polygon(&sheet.frame.target, points, (size_t)count, color);
-    for (int i = 0; i < count; i++) {
-        struct jl_point b = points[(i + 1) % count];
-        naive_line(&reference, points[i].x, points[i].y, b.x, b.y, color);
-    }
+    naive_path(&reference, points, count, true, color);
 }
 
 static void call_ring(struct test_random *random) {
-    static const jl_direction turns[] = {0, 1, 16384, 32767, 32768, 32769, 49152, 65535};
+    static const uint32_t sweeps[] = {0, 1, 16384, 32768, 32769, 65535, 65536, UINT32_MAX};
     struct jl_point at = random_point(random);
     int16_t outer = random_radius(random), inner = random_radius(random);
     jl_direction start =
         (jl_direction)(test_random_between(random, 0, 3) ? test_random_next(random)
                                                          : 16384 * test_random_next(random));
-    jl_direction turn =
-        (jl_direction)(test_random_between(random, 0, 1) ? turns[test_random_between(random, 0, 7)]
-                                                         : test_random_next(random));
+    uint32_t sweep = test_random_between(random, 0, 1) ? sweeps[test_random_between(random, 0, 7)]
+                                                       : test_random_next(random) & 0xFFFF;
     jl_color color = random_color(random);
-    jl_fill_ring(&sheet.frame.target, at.x, at.y, outer, inner, start, (jl_direction)(start + turn),
-                 color);
-    naive_ring(&reference, at.x, at.y, outer, inner, start, (jl_direction)(start + turn), color);
+    jl_fill_ring(&sheet.frame.target, at.x, at.y, outer, inner, start, sweep, color);
+    naive_ring(&reference, at.x, at.y, outer, inner, start, sweep, color);
 }
 
 static void call_gradient(struct test_random *random) {
@@ -458,8 +454,8 @@ static void font_equals_its_art(void) {
         test_row("U+%04X", code);
         EXPECT(naive_glyph(code, glyph));
         sheet_open(6, 8);
-        struct jl_text_style normal = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
-        struct jl_text_style inverted = {&jl_font_6x8, JL_BLACK, JL_WHITE, NULL};
+        struct jl_text_style normal = {.font = &jl_font_6x8, .ink = JL_WHITE};
+        struct jl_text_style inverted = {.font = &jl_font_6x8, .ink = JL_BLACK, .paper = JL_WHITE};
         EXPECT_INT(jl_text(&sheet.frame.target, 0, 0, text, &normal), 0);
         naive_text(&reference, 0, 0, text, JL_WHITE, JL_BLACK);
         sheet_equals_reference();
@@ -643,7 +639,7 @@ static void line_is_the_same_both_ways(void) {
 
 /* Damage covers every changed pixel, and redrawing the same is no damage. */
 static void damage_follows_changes(void) {
-    static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
+    static const struct jl_text_style style = {.font = &jl_font_6x8, .ink = JL_WHITE};
     static const struct {
         const char *first, *second;
         int rects;
@@ -736,10 +732,86 @@ static void checked_images(void) {
         EXPECT_INT(jl_image_check(&image, rows[i].count), rows[i].status);
     }
     EXPECT_INT(jl_image_check(NULL, 3), JL_BAD_ARGUMENT);
+    static const uint8_t few[1];
+    struct jl_image wide = {.format = &jl_rgb888, .pixels = few, .width = 21846, .height = 1};
+    EXPECT_INT(jl_image_check(&wide, SIZE_MAX), JL_OUT_OF_RANGE);
+    wide.width = 21845;
+    EXPECT_INT(jl_image_check(&wide, SIZE_MAX), JL_OK);
+}
+
+static void checked_masks(void) {
+    static const uint8_t mask[16];
+    static const struct {
+        int width, height, bits;
+        size_t bytes;
+        jl_status status;
+    } rows[] = {{9, 3, 1, 6, JL_OK},
+                {9, 3, 1, 5, JL_TOO_SMALL},
+                {9, 3, 4, 15, JL_OK},
+                {9, 3, 4, 14, JL_TOO_SMALL},
+                {8, 1, 1, 1, JL_OK},
+                {9, 3, 2, 99, JL_BAD_ARGUMENT},
+                {0, 3, 1, 99, JL_BAD_ARGUMENT},
+                {3, 0, 4, 99, JL_BAD_ARGUMENT},
+                {32767, 32767, 4, 99, JL_TOO_SMALL}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_image image = {.width = (int16_t)rows[i].width,
+                                 .height = (int16_t)rows[i].height,
+                                 .mask = mask,
+                                 .mask_bits = (uint8_t)rows[i].bits};
+        test_row("%d x %d of %d bits", rows[i].width, rows[i].height, rows[i].bits);
+        EXPECT_INT(jl_image_check_mask(&image, rows[i].bytes), rows[i].status);
+        image.mask = NULL;
+        EXPECT_INT(jl_image_check_mask(&image, rows[i].bytes), JL_BAD_ARGUMENT);
+    }
+    EXPECT_INT(jl_image_check_mask(NULL, 9), JL_BAD_ARGUMENT);
+}
+
+/* On indices, too, inverting is seen in every pixel and comes back. */
+static void inverted_palettes(void) {
+    static const struct jl_format *const formats[] = {&jl_palette1, &jl_palette2, &jl_palette4,
+                                                      &jl_palette8};
+    static jl_color palette[256];
+    static uint8_t pixels[32 * 16], before[32 * 16], whole[32 * 16];
+    struct test_random random = {7};
+    for (int i = 0; i < 256; i++) {
+        palette[i] = test_random_next(&random) & 0xFFFFFF;
+    }
+    for (int f = 0; f < 4; f++) {
+        struct jl_frame frame;
+        int bits = 1 << f;
+        EXPECT_INT(
+            jl_frame_init_palette(&frame, formats[f], palette, 32, 16, pixels, sizeof pixels),
+            JL_OK);
+        for (size_t i = 0; i < sizeof pixels; i++) {
+            before[i] = pixels[i] = (uint8_t)test_random_next(&random);
+        }
+        EXPECT(jl_target_mode(&frame.target, JL_MODE_INVERT, 0));
+        for (int ink = 0; ink < 1 << bits; ink += 1 + ink / 16) {
+            test_row("%d bits, ink %d", bits, ink);
+            jl_fill_rect(&frame.target, (struct jl_rect){3, 1, 21, 9}, palette[ink]);
+            memcpy(whole, pixels, sizeof whole);
+            int same = 0;
+            for (int y = 0; y < 16; y++) {
+                for (int x = 0; x < 32; x++) {
+                    size_t at = (size_t)(y * 32 + x) * (size_t)bits / 8;
+                    int shift = 8 - bits - x * bits % 8;
+                    bool inside = x >= 3 && x < 24 && y >= 1 && y < 10;
+                    bool changed = (pixels[at] ^ before[at]) >> shift & ((1 << bits) - 1);
+                    same += changed != inside;
+                }
+            }
+            EXPECT_INT(same, 0);
+            jl_fill_rect(&frame.target, (struct jl_rect){3, 1, 21, 9}, palette[ink]);
+            EXPECT_BYTES(pixels, before, sizeof before);
+        }
+    }
 }
 
 const struct test_group test_groups[] = {
     {"checked_images", checked_images},
+    {"checked_masks", checked_masks},
+    {"inverted_palettes", inverted_palettes},
     {"random_calls", random_calls_equal_reference},
     {"small_rectangles", small_rectangles},
     {"font_art", font_equals_its_art},

@@ -466,7 +466,7 @@ static void absent_and_stuck(void) {
 
 /* The promises of wire economy, in bytes and in virtual time. */
 static void wire_economy(void) {
-    static const struct jl_text_style style = {&jl_font_6x8, JL_WHITE, JL_BLACK, NULL};
+    static const struct jl_text_style style = {.font = &jl_font_6x8, .ink = JL_WHITE};
     struct bench_panel bench;
     struct jl_panel_config usual = bench_usual_config();
     bench_open_usual(&bench, &usual);

@@ -64,7 +64,7 @@ static void draw_scene(struct jl_target *t, uint32_t seed, bool solid, bool alig
             jl_draw_bezier(t, p, ink);
             break;
         case 9:
-            jl_fill_ring(t, x, y, w, 5, (jl_direction)(seed * 999), (jl_direction)(seed * 77), ink);
+            jl_fill_ring(t, x, y, w, 5, (jl_direction)(seed * 999), (uint32_t)seed * 77, ink);
             break;
         case 10:
             jl_fill_gradient(t, (struct jl_rect){x, y, w, h}, JL_AXIS_X, ink, JL_WHITE, NULL);

@@ -246,7 +246,8 @@ static void packed_fonts_draw(void) {
         }
         text[length] = '\0';
         jl_color paper = seed % 4 < 2 ? JL_CLEAR : JL_NAVY;
-        struct jl_text_style style = {&font.font, JL_WHITE, paper, chain};
+        struct jl_text_style style = {
+            .font = &font.font, .ink = JL_WHITE, .paper = paper, .fallbacks = chain};
         int x = test_random_between(&random, -20, 80), y = test_random_between(&random, -10, 60);
         EXPECT_INT(jl_text(&frame.target, (int16_t)x, (int16_t)y, text, &style), missing);
         EXPECT_INT(jl_text_width(&style, text), width);

@@ -69,10 +69,10 @@ void wind_dial_draw(struct jl_target *target, int16_t x, int16_t y, int16_t radi
     const struct dial dial = {target, x, y, radius};
     jl_direction wind = JL_DEGREES((uint32_t)reading->degrees);
     jl_fill_circle(target, x, y, radius, JL_RGB(10, 30, 48));
-    jl_fill_ring(target, x, y, radius, (int16_t)(radius - radius / 20), 0, 65535, JL_TEAL);
+    jl_fill_ring(target, x, y, radius, (int16_t)(radius - radius / 20), 0, JL_SWEEP(360), JL_TEAL);
     /* Gusts veer: the sector that the wind moves in. */
     jl_fill_ring(target, x, y, radius, (int16_t)(radius - radius / 20), (jl_direction)(wind - 4000),
-                 (jl_direction)(wind + 2500), JL_YELLOW);
+                 6500, JL_YELLOW);
     ticks(&dial);
     letters(&dial);
     pointer(&dial, wind);

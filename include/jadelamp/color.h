@@ -5,7 +5,12 @@
 #ifndef JADELAMP_COLOR_H
 #define JADELAMP_COLOR_H
 
+#include <stdbool.h>
 #include <stdint.h>
+
+#ifdef __cplusplus
+extern "C" {
+#endif
 
 /**
  * 0x00RRGGBB, or JL_CLEAR. The top byte is transparency: 0 is solid, 255 is JL_CLEAR. What
@@ -69,6 +74,25 @@ static inline uint8_t jl_color_luminance(jl_color c) {
 }
 
 /**
+ * A colour from hue, saturation and value.
+ *
+ * @param hue        degrees, 0 red, 120 green, 240 blue; taken modulo 360
+ * @param saturation percent, 0 grey .. 100; more counts as 100
+ * @param value      percent, 0 black .. 100; more counts as 100
+ * @return each channel rounded to the nearest, halves up
+ */
+jl_color jl_color_hsv(uint16_t hue, uint8_t saturation, uint8_t value);
+
+/**
+ * Reads a colour as web pages write it, "#RRGGBB" (CSS Color Module Level 4, section 5.2), with
+ * letters of either case.
+ *
+ * @param color receives it; not changed when the text is none
+ * @return false: it is none
+ */
+bool jl_color_from_text(const char *text, jl_color *color);
+
+/**
  * A channel of 0..255 in `bits` bits (1..8), to the nearest: value * (2^bits - 1) / 255.
  * Divides by 255 exactly with shifts, for all values in range.
  */
@@ -89,5 +113,9 @@ static inline jl_color jl_color_mix(jl_color from, jl_color to, uint8_t share) {
                   jl_channel_mix(jl_color_green(from), jl_color_green(to), share),
                   jl_channel_mix(jl_color_blue(from), jl_color_blue(to), share));
 }
+
+#ifdef __cplusplus
+}
+#endif
 
 #endif

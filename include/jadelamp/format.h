@@ -28,6 +28,9 @@ size_t jl_format_fixed(char *out, size_t size, int32_t value, uint8_t decimals);
  */
 size_t jl_format_int(char *out, size_t size, int32_t value, uint8_t width, char pad);
 
+/** The same for a number without sign. */
+size_t jl_format_unsigned(char *out, size_t size, uint32_t value, uint8_t width, char pad);
+
 /** At least `digits` hexadecimal digits, upper case. */
 size_t jl_format_hex(char *out, size_t size, uint32_t value, uint8_t digits);
 

@@ -43,10 +43,20 @@ extern const struct jl_packing jl_packing_runs;
  *
  * @param pixel_bytes of image->pixels
  * @return JL_OK; JL_BAD_ARGUMENT (NULL, a size below 1, a palette or a mask missing);
+ *         JL_OUT_OF_RANGE (a line of more than 65535 bytes);
  *         JL_TOO_SMALL (the pixels end early, or runs do not end with their lines)
  */
 JL_MUST_CHECK
 jl_status jl_image_check(const struct jl_image *image, size_t pixel_bytes);
+
+/**
+ * The same for the mask of an image that has one.
+ *
+ * @param mask_bytes of image->mask
+ * @return JL_OK; JL_BAD_ARGUMENT (NULL, no mask, a size below 1, or not 1 or 4 bits); JL_TOO_SMALL
+ */
+JL_MUST_CHECK
+jl_status jl_image_check_mask(const struct jl_image *image, size_t mask_bytes);
 
 /** The picture of a frame, for drawing it on another target. Shares the frame's memory. */
 struct jl_image jl_image_of_frame(const struct jl_frame *frame);

@@ -20,6 +20,8 @@
 #include "jadelamp/font.h"
 #include "jadelamp/text.h"
 #include "jadelamp/format.h"
+#include "jadelamp/compose.h"
+#include "jadelamp/icons.h"
 #include "jadelamp/port.h"
 #include "jadelamp/wake.h"
 #include "jadelamp/panel.h"

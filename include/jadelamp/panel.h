@@ -228,6 +228,20 @@ jl_status jl_panel_send(struct jl_panel *panel, struct jl_rect area, const void 
                         uint16_t stride_bytes);
 
 /**
+ * The same for pixels of 5-6-5 in the processor's own order, as most widget toolkits draw them: for
+ * panels of jl_rgb565 their bytes change places on the way, for those of jl_rgb565_cpu (16-bit
+ * buses) they are sent from where they are.
+ *
+ * @param memory the caller's, free again on return: at least a line of the area, 2 bytes a pixel;
+ *               all in one window, with one transfer for each time it is full
+ * @return as jl_panel_send(); JL_BAD_FRAME_FORMAT (the panel has neither of these formats);
+ *         JL_TOO_SMALL
+ */
+jl_status jl_panel_send_rgb565_cpu(struct jl_panel *panel, struct jl_rect area,
+                                   const uint16_t *pixels, uint16_t stride_bytes, void *memory,
+                                   size_t memory_bytes);
+
+/**
  * Presents a frame of another format, converted on its way: a 3-3-2, 4-bit palette, grey or
  * 1-bit frame on a 5-6-5 panel takes a half to a sixteenth of the RAM. Any format that can be
  * read back goes to any other of one plane.

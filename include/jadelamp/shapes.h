@@ -4,8 +4,7 @@
  * shape does not depend on the target, the format, the clip, the turn or bands.
  *
  * Rules as in draw.h: any int16_t is safe, nothing is allocated. Circles, ellipses,
- * polygons and rings set each pixel once, so inverting and blending work; polylines
- * set the joints of their lines twice.
+ * polygons, polylines and rings set each pixel once, so inverting and blending work.
  */
 #ifndef JADELAMP_SHAPES_H
 #define JADELAMP_SHAPES_H
@@ -106,19 +105,33 @@ int16_t jl_sine(jl_direction direction);
 int16_t jl_cosine(jl_direction direction);
 
 /**
+ * The place at a distance from another one, to the nearest pixel: the tip of a needle, a mark on a
+ * dial, a number beside it. The exact place is from + distance * (sine, -cosine) / 16384, with
+ * jl_sine() and jl_cosine(); halves are rounded away from `from`. What leaves the coordinates is
+ * cut to them.
+ */
+struct jl_point jl_point_at(struct jl_point from, jl_direction direction, int16_t distance);
+
+/** How far to go round, from degrees: 360 is a whole turn; a constant expression for constants. */
+#define JL_SWEEP(degrees) ((uint32_t)(degrees)*65536u / 360u)
+
+/** The same from a value of a scale: sweep JL_SWEEP(270) * value / most, in 64 bits. */
+#define JL_SWEEP_OF(sweep, value, most) ((uint32_t)((uint64_t)(sweep) * (value) / (most)))
+
+/**
  * A sector of a ring, for gauges: of the disc of `outer` radius without the disc of
  * `inner` - 1 (inner 0 or less: no hole), the pixels whose direction from the centre
- * lies from `start` clockwise to `end`, both included. Equal start and end are a single
- * ray; a whole ring is start 0, end 65535. A pixel at (dx, dy) lies clockwise of a
+ * lies from `start` clockwise to start + sweep, both included. A sweep of 0 draws nothing, one
+ * of JL_SWEEP(360) = 65536 or more the whole ring. A pixel at (dx, dy) lies clockwise of a
  * direction when dx * cos + dy * sin >= 0, with jl_sine() and jl_cosine(); the centre
  * itself always belongs when there is no hole.
  */
 void jl_fill_ring(struct jl_target *target, int16_t x, int16_t y, int16_t outer, int16_t inner,
-                  jl_direction start, jl_direction end, jl_color color);
+                  jl_direction start, uint32_t sweep, jl_color color);
 
 /** An arc one pixel wide: the ring of inner = outer = radius. */
 void jl_draw_arc(struct jl_target *target, int16_t x, int16_t y, int16_t radius, jl_direction start,
-                 jl_direction end, jl_color color);
+                 uint32_t sweep, jl_color color);
 
 /** Along which axis a gradient runs. */
 enum jl_axis { JL_AXIS_X, JL_AXIS_Y };

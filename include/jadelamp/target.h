@@ -50,6 +50,10 @@ struct jl_target_ops {
     /** Draws pixels that are computed, in the order the target likes best. NULL: by put. */
     void (*shade)(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
                   const void *context);
+    /** JL_MODE_INVERT on a run of pixels; entries of JL_CLEAR are left alone. NULL: by get and put,
+     *  which is right where colours are stored as such. */
+    void (*invert)(struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                   const jl_color *row);
 };
 
 /** How new pixels meet old ones. */
@@ -57,7 +61,8 @@ enum jl_mode {
     JL_MODE_REPLACE, /**< they take their place */
     JL_MODE_INVERT,  /**< exclusive or with the ink, in the bits of the format; paper is ignored.
                           Drawing the same again restores what was there; on black, white
-                          and red only red does not come back. */
+                          and red only red does not come back. On palette frames the index of
+                          the nearest colour is taken, and all bits where that is 0. */
     JL_MODE_BLEND,   /**< mixed with what was there by the target's alpha */
 };
 

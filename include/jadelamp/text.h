@@ -23,6 +23,8 @@ struct jl_text_style {
     jl_color paper; /**< fills each character's cell: its advance wide, the font's height high */
     /** Asked in turn for what the font lacks, such as icons; ends with NULL. Or NULL. */
     const struct jl_font *const *fallbacks;
+    /** Rows more (or fewer) from line to line than the font is high, in boxes and by cursors. */
+    int8_t line_spacing;
 };
 
 /**
@@ -61,6 +63,19 @@ enum jl_anchor {
 uint16_t jl_text_at(struct jl_target *target, int16_t x, int16_t y, uint8_t anchor,
                     const char *text, const struct jl_text_style *style);
 
+/**
+ * Draws one line of text in a field and fills the rest of the field with paper, so that new text
+ * replaces longer old text without a flicker: no pixel is set twice. Text that is wider is cut at
+ * the field's end (at its left, when it is right-aligned).
+ *
+ * @param x, y, width the field: as high as the font
+ * @param align JL_ANCHOR_LEFT, JL_ANCHOR_CENTRE or JL_ANCHOR_RIGHT
+ * @param style with a solid paper; JL_CLEAR fills nothing
+ * @return as jl_text()
+ */
+uint16_t jl_text_field(struct jl_target *target, int16_t x, int16_t y, int16_t width, uint8_t align,
+                       const char *text, const struct jl_text_style *style);
+
 /** Which way a line of text runs. */
 enum jl_text_way { JL_TEXT_RIGHT, JL_TEXT_DOWN, JL_TEXT_LEFT, JL_TEXT_UP };
 
@@ -87,6 +102,44 @@ enum jl_text_box_option {
  */
 uint16_t jl_text_box(struct jl_target *target, struct jl_rect box, uint8_t options,
                      const char *text, const struct jl_text_style *style);
+
+/** What a text needs: pixels of the widest line and of all lines, and how many these are. */
+struct jl_text_size {
+    int16_t width, height;
+    uint16_t lines;
+};
+
+/**
+ * What jl_text_box() would need for a text.
+ *
+ * @param width of the box, for JL_TEXT_WRAP; a word that is wider counts whole
+ * @param options as for jl_text_box()
+ */
+struct jl_text_size jl_text_box_size(int16_t width, uint8_t options, const char *text,
+                                     const struct jl_text_style *style);
+
+/**
+ * Where printing goes on, as on a terminal: text runs from left to right through a box and goes on
+ * in a new line at '\n' or where the box ends. Set up with jl_cursor_begin(); x and y may be
+ * changed at any time, and say where a text ended.
+ */
+struct jl_cursor {
+    struct jl_target *target;
+    const struct jl_text_style *style; /**< may be changed between calls */
+    struct jl_rect box;
+    int16_t x, y; /**< the top left of the next character */
+    bool cut; /**< text leaves the box at its right end instead of going on below; false at first */
+};
+
+/** A cursor at the top left of a box. All is the caller's, as long as the cursor is used. */
+void jl_cursor_begin(struct jl_cursor *cursor, struct jl_target *target, struct jl_rect box,
+                     const struct jl_text_style *style);
+
+/** Prints UTF-8 text. Below the box nothing is drawn. Returns as jl_text(). */
+uint16_t jl_print(struct jl_cursor *cursor, const char *text);
+
+/** Prints a number as jl_format_fixed() writes it: 0 decimals for whole ones. */
+uint16_t jl_print_number(struct jl_cursor *cursor, int32_t value, uint8_t decimals);
 
 #ifdef __cplusplus
 }

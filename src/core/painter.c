@@ -94,6 +94,13 @@ static jl_color as_stored(struct jl_target *t, int16_t x, int16_t y, jl_color co
 static void put_in_mode(struct jl_target *t, int16_t x, int16_t y, int16_t count, jl_color *row) {
     jl_color old[JL_CHUNK];
     jl_color ink = JL_CLEAR, ink_stored = 0;
+    if (t->mode == JL_MODE_INVERT && t->ops->invert) {
+        for (int16_t i = 0; i < count; i++) { /* soft edges become hard */
+            row[i] = row[i] >> 24 < 128 ? row[i] & 0xFFFFFF : JL_CLEAR;
+        }
+        t->ops->invert(t, x, y, count, row);
+        return;
+    }
     if (t->mode != JL_MODE_REPLACE) {
         t->ops->get(t, x, y, count, old);
     }

@@ -13,7 +13,7 @@ static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *gly
     glyph->map = (struct jl_bitmap){table + JL_FIXED_GLYPHS + index * width, width, font->height,
                                     &jl_bits_columns};
     glyph->left = 0;
-    glyph->top = (int8_t)font->ascent;
+    glyph->top = font->ascent;
     glyph->advance = table[JL_FIXED_ADVANCE];
     return true;
 }

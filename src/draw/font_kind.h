@@ -8,7 +8,7 @@
 struct jl_glyph {
     struct jl_bitmap map; /* for coverage fonts `bits` alone counts, with width and height */
     int8_t left;          /* from the pen to the map */
-    int8_t top;           /* from the baseline up to the map's first row */
+    int16_t top;          /* from the baseline up to the map's first row */
     uint8_t advance;
 };
 

@@ -28,6 +28,15 @@ size_t jl_format_int(char *out, size_t size, int32_t value, uint8_t width, char 
     return pad_left(out, size, length, width, keep, pad);
 }
 
+size_t jl_format_unsigned(char *out, size_t size, uint32_t value, uint8_t width, char pad) {
+    struct jl_digits digits = {.length = 0};
+    do {
+        jl_digits_add(&digits, (char)('0' + value % 10));
+        value /= 10;
+    } while (value);
+    return pad_left(out, size, jl_digits_out(out, size, &digits), width, 0, pad);
+}
+
 size_t jl_format_hex(char *out, size_t size, uint32_t value, uint8_t digits) {
     struct jl_digits hex = {.length = 0};
     do {

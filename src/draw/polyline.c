@@ -1,11 +1,9 @@
 /* Lines from point to point, and curves made of them. */
-#include "jadelamp/shapes.h"
+#include "path.h"
 
 void jl_draw_polyline(struct jl_target *target, const struct jl_point *points, size_t count,
                       jl_color color) {
-    for (size_t i = 1; i < count; i++) {
-        jl_draw_line(target, points[i - 1].x, points[i - 1].y, points[i].x, points[i].y, color);
-    }
+    jl_path_stroke(target, &(struct jl_path){points, count, false, false}, color);
 }
 
 enum { STEPS_LOG2 = 5, STEPS = 1 << STEPS_LOG2 };
@@ -21,11 +19,10 @@ static int16_t curve_at(int i, int p0, int p1, int p2, int p3) {
 }
 
 void jl_draw_bezier(struct jl_target *target, const struct jl_point p[4], jl_color color) {
-    struct jl_point from = p[0];
-    for (int i = 1; i <= STEPS; i++) {
-        struct jl_point to = {curve_at(i, p[0].x, p[1].x, p[2].x, p[3].x),
-                              curve_at(i, p[0].y, p[1].y, p[2].y, p[3].y)};
-        jl_draw_line(target, from.x, from.y, to.x, to.y, color);
-        from = to;
+    struct jl_point points[STEPS + 1];
+    for (int i = 0; i <= STEPS; i++) {
+        points[i] = (struct jl_point){curve_at(i, p[0].x, p[1].x, p[2].x, p[3].x),
+                                      curve_at(i, p[0].y, p[1].y, p[2].y, p[3].y)};
     }
+    jl_draw_polyline(target, points, STEPS + 1, color);
 }

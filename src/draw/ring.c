@@ -9,7 +9,6 @@
 struct sector {
     int32_t start_cos, start_sin, end_cos, end_sin;
     bool wide; /* more than half a turn */
-    bool ray;  /* no width: of the line through the middle only one half */
     bool all;
 };
 
@@ -24,7 +23,6 @@ static void sector_row(struct jl_target *target, const struct sector *sector, in
         bool after = from_start >= 0, before = from_end <= 0;
         bool in = sector->all || (dx == 0 && dy == 0) ||
                   (sector->wide ? after || before : after && before);
-        in = in && (!sector->ray || dx * sector->start_sin - dy * sector->start_cos >= 0);
         if (!in || dx > right) {
             jl_span(target, x + run, x + dx - 1, y + dy, color);
             run = dx + 1;
@@ -50,12 +48,12 @@ static void visible_row(struct jl_target *target, const struct sector *sector, i
 }
 
 void jl_fill_ring(struct jl_target *target, int16_t x, int16_t y, int16_t outer, int16_t inner,
-                  jl_direction start, jl_direction end, jl_color color) {
+                  jl_direction start, uint32_t sweep, jl_color color) {
     struct jl_ellipse_walk rim, hole;
-    uint16_t turn = (uint16_t)(end - start);
-    struct sector sector = {jl_cosine(start), jl_sine(start), jl_cosine(end), jl_sine(end),
-                            turn > 32768u,    turn == 0,      turn == 65535u};
-    if (outer < 0) {
+    jl_direction end = (jl_direction)(start + sweep);
+    struct sector sector = {jl_cosine(start), jl_sine(start), jl_cosine(end),
+                            jl_sine(end),     sweep > 32768u, sweep > 65535u};
+    if (outer < 0 || sweep == 0) {
         return;
     }
     jl_ellipse_begin(&rim, outer, outer);
@@ -75,6 +73,6 @@ void jl_fill_ring(struct jl_target *target, int16_t x, int16_t y, int16_t outer,
 }
 
 void jl_draw_arc(struct jl_target *target, int16_t x, int16_t y, int16_t radius, jl_direction start,
-                 jl_direction end, jl_color color) {
-    jl_fill_ring(target, x, y, radius, radius, start, end, color);
+                 uint32_t sweep, jl_color color) {
+    jl_fill_ring(target, x, y, radius, radius, start, sweep, color);
 }

@@ -4,9 +4,10 @@
 #include "jadelamp/format.h"
 #include "jadelamp/text.h"
 
-#define MARK_PX   5 /* side of a corner mark */
-#define MARK_GAP  2 /* from the edge of the glass to a mark */
-#define TEXT_LEFT JL_CARD_MARGIN
+#define MARK_PX         5 /* side of a corner mark */
+#define MARK_GAP        2 /* from the edge of the glass to a mark */
+#define TEXT_LEFT       JL_CARD_MARGIN
+#define LEAST_TWO_LINES 20 /* on lower glass title and size stand beside each other */
 _Static_assert(MARK_GAP + MARK_PX < JL_CARD_MARGIN, "marks and text do not touch");
 
 static void corner_marks(struct jl_target *target) {
@@ -42,14 +43,21 @@ struct jl_card_boxes jl_card_begin(struct jl_target *target, const char *title) 
 
     struct jl_rect between_marks = {TEXT_LEFT, 0, (int16_t)(width - 2 * TEXT_LEFT), height};
     struct jl_rect before = jl_target_clip(target, between_marks);
+    bool low = height < LEAST_TWO_LINES;
+    int16_t middle = (int16_t)((height - 8) / 2);
     if (title) {
-        jl_text(target, TEXT_LEFT, MARK_GAP, title, &style);
+        jl_text(target, TEXT_LEFT, low ? middle : MARK_GAP, title, &style);
     }
     char size[12];
     size_t n = jl_format_fixed(size, sizeof size, width, 0);
     size[n++] = 'x';
     jl_format_fixed(size + n, sizeof size - n, height, 0);
-    jl_text(target, TEXT_LEFT, (int16_t)(height - 9), size, &style);
+    if (!low) {
+        jl_text(target, TEXT_LEFT, (int16_t)(height - 9), size, &style);
+    } else if (!title ||
+               jl_text_width(&style, title) + jl_text_width(&style, size) < between_marks.w) {
+        jl_text_at(target, (int16_t)(width - TEXT_LEFT), middle, JL_ANCHOR_RIGHT, size, &style);
+    }
     jl_target_unclip(target, before);
 
     /* Between the two lines of text: a box on either side of the arrow. */

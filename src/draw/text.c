@@ -34,7 +34,7 @@ bool jl_text_cell(const struct jl_text_style *style, uint32_t code, struct jl_te
     out->font = font;
     out->glyph = (struct jl_glyph){{NULL, (int16_t)(font->box_width - 1), font->ascent, &box_order},
                                    0,
-                                   (int8_t)font->ascent,
+                                   font->ascent,
                                    font->box_width};
     return false;
 }

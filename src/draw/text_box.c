@@ -78,6 +78,22 @@ static void draw_line(struct jl_target *target, const struct jl_text_style *styl
     }
 }
 
+struct jl_text_size jl_text_box_size(int16_t width, uint8_t options, const char *text,
+                                     const struct jl_text_style *style) {
+    struct jl_text_size size = {0, 0, 0};
+    int32_t most = options & JL_TEXT_WRAP ? width : INT16_MAX;
+    int32_t height = style->font->height;
+    for (const char *at = text; at && size.lines < UINT16_MAX; size.lines++) {
+        struct line line = find_line(style, at, most);
+        size.width = (int16_t)(line.width > size.width ? line.width : size.width);
+        height += size.lines ? jl_line_pitch(style) : 0;
+        height = height < INT16_MAX ? height : INT16_MAX;
+        at = line.next;
+    }
+    size.height = (int16_t)height;
+    return size;
+}
+
 uint16_t jl_text_box(struct jl_target *target, struct jl_rect box, uint8_t options,
                      const char *text, const struct jl_text_style *style) {
     int32_t most = options & JL_TEXT_WRAP ? box.w : INT16_MAX;
@@ -85,19 +101,21 @@ uint16_t jl_text_box(struct jl_target *target, struct jl_rect box, uint8_t optio
     for (const char *at = text; at && lines < UINT16_MAX; lines++) {
         at = find_line(style, at, most).next;
     }
-    int32_t height = style->font->height;
-    int32_t fit = box.h / height;
+    int32_t pitch = jl_line_pitch(style);
+    int32_t spacing = pitch - style->font->height; /* not below the last line */
+    int32_t fit = box.h < style->font->height ? 0 : (box.h + spacing) / pitch;
     bool cut = (options & JL_TEXT_ELLIPSIS) && lines > fit;
     int32_t shown = cut ? fit : lines;
+    int32_t room = box.h - (shown * pitch - spacing);
     int32_t y = box.y;
     if ((options & JL_ANCHOR_BOTTOM) == JL_ANCHOR_BOTTOM) {
-        y += box.h - shown * height;
+        y += room;
     } else if ((options & JL_ANCHOR_BOTTOM) == JL_ANCHOR_MIDDLE) {
-        y += (box.h - shown * height) / 2;
+        y += room / 2;
     }
     struct jl_rect before = jl_target_clip(target, box);
     const char *at = text;
-    for (int32_t i = 0; i < shown && at; i++, y += height) {
+    for (int32_t i = 0; i < shown && at; i++, y += pitch) {
         struct line line = find_line(style, at, most);
         bool shorten =
             (options & JL_TEXT_ELLIPSIS) && (line.width > box.w || (cut && i == shown - 1));

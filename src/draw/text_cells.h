@@ -16,6 +16,12 @@ struct jl_text_glyph {
 /* The glyph of a code point from the first font that has it, or the box. False: the box. */
 bool jl_text_cell(const struct jl_text_style *style, uint32_t code, struct jl_text_glyph *out);
 
+/* Rows from line to line, 1 or more. */
+static inline int32_t jl_line_pitch(const struct jl_text_style *style) {
+    int32_t pitch = (int32_t)style->font->height + style->line_spacing;
+    return pitch > 0 ? pitch : 1;
+}
+
 /* As jl_text(), up to `end` (NULL: the terminating zero); x is at least INT16_MIN. */
 uint16_t jl_text_part(struct jl_target *target, int32_t x, int16_t y, const char *text,
                       const char *end, const struct jl_text_style *style);

@@ -31,9 +31,32 @@ static inline jl_color unpack(const struct jl_frame *frame, unsigned value) {
     return frame->palette ? frame->palette[value] : JL_BLACK;
 }
 
+/* Colours do not come back through a palette; indices do. */
+static void invert(struct jl_target *target, int16_t x, int16_t y, int16_t count,
+                   const jl_color *row) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    uint8_t *line = jl_format_line(frame, y, 0);
+    int left = jl_format_column(frame, x);
+    jl_color ink = JL_CLEAR;
+    unsigned flip = 0;
+    for (int i = 0; i < count; i++) {
+        if (row[i] == JL_CLEAR) {
+            continue;
+        }
+        if (row[i] != ink) {
+            ink = row[i];
+            flip = pack(frame, ink);
+            flip = flip ? flip : VALUE_MASK; /* the first colour must be seen, too */
+        }
+        unsigned now = line[(left + i) / PIXELS_A_BYTE] >> shift_of(left + i) & VALUE_MASK;
+        store(line, left + i, now ^ flip);
+    }
+    jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
+}
+
 #define PALETTE_FORMAT                                                                             \
     {                                                                                              \
-        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .column_bits = BITS,    \
-        .bits_per_pixel = BITS, .planes = 1, .channel_bits = {8, 8, 8},                            \
+        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get, .invert = invert},       \
+        .column_bits = BITS, .bits_per_pixel = BITS, .planes = 1, .channel_bits = {8, 8, 8},       \
         .layout = JL_LAYOUT_PALETTE, .window_price_px = 12 / 2 /* it is sent as 5-6-5 */           \
     }

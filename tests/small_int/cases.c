@@ -52,9 +52,9 @@ static void rounds(struct jl_target *t) {
     jl_fill_rounded(t, (struct jl_rect){-32768, 20, 32767, 300}, 900, JL_RED);
     jl_fill_rounded(t, (struct jl_rect){5, 5, 32767, 32767}, 20, JL_GREEN);
     jl_stroke_rounded(t, (struct jl_rect){2, 2, 30, 20}, 6, JL_LIME);
-    jl_fill_ring(t, -32768, 16, 700, 600, JL_DEGREES(30), JL_DEGREES(200), JL_BLUE);
-    jl_fill_ring(t, 20, 16, 15, 9, JL_DEGREES(300), JL_DEGREES(90), JL_FUCHSIA);
-    jl_draw_arc(t, 300, 16, 290, JL_DEGREES(180), 65535, JL_WHITE);
+    jl_fill_ring(t, -32768, 16, 700, 600, JL_DEGREES(30), JL_SWEEP(170), JL_BLUE);
+    jl_fill_ring(t, 20, 16, 15, 9, JL_DEGREES(300), JL_SWEEP(150), JL_FUCHSIA);
+    jl_draw_arc(t, 300, 16, 290, JL_DEGREES(180), JL_SWEEP(180), JL_WHITE);
 }
 
 static void polygons(struct jl_target *t) {
