@@ -27,7 +27,7 @@ struct typed {
 /* A recipe from what was typed; false: reported. */
 bool bake_recipe(const char *verb, const struct typed *typed, struct jl_picture_recipe *recipe);
 
-/* An object with the name and the folder of what was written. */
-cJSON *bake_json(const char *name, const char *directory);
+/* An object with the name, the folder and the files of what was written; endings end with NULL. */
+cJSON *bake_json(const char *name, const char *directory, const char *const endings[4]);
 
 #endif

@@ -18,6 +18,7 @@ enum { EXIT_GOOD = 0, EXIT_FINDINGS = 1, EXIT_BAD = 2 };
 int verb_catalog(int argc, const char **argv);
 int verb_scan(int argc, const char **argv);
 int verb_light(int argc, const char **argv);
+int verb_run(int argc, const char **argv);
 int verb_bake(int argc, const char **argv);
 int verb_demo(int argc, const char **argv);
 
@@ -27,6 +28,9 @@ int verb_demo(int argc, const char **argv);
  */
 poptContext cli_parse(int argc, const char **argv, const struct poptOption *options,
                       const char *operands);
+
+/* The next option that has a value of its own; -1: no more; below: a bad one, reported. */
+int cli_next_option(poptContext context, const char **argv);
 
 /* Prints "jadelamp VERB: text" on stderr and returns EXIT_BAD. */
 __attribute__((format(printf, 2, 3))) int cli_bad(const char *verb, const char *format, ...);
@@ -40,11 +44,30 @@ void cli_print_json(cJSON *json);
 /* Prints a card's controller, size and bus in one line, without line end. */
 void cli_print_card(const struct jl_card *card);
 
+/* The same as its size, bus and speed alone, in 50 columns. */
+void cli_print_card_briefly(const struct jl_card *card);
+
 /* The same facts as JSON. */
 cJSON *cli_card_json(const struct jl_card *card);
 
 /* Prints lines of text, indented. */
 void cli_print_lines(const char *text);
+
+/* A string as JSON; bytes that are no UTF-8 become U+FFFD, since JSON text is UTF-8 (RFC
+ * 8259, 8.1). */
+void cli_json_text(cJSON *json, const char *name, const char *text);
+
+/* An array "files" with the paths that were written. */
+void cli_json_files(cJSON *json, const char *const *paths, size_t count);
+
+/* What came out of a run: lit, why not, text, diagnostics, files. */
+void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight *sight);
+
+/* The glass in the terminal, no wider than that; style is blocks or braille. */
+void cli_print_glass(const struct jl_picture *glass, const char *style);
+
+/* Whether --terminal has a known style; else reported. NULL is known. */
+bool cli_good_style(const char *verb, const char *style);
 
 /* A cost as JSON. */
 cJSON *cli_cost_json(const struct jl_wire_cost *cost);

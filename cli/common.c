@@ -5,20 +5,30 @@
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
+#include <sys/ioctl.h>
+#include <unistd.h>
+
+#include "jadelamp/host/terminal.h"
+
+int cli_next_option(poptContext context, const char **argv) {
+    char name[64];
+    const char *verb = argv[0];
+    snprintf(name, sizeof name, "jadelamp %s", verb);
+    argv[0] = name; /* for the usage line that popt prints */
+    int code = poptGetNextOpt(context);
+    argv[0] = verb;
+    if (code < -1) {
+        cli_bad(verb, "%s: %s; see jadelamp %s --help",
+                poptBadOption(context, POPT_BADOPTION_NOALIAS), poptStrerror(code), verb);
+    }
+    return code;
+}
 
 poptContext cli_parse(int argc, const char **argv, const struct poptOption *options,
                       const char *operands) {
-    char name[64];
-    snprintf(name, sizeof name, "jadelamp %s", argv[0]);
-    const char *kept = argv[0];
-    argv[0] = name; /* for the usage line that popt prints */
-    poptContext context = poptGetContext(name, argc, argv, options, 0);
+    poptContext context = poptGetContext(argv[0], argc, argv, options, 0);
     poptSetOtherOptionHelp(context, operands);
-    int code = poptGetNextOpt(context);
-    argv[0] = kept;
-    if (code < -1) {
-        cli_bad(kept, "%s: %s; see jadelamp %s --help",
-                poptBadOption(context, POPT_BADOPTION_NOALIAS), poptStrerror(code), kept);
+    if (cli_next_option(context, argv) < -1) {
         poptFreeContext(context);
         return NULL;
     }
@@ -68,7 +78,7 @@ static void print_clock(uint32_t hz) {
 
 static void print_cells(const struct jl_card *card) {
     bool eight = card->cells.bus == JL_CELLS_PARALLEL_8;
-    printf("%s, %dx%d cells, ", card->controller->name, card->width, card->height);
+    printf("%dx%d cells, ", card->width, card->height);
     if (card->cells.bus == JL_CELLS_EXPANDER) {
         printf("4 bits behind I2C at 0x%02X, ", card->i2c_address);
         print_clock(card->clock_hz);
@@ -78,11 +88,16 @@ static void print_cells(const struct jl_card *card) {
 }
 
 void cli_print_card(const struct jl_card *card) {
+    printf("%s, ", card->controller->name);
+    cli_print_card_briefly(card);
+}
+
+void cli_print_card_briefly(const struct jl_card *card) {
     if (card->cells.bus) {
         print_cells(card);
         return;
     }
-    printf("%s, %dx%d, ", card->controller->name, card->width, card->height);
+    printf("%dx%d, ", card->width, card->height);
     switch (card->bus) {
     case JL_BUS_I2C:
         printf("I2C at 0x%02X, ", card->i2c_address);
@@ -113,7 +128,7 @@ cJSON *cli_card_json(const struct jl_card *card) {
                                         "8080-16", "6800-8", "st7920-serial"};
     static const char *const cells[] = {"", "parallel-4", "parallel-8", "expander"};
     cJSON *json = cJSON_CreateObject();
-    cJSON_AddStringToObject(json, "name", card->name);
+    cli_json_text(json, "name", card->name);
     cJSON_AddStringToObject(json, "controller", card->controller->name);
     cJSON_AddNumberToObject(json, "width", card->width);
     cJSON_AddNumberToObject(json, "height", card->height);
@@ -143,4 +158,99 @@ cJSON *cli_cost_json(const struct jl_wire_cost *cost) {
     cJSON_AddNumberToObject(json, "microseconds", cost->microseconds);
     cJSON_AddNumberToObject(json, "bus_bytes", (double)cost->bytes);
     return json;
+}
+
+/* Bytes of the UTF-8 character at the beginning of a text; 0: it is none (RFC 3629, section 4). */
+static size_t character_bytes(const unsigned char *at) {
+    size_t more = at[0] < 0x80                    ? 0
+                  : at[0] >= 0xC2 && at[0] < 0xE0 ? 1
+                  : at[0] >= 0xE0 && at[0] < 0xF0 ? 2
+                  : at[0] >= 0xF0 && at[0] < 0xF5 ? 3
+                                                  : SIZE_MAX;
+    if (more == SIZE_MAX || (at[0] == 0xE0 && at[1] < 0xA0) || (at[0] == 0xED && at[1] > 0x9F) ||
+        (at[0] == 0xF0 && at[1] < 0x90) || (at[0] == 0xF4 && at[1] > 0x8F)) {
+        return 0;
+    }
+    for (size_t i = 1; i <= more; i++) {
+        if ((at[i] & 0xC0) != 0x80) {
+            return 0;
+        }
+    }
+    return more + 1;
+}
+
+void cli_json_text(cJSON *json, const char *name, const char *text) {
+    char *clean = malloc(3 * strlen(text) + 1);
+    char *out = clean;
+    for (const char *at = text; clean && *at;) {
+        size_t bytes = character_bytes((const unsigned char *)at);
+        memcpy(out, bytes ? at : "\xEF\xBF\xBD", bytes ? bytes : 3);
+        out += bytes ? bytes : 3;
+        at += bytes ? bytes : 1;
+    }
+    if (clean) {
+        *out = '\0';
+        cJSON_AddStringToObject(json, name, clean);
+    }
+    free(clean);
+}
+
+void cli_json_files(cJSON *json, const char *const *paths, size_t count) {
+    cJSON *files = cJSON_AddArrayToObject(json, "files");
+    for (size_t i = 0; i < count; i++) {
+        cJSON *holder = cJSON_CreateObject();
+        cli_json_text(holder, "path", paths[i]);
+        cJSON_AddItemToArray(files, cJSON_DetachItemFromObject(holder, "path"));
+        cJSON_Delete(holder);
+    }
+}
+
+void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight *sight) {
+    static const char *const severities[] = {"note", "warning", "error"};
+    cJSON_AddBoolToObject(json, "lit", sight->why_dark == NULL);
+    cJSON_AddStringToObject(json, "why_dark", sight->why_dark ? sight->why_dark : "");
+    if (sight->cells_text) {
+        cli_json_text(json, "text", sight->cells_text);
+    }
+    const struct jl_diagnostic *list;
+    size_t count = jl_board_diagnostics(rig->board, &list);
+    cJSON *array = cJSON_AddArrayToObject(json, "diagnostics");
+    for (size_t i = 0; i < count; i++) {
+        cJSON *entry = cJSON_CreateObject();
+        cJSON_AddNumberToObject(entry, "microseconds", (double)list[i].at_ps / 1e6);
+        cJSON_AddStringToObject(entry, "severity", severities[list[i].severity]);
+        cJSON_AddStringToObject(entry, "text", list[i].text);
+        cJSON_AddItemToArray(array, entry);
+    }
+    cli_json_files(json,
+                   (const char *[]){sight->glass_path, sight->photo_path, sight->capture_path}, 3);
+}
+
+/* Of the terminal; where there is none, as the environment says, or 80. */
+static int terminal_columns(void) {
+    struct winsize size;
+    const char *said = getenv("COLUMNS");
+    if (ioctl(STDOUT_FILENO, TIOCGWINSZ, &size) == 0 && size.ws_col > 0) {
+        return size.ws_col;
+    }
+    int columns = said ? atoi(said) : 0;
+    return columns > 0 ? columns : 80;
+}
+
+void cli_print_glass(const struct jl_picture *glass, const char *style) {
+    char *text = jl_terminal_text(
+        glass, strcmp(style, "braille") == 0 ? JL_TERMINAL_BRAILLE : JL_TERMINAL_BLOCKS,
+        terminal_columns());
+    if (text) {
+        fputs(text, stdout);
+    }
+    free(text);
+}
+
+bool cli_good_style(const char *verb, const char *style) {
+    bool good = !style || strcmp(style, "blocks") == 0 || strcmp(style, "braille") == 0;
+    if (!good) {
+        cli_bad(verb, "--terminal %s: expected blocks or braille", style);
+    }
+    return good;
 }

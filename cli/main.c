@@ -14,6 +14,7 @@ static const struct verb {
     {"catalog", verb_catalog, "list the controllers and panel cards that are known"},
     {"scan", verb_scan, "ask a simulated I2C bus who is there"},
     {"light", verb_light, "first light: wake the panel of a card and show the test card"},
+    {"run", verb_run, "run a program of your own on the panel of a card"},
     {"bake", verb_bake, "turn pictures and drawings into C data"},
     {"demo", verb_demo, "run the made-up harbour of Heron Quay"},
 };
@@ -46,7 +47,8 @@ int main(int argc, const char **argv) {
     for (int i = 0; i < VERB_COUNT; i++) {
         if (strcmp(argv[1], verbs[i].name) == 0) {
             int status = verbs[i].run(argc - 1, argv + 1);
-            if (fflush(stdout) != 0) {
+            /* A part may have gone out before: then only the stream knows that it failed. */
+            if (fflush(stdout) != 0 || ferror(stdout)) {
                 return cli_bad(argv[1], "the output could not be written");
             }
             return status;

@@ -27,14 +27,25 @@ void bake_command(int argc, const char **argv, char *made, size_t size) {
     snprintf(made, size, "jadelamp");
     for (int i = 0; i < argc; i++) {
         size_t length = strlen(made);
-        snprintf(made + length, size - length, " %s", argv[i]);
+        /* Folders are of this machine only, and the files may go to others. */
+        const char *slash = strrchr(argv[i], '/');
+        snprintf(made + length, size - length, " %s", slash ? slash + 1 : argv[i]);
     }
 }
 
-cJSON *bake_json(const char *name, const char *directory) {
+cJSON *bake_json(const char *name, const char *directory, const char *const endings[4]) {
     cJSON *json = cJSON_CreateObject();
-    cJSON_AddStringToObject(json, "name", name);
-    cJSON_AddStringToObject(json, "directory", directory);
+    cli_json_text(json, "name", name);
+    cli_json_text(json, "directory", directory);
+    cJSON *files = cJSON_AddArrayToObject(json, "files");
+    for (size_t i = 0; i < 4 && endings[i]; i++) {
+        char path[1400];
+        cJSON *holder = cJSON_CreateObject();
+        snprintf(path, sizeof path, "%s/%s%s", directory, name, endings[i]);
+        cli_json_text(holder, "path", path);
+        cJSON_AddItemToArray(files, cJSON_DetachItemFromObject(holder, "path"));
+        cJSON_Delete(holder);
+    }
     return json;
 }
 

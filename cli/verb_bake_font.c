@@ -37,7 +37,8 @@ static void print_missing(const struct jl_baked_font *baked) {
 static void print_font_json(const struct jl_baked_font *baked, const char *name,
                             const char *directory) {
     int room = (int)(sizeof baked->missing / sizeof baked->missing[0]);
-    cJSON *json = bake_json(name, directory);
+    cJSON *json =
+        bake_json(name, directory, (const char *const[4]){".c", ".h", "-specimen.png", NULL});
     cJSON_AddStringToObject(json, "family", baked->family);
     cJSON_AddNumberToObject(json, "characters", baked->glyphs);
     cJSON_AddNumberToObject(json, "height", baked->font.height);
@@ -105,23 +106,19 @@ int bake_font(int argc, const char **argv) {
         POPT_AUTOHELP POPT_TABLEEND};
     bake_command(argc, argv, made, sizeof made);
     argv[0] = "bake font";
-    poptContext context = poptGetContext("jadelamp bake font", argc, argv, options, 0);
+    poptContext context = poptGetContext(argv[0], argc, argv, options, 0);
     poptSetOtherOptionHelp(
         context, "FILE\n\nTurns a TrueType, OpenType, BDF or PCF font into NAME.c and NAME.h with "
                  "just\nthe characters wanted, and NAME-specimen.png. --text, --range and --from "
                  "may\nstand several times; without them it is ASCII. Exit status 1 when the "
                  "font\nlacks some of them.\n");
-    while (good && (option = poptGetNextOpt(context)) > 0) {
+    while (good && (option = cli_next_option(context, argv)) > 0) {
         good = gather(argv[0], option, text, &wanted);
         any = true;
         free(text);
         text = NULL;
     }
-    if (good && option < -1) {
-        cli_bad(argv[0], "%s: %s; see jadelamp bake font --help",
-                poptBadOption(context, POPT_BADOPTION_NOALIAS), poptStrerror(option));
-        good = false;
-    }
+    good = good && option == -1;
     int status = EXIT_BAD;
     const char *path = good ? poptGetArg(context) : NULL;
     if (!any) {

@@ -20,7 +20,8 @@ static void print_frames(const struct jl_baked_frames *baked, const char *name) 
 
 static void print_frames_json(const struct jl_baked_frames *baked, const struct typed *typed,
                               const struct jl_frames_cost *cost, const char *name) {
-    cJSON *json = bake_json(name, typed->into ? typed->into : ".");
+    cJSON *json = bake_json(name, typed->into ? typed->into : ".",
+                            (const char *const[4]){".c", ".h", "-preview.png", NULL});
     cJSON_AddNumberToObject(json, "pictures", baked->animation.step_count);
     cJSON_AddNumberToObject(json, "width", baked->animation.width);
     cJSON_AddNumberToObject(json, "height", baked->animation.height);

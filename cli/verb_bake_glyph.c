@@ -26,7 +26,7 @@ static void print_art(const struct jl_glyph_art *art) {
 
 static void print_glyph_json(const struct jl_glyph_art *art, const char *name,
                              const char *directory) {
-    cJSON *json = bake_json(name, directory);
+    cJSON *json = bake_json(name, directory, (const char *const[4]){".c", ".h", NULL});
     cJSON *codes = cJSON_AddArrayToObject(json, "characters");
     for (int i = 0; i < art->count; i++) {
         cJSON_AddItemToArray(codes, cJSON_CreateNumber(art->glyphs[i].code));
@@ -68,7 +68,7 @@ static int art_font(const char *verb, const char *path, int ascent, const char *
     }
     bool good = jl_baked_font_write(&baked, directory, name, made, &complaint);
     if (good && as_json) {
-        cJSON *json = bake_json(name, directory);
+        cJSON *json = bake_json(name, directory, (const char *const[4]){".c", ".h", NULL});
         cJSON_AddNumberToObject(json, "characters", baked.glyphs);
         cJSON_AddNumberToObject(json, "height", baked.font.height);
         cJSON_AddNumberToObject(json, "bytes", (double)baked.bytes);

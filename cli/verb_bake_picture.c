@@ -52,7 +52,9 @@ static void print_baked(const struct jl_baked_picture *baked, const struct typed
 static void print_picture_json(const struct jl_baked_picture *baked, const struct typed *typed,
                                const char *name) {
     const struct jl_image *image = &baked->image;
-    cJSON *json = bake_json(name, typed->into ? typed->into : ".");
+    static const char *const raw[4] = {".bin", "-preview.png", NULL};
+    static const char *const in_c[4] = {".c", ".h", "-preview.png", NULL};
+    cJSON *json = bake_json(name, typed->into ? typed->into : ".", typed->raw ? raw : in_c);
     cJSON_AddNumberToObject(json, "width", image->width);
     cJSON_AddNumberToObject(json, "height", image->height);
     cJSON_AddStringToObject(json, "format", jl_bake_format_name(image->format));

@@ -6,52 +6,97 @@
 
 #include "jadelamp/host/catalog.h"
 
-/* A bus in the list of an entry's buses. */
-static void print_bus(bool *first, const char *text, double number, const char *unit) {
-    printf("%s%s%.4g %s", *first ? "            " : "; ", text, number, unit);
-    *first = false;
+/* Lines of details, wrapped at 78 columns behind a word. */
+static void print_wrapped(const char *word, const char *text) {
+    printf("  %-9s", word);
+    while (*text) {
+        size_t length = strlen(text), room = 67;
+        if (length > room) {
+            for (length = room; length > 0 && text[length] != ' '; length--) {
+            }
+            length = length ? length : room;
+        }
+        printf("%.*s\n", (int)length, text);
+        text += length;
+        text += *text == ' ';
+        printf("%s", *text ? "           " : "");
+    }
 }
 
-static void print_entry(const struct jl_catalog_entry *entry) {
-    const struct jl_controller *driver = entry->driver;
-    uint8_t buses = driver ? driver->buses : 0;
+/* The kinds of buses, in a word each. */
+static void list_buses(const struct jl_catalog_entry *entry, char *out, size_t size) {
+    uint8_t buses = entry->driver ? entry->driver->buses : 0;
+    bool serial = buses >> JL_BUS_SPI & 1, words = buses >> JL_BUS_8080_16 & 1;
+    snprintf(out, size, "%s%s%s%s%s%s", !entry->driver ? "pins, I2C " : "",
+             buses >> JL_BUS_I2C & 1 ? "I2C " : "", serial ? "SPI " : "",
+             buses >> JL_BUS_ST7920_SERIAL & 1 ? "serial " : "",
+             words                        ? "8080/16 "
+             : buses >> JL_BUS_8080_8 & 1 ? "8080 "
+                                          : "",
+             buses >> JL_BUS_6800_8 & 1 ? "6800" : "");
+}
+
+static void print_row(const struct jl_catalog_entry *entry) {
+    char buses[60], ram[16] = "cells";
+    list_buses(entry, buses, sizeof buses);
+    for (size_t end = strlen(buses); end > 0 && buses[end - 1] == ' '; end--) {
+        buses[end - 1] = '\0';
+    }
+    if (entry->driver) {
+        snprintf(ram, sizeof ram, "%dx%d", entry->driver->ram_width, entry->driver->ram_height);
+    }
+    printf("  %-8s  %-17s  %-8s  %s\n", entry->name, entry->kind, ram, buses);
+}
+
+static void print_buses(const struct jl_catalog_entry *entry) {
+    uint8_t buses = entry->driver ? entry->driver->buses : 0;
     uint32_t i2c_hz = jl_catalog_most_i2c_hz(entry);
     uint32_t serial_hz = jl_catalog_most_serial_hz(entry);
     uint32_t cycle_ns = jl_catalog_least_cycle_ns(entry);
-    bool first = true;
-    printf("  %-9s %s, ", entry->name, entry->kind);
-    if (driver) {
-        printf("RAM %dx%d, ", driver->ram_width, driver->ram_height);
-    }
-    printf("%s; glass %s\n", entry->pixel_format, entry->glasses);
+    char text[120];
     if (i2c_hz) {
-        char text[80];
-        snprintf(text, sizeof text, "%s", driver ? "I2C at" : "behind an expander on I2C at");
+        snprintf(text, sizeof text, "%s up to %.4g kHz, at",
+                 entry->driver ? "I2C" : "behind an expander: I2C", i2c_hz / 1e3);
         for (size_t i = 0; i < sizeof entry->addresses && entry->addresses[i]; i++) {
             size_t length = strlen(text);
-            snprintf(text + length, sizeof text - length, "%s 0x%02X", i ? " or" : "",
-                     entry->addresses[i]);
+            snprintf(text + length, sizeof text - length, "%s %s", i ? " or" : "",
+                     cli_hex(entry->addresses[i]));
         }
-        strcat(text, " up to ");
-        print_bus(&first, text, i2c_hz / 1e3, "kHz");
+        print_wrapped("bus", text);
     }
     if (serial_hz) {
-        print_bus(&first,
-                  buses >> JL_BUS_ST7920_SERIAL & 1 ? "its own serial bus up to "
-                  : buses >> JL_BUS_SPI_3WIRE & 1   ? "SPI with 4 or 3 wires up to "
-                                                    : "SPI up to ",
-                  serial_hz / 1e6, "MHz");
+        snprintf(text, sizeof text, "%s up to %.4g MHz",
+                 buses >> JL_BUS_ST7920_SERIAL & 1 ? "its own serial bus"
+                 : buses >> JL_BUS_SPI_3WIRE & 1   ? "SPI with 4 or 3 wires"
+                                                   : "SPI",
+                 serial_hz / 1e6);
+        print_wrapped("bus", text);
     }
     if (cycle_ns) {
-        print_bus(&first,
-                  !driver                         ? "4 or 8 lines and E, a write in "
-                  : !(buses >> JL_BUS_8080_8 & 1) ? "6800 with 8 lines, a write in "
-                  : buses >> JL_BUS_8080_16 & 1   ? "8080 with 8 or 16 lines, a write in "
-                  : buses >> JL_BUS_6800_8 & 1    ? "8080 or 6800 with 8 lines, a write in "
-                                                  : "8080 with 8 lines, a write in ",
-                  cycle_ns, "ns");
+        snprintf(text, sizeof text, "%s, a write in %u ns",
+                 !entry->driver                  ? "4 or 8 lines and E"
+                 : !(buses >> JL_BUS_8080_8 & 1) ? "6800 with 8 lines"
+                 : buses >> JL_BUS_8080_16 & 1   ? "8080 with 8 or 16 lines"
+                 : buses >> JL_BUS_6800_8 & 1    ? "8080 or 6800 with 8 lines"
+                                                 : "8080 with 8 lines",
+                 (unsigned)cycle_ns);
+        print_wrapped("bus", text);
     }
-    putchar('\n');
+}
+
+static void print_entry(const struct jl_catalog_entry *entry) {
+    char text[60];
+    printf("%s: %s\n", entry->name, entry->kind);
+    if (entry->driver) {
+        snprintf(text, sizeof text, "%d x %d", entry->driver->ram_width, entry->driver->ram_height);
+        print_wrapped("RAM", text);
+    }
+    print_wrapped("pixels", entry->pixel_format);
+    print_wrapped("glass", entry->glasses);
+    print_buses(entry);
+    for (size_t i = 0; i < 4 && entry->quirks[i]; i++) {
+        print_wrapped("note", entry->quirks[i]);
+    }
 }
 
 static cJSON *entry_json(const struct jl_catalog_entry *entry) {
@@ -71,11 +116,16 @@ static cJSON *entry_json(const struct jl_catalog_entry *entry) {
     cJSON_AddNumberToObject(json, "i2c_most_hz", jl_catalog_most_i2c_hz(entry));
     cJSON_AddNumberToObject(json, "spi_most_hz", jl_catalog_most_serial_hz(entry));
     cJSON_AddNumberToObject(json, "parallel_least_ns", jl_catalog_least_cycle_ns(entry));
+    cJSON *quirks = cJSON_AddArrayToObject(json, "quirks");
+    for (size_t i = 0; i < 4 && entry->quirks[i]; i++) {
+        cJSON_AddItemToArray(quirks, cJSON_CreateString(entry->quirks[i]));
+    }
     return json;
 }
 
 /* Where listed cards go: text when `array` is NULL. */
 struct listing {
+    const struct jl_catalog_entry *only; /* cards of this one; NULL: all */
     cJSON *array;
     bool broken;
 };
@@ -87,57 +137,74 @@ static void list_card(void *context, const char *name, const char *path) {
     if (!jl_card_read(path, &card, &complaint)) {
         listing->broken = true;
         cli_bad("catalog", "%s", complaint.text);
+    } else if (listing->only && card.controller != listing->only) {
+        /* another part's */
     } else if (listing->array) {
         cJSON *json = cli_card_json(&card);
         cJSON_ReplaceItemInObject(json, "name", cJSON_CreateString(name));
         cJSON_AddItemToArray(listing->array, json);
     } else {
-        printf("  %-30s ", name);
-        cli_print_card(&card);
+        printf("  %-26s ", name);
+        cli_print_card_briefly(&card);
         putchar('\n');
     }
+}
+
+static int catalog(const char *verb, const char *part, bool as_json) {
+    size_t count;
+    const struct jl_catalog_entry *entries = jl_catalog(&count);
+    const struct jl_catalog_entry *only = part ? jl_catalog_find(part) : NULL;
+    cJSON *json = as_json ? cJSON_CreateObject() : NULL;
+    cJSON *controllers = as_json ? cJSON_AddArrayToObject(json, "controllers") : NULL;
+    struct listing listing = {.only = only};
+    for (size_t i = 0; as_json && i < count; i++) {
+        if (!only || only == &entries[i]) {
+            cJSON_AddItemToArray(controllers, entry_json(&entries[i]));
+        }
+    }
+    if (!as_json && only) {
+        print_entry(only);
+        puts("\nPanel cards, for jadelamp light CARD");
+    } else if (!as_json) {
+        puts("Controllers; jadelamp catalog PART tells more\n"
+             "  part      drives             RAM       buses");
+        for (size_t i = 0; i < count; i++) {
+            print_row(&entries[i]);
+        }
+        puts("\nPanel cards, for jadelamp light CARD");
+    }
+    listing.array = as_json ? cJSON_AddArrayToObject(json, "cards") : NULL;
+    bool found = jl_share_cards("cards", list_card, &listing);
+    if (as_json) {
+        cli_print_json(json);
+    }
+    if (!found) {
+        return cli_bad(verb, "the folder of cards is missing: set JADELAMP_SHARE to the folder "
+                             "that holds cards/ and demo/");
+    }
+    return listing.broken ? EXIT_BAD : EXIT_GOOD;
 }
 
 int verb_catalog(int argc, const char **argv) {
     int as_json = 0;
     const struct poptOption options[] = {
         {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL}, POPT_AUTOHELP POPT_TABLEEND};
-    poptContext context = cli_parse(argc, argv, options, "");
+    poptContext context =
+        cli_parse(argc, argv, options,
+                  "[PART]\n\nLists the controllers and the panel cards; of one PART, such as "
+                  "ssd1306, with\nwhat surprises people about it.\n");
     if (!context) {
         return EXIT_BAD;
     }
-    bool too_many = cli_too_many(context, argv[0]);
+    int status = EXIT_BAD;
+    const char *part = poptGetArg(context);
+    if (cli_too_many(context, argv[0])) {
+        /* reported */
+    } else if (part && !jl_catalog_find(part)) {
+        cli_bad(argv[0], "no controller %s; jadelamp catalog lists those that are known", part);
+    } else {
+        status = catalog(argv[0], part, as_json != 0);
+    }
     poptFreeContext(context);
-    if (too_many) {
-        return EXIT_BAD;
-    }
-
-    size_t count;
-    const struct jl_catalog_entry *entries = jl_catalog(&count);
-    cJSON *json = as_json ? cJSON_CreateObject() : NULL;
-    cJSON *controllers = as_json ? cJSON_AddArrayToObject(json, "controllers") : NULL;
-    if (!as_json) {
-        puts("Controllers");
-    }
-    for (size_t i = 0; i < count; i++) {
-        if (as_json) {
-            cJSON_AddItemToArray(controllers, entry_json(&entries[i]));
-        } else {
-            print_entry(&entries[i]);
-        }
-    }
-
-    struct listing listing = {.array = as_json ? cJSON_AddArrayToObject(json, "cards") : NULL};
-    if (!as_json) {
-        puts("\nPanel cards, for jadelamp light CARD");
-    }
-    bool found = jl_share_cards("cards", list_card, &listing);
-    if (as_json) {
-        cli_print_json(json);
-    }
-    if (!found) {
-        return cli_bad(argv[0], "the folder of cards is missing: set JADELAMP_SHARE to the folder "
-                                "that holds cards/ and demo/");
-    }
-    return listing.broken ? EXIT_BAD : EXIT_GOOD;
+    return status;
 }

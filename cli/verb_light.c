@@ -5,14 +5,6 @@
 #include <stdlib.h>
 #include <string.h>
 
-#include "jadelamp/host/terminal.h"
-
-static const char *const severity_names[] = {
-    [JL_SEVERITY_NOTE] = "note",
-    [JL_SEVERITY_WARNING] = "warning",
-    [JL_SEVERITY_ERROR] = "error",
-};
-
 static bool parse_fault(const char *text, struct jl_light_request *request) {
     char *end;
     if (strcmp(text, "unplugged") == 0) {
@@ -29,91 +21,64 @@ static bool parse_fault(const char *text, struct jl_light_request *request) {
     return true;
 }
 
+/* "\\n" as people type it in a shell becomes a line end, in place. */
+static void take_line_ends(char *text) {
+    char *out = text;
+    for (const char *at = text; *at; at++) {
+        bool is_end = at[0] == '\\' && at[1] == 'n';
+        *out++ = is_end ? '\n' : *at;
+        at += is_end;
+    }
+    *out = '\0';
+}
+
 static void print_cost(const char *what, jl_status status, const struct jl_wire_cost *cost) {
     printf("  %-8s %8.2f ms  %6llu bytes on the bus  %s\n", what, cost->microseconds / 1e3,
            (unsigned long long)cost->bytes, jl_status_text(status));
 }
 
-static void print_text(struct jl_light_result *result, const char *directory) {
+static void print_text(struct jl_light_result *result, const struct jl_card *glass) {
     const struct jl_card *card = &result->rig.card;
     printf("%s: ", card->name);
     cli_print_card(card);
     putchar('\n');
+    if (glass) {
+        printf("  wired to %s: ", glass->name);
+        cli_print_card(glass);
+        putchar('\n');
+    }
     print_cost("wake", result->wake_status, &result->wake);
     print_cost("present", result->present_status, &result->present);
-    if (result->why_dark) {
-        printf("  dark: %s\n", result->why_dark);
-    } else {
-        printf("  lit, brightness %d of 255\n", jl_device_brightness(result->rig.device));
-    }
-    if (result->cells_text) {
-        cli_print_lines(result->cells_text);
-    }
-    const struct jl_diagnostic *list;
-    size_t count = jl_board_diagnostics(result->rig.board, &list);
-    for (size_t i = 0; i < count; i++) {
-        printf("  %9.3f ms %s: %s\n", (double)list[i].at_ps / 1e9, severity_names[list[i].severity],
-               list[i].text);
-    }
-    size_t total = jl_board_diagnostic_total(result->rig.board);
-    if (total > count) {
-        printf("  and %zu more\n", total - count);
-    }
-    printf("  wrote the glass, a photo and the wires (VCD) into %s\n", directory);
+    jl_sight_print(stdout, &result->rig, &result->sight);
 }
 
-static void print_json(const struct jl_light_result *result) {
+static void print_json(const struct jl_light_result *result, const struct jl_card *glass) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddItemToObject(json, "card", cli_card_json(&result->rig.card));
+    if (glass) {
+        cJSON_AddItemToObject(json, "glass", cli_card_json(glass));
+    }
     cJSON_AddStringToObject(json, "wake_status", jl_status_name(result->wake_status));
     cJSON_AddItemToObject(json, "wake", cli_cost_json(&result->wake));
     cJSON_AddStringToObject(json, "present_status", jl_status_name(result->present_status));
     cJSON_AddItemToObject(json, "present", cli_cost_json(&result->present));
-    cJSON_AddBoolToObject(json, "lit", result->why_dark == NULL);
-    cJSON_AddStringToObject(json, "why_dark", result->why_dark ? result->why_dark : "");
-    if (result->cells_text) {
-        cJSON_AddStringToObject(json, "text", result->cells_text);
-    }
-    cJSON_AddStringToObject(json, "capture", result->capture_path);
-    cJSON *array = cJSON_AddArrayToObject(json, "diagnostics");
-    const struct jl_diagnostic *list;
-    size_t count = jl_board_diagnostics(result->rig.board, &list);
-    for (size_t i = 0; i < count; i++) {
-        cJSON *entry = cJSON_CreateObject();
-        cJSON_AddNumberToObject(entry, "microseconds", (double)list[i].at_ps / 1e6);
-        cJSON_AddStringToObject(entry, "severity", severity_names[list[i].severity]);
-        cJSON_AddStringToObject(entry, "text", list[i].text);
-        cJSON_AddItemToArray(array, entry);
-    }
+    cli_json_sight(json, &result->rig, &result->sight);
     cli_print_json(json);
 }
 
-static bool has_findings(const struct jl_light_result *result) {
-    const struct jl_diagnostic *list;
-    size_t count = jl_board_diagnostics(result->rig.board, &list);
-    bool found =
-        result->wake_status != JL_OK || result->present_status != JL_OK || result->why_dark;
-    for (size_t i = 0; i < count; i++) {
-        found |= list[i].severity != JL_SEVERITY_NOTE;
-    }
-    return found;
-}
+/* What was typed, as popt gives it. */
+struct typed_light {
+    char *directory, *fault, *terminal, *glass, *text, *picture;
+    int json;
+};
 
-static void print_terminal(const struct jl_picture *glass, const char *style) {
-    char *text = jl_terminal_text(glass, strcmp(style, "braille") == 0 ? JL_TERMINAL_BRAILLE
-                                                                       : JL_TERMINAL_BLOCKS);
-    if (text) {
-        fputs(text, stdout);
-    }
-    free(text);
-}
-
-static int light(const char *verb, const char *card_name, const struct jl_light_request *request,
-                 const char *terminal, bool as_json) {
+static int light(const char *verb, const char *card_name, struct jl_light_request *request,
+                 const struct typed_light *typed) {
     struct jl_complaint complaint = {""};
-    struct jl_card card;
-    struct jl_light_result result;
-    if (!jl_card_find(card_name, &card, &complaint)) {
+    static struct jl_card card, glass;
+    static struct jl_light_result result; /* large */
+    if (!jl_card_find(card_name, &card, &complaint) ||
+        (typed->glass && !jl_card_find(typed->glass, &glass, &complaint))) {
         return cli_bad(verb, "%s", complaint.text);
     }
     if (request->fault >= JL_LIGHT_SDA_LOW && card.bus != JL_BUS_I2C) {
@@ -121,19 +86,22 @@ static int light(const char *verb, const char *card_name, const struct jl_light_
                        "that fault needs an acknowledge bit, and %s is not on I2C; try unplugged",
                        card.name);
     }
+    request->glass = typed->glass ? &glass : NULL;
     int status;
     if (!jl_light(&card, request, &result, &complaint)) {
         status = cli_bad(verb, "%s", complaint.text);
     } else {
-        if (as_json) {
-            print_json(&result);
+        if (typed->json) {
+            print_json(&result, request->glass);
         } else {
-            print_text(&result, request->directory);
+            print_text(&result, request->glass);
         }
-        if (terminal && !as_json) {
-            print_terminal(&result.glass, terminal);
+        if (typed->terminal && !typed->json) {
+            cli_print_glass(&result.sight.glass, typed->terminal);
         }
-        status = has_findings(&result) ? EXIT_FINDINGS : EXIT_GOOD;
+        bool found = result.wake_status != JL_OK || result.present_status != JL_OK ||
+                     jl_sight_has_findings(&result.rig, &result.sight);
+        status = found ? EXIT_FINDINGS : EXIT_GOOD;
     }
     jl_light_close(&result);
     return status;
@@ -141,19 +109,23 @@ static int light(const char *verb, const char *card_name, const struct jl_light_
 
 int verb_light(int argc, const char **argv) {
     struct jl_light_request request = {.scale = 0};
-    char *directory = NULL; /* popt allocates what it puts here */
-    char *fault = NULL;
-    char *terminal = NULL;
-    int as_json = 0;
+    struct typed_light typed = {NULL}; /* popt allocates what it puts here */
     const struct poptOption options[] = {
-        {"into", 'o', POPT_ARG_STRING, &directory, 0, "folder for the files, else this one", "DIR"},
+        {"into", 'o', POPT_ARG_STRING, &typed.directory, 0, "folder for the files, else this one",
+         "DIR"},
         {"scale", 's', POPT_ARG_INT, &request.scale, 0,
          "pixels of the photo for one of the glass, 2..32; else what fits about 1000", "N"},
-        {"terminal", 't', POPT_ARG_STRING, &terminal, 0, "show the glass here too",
+        {"terminal", 't', POPT_ARG_STRING, &typed.terminal, 0, "show the glass here too",
          "blocks|braille"},
-        {"fault", 0, POPT_ARG_STRING, &fault, 0, "try it on a broken bus",
+        {"text", 0, POPT_ARG_STRING, &typed.text, 0,
+         "show this instead of the test card; \\n begins a line", "TEXT"},
+        {"picture", 0, POPT_ARG_STRING, &typed.picture, 0, "show this instead of the test card",
+         "FILE"},
+        {"glass", 0, POPT_ARG_STRING, &typed.glass, 0,
+         "wire the description to another card's controller and glass", "CARD"},
+        {"fault", 0, POPT_ARG_STRING, &typed.fault, 0, "try it on a broken bus",
          "unplugged|sda-low|nack-at=BYTE"},
-        {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
+        {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
     poptContext context = cli_parse(
         argc, argv, options,
@@ -164,24 +136,31 @@ int verb_light(int argc, const char **argv) {
         return EXIT_BAD;
     }
     int status = EXIT_BAD;
-    request.directory = directory ? directory : ".";
     const char *card_name = poptGetArg(context);
+    request.directory = typed.directory ? typed.directory : ".";
+    request.text = typed.text;
+    request.picture = typed.picture;
+    if (typed.text) {
+        take_line_ends(typed.text);
+    }
     if (!card_name) {
         cli_bad(argv[0], "name a card: a file or one that jadelamp catalog lists");
-    } else if (cli_too_many(context, argv[0])) {
+    } else if (cli_too_many(context, argv[0]) || !cli_good_style(argv[0], typed.terminal)) {
         /* reported */
     } else if (request.scale != 0 && (request.scale < 2 || request.scale > 32)) {
         cli_bad(argv[0], "--scale %d: expected 2 to 32", request.scale);
-    } else if (terminal && strcmp(terminal, "blocks") != 0 && strcmp(terminal, "braille") != 0) {
-        cli_bad(argv[0], "--terminal %s: expected blocks or braille", terminal);
-    } else if (fault && !parse_fault(fault, &request)) {
-        cli_bad(argv[0], "--fault %s: expected unplugged, sda-low or nack-at=BYTE", fault);
+    } else if (typed.text && typed.picture) {
+        cli_bad(argv[0], "--text and --picture: expected one of them");
+    } else if (typed.fault && !parse_fault(typed.fault, &request)) {
+        cli_bad(argv[0], "--fault %s: expected unplugged, sda-low or nack-at=BYTE", typed.fault);
     } else {
-        status = light(argv[0], card_name, &request, terminal, as_json != 0);
+        status = light(argv[0], card_name, &request, &typed);
     }
     poptFreeContext(context);
-    free(directory);
-    free(fault);
-    free(terminal);
+    char *texts[] = {typed.directory, typed.fault, typed.terminal,
+                     typed.glass,     typed.text,  typed.picture};
+    for (size_t i = 0; i < sizeof texts / sizeof texts[0]; i++) {
+        free(texts[i]);
+    }
     return status;
 }

@@ -52,8 +52,8 @@ static bool write_pair(const struct jl_rig *rig, const struct jl_picture seen[2]
                        struct jl_complaint *complaint) {
     struct jl_picture photos[2], sheet;
     const struct jl_glass *glass = jl_device_glass(rig->device);
-    bool good = jl_glass_photo(glass, &seen[0], 255, SCALE, &photos[0]) &&
-                jl_glass_photo(glass, &seen[1], 255, SCALE, &photos[1]) &&
+    bool good = jl_glass_photo(glass, &seen[0], 255, true, SCALE, &photos[0]) &&
+                jl_glass_photo(glass, &seen[1], 255, true, SCALE, &photos[1]) &&
                 jl_picture_create(&sheet, 2 * photos[0].width, photos[0].height);
     if (!good) {
         return jl_complain(complaint, "out of memory for %s", path);

@@ -66,6 +66,7 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
     for (int i = 0; i < DEVICE_PINS; i++) {
         device->pins[i] = i < JL_DEVICE_TE || i >= JL_DEVICE_D0;
         bool has = i < JL_DEVICE_TE || part->machine->outputs >> i & 1 ||
+                   (i == JL_DEVICE_LIGHT && glass->light_wired) ||
                    (part->machine->pin_changed && i > JL_DEVICE_PEN);
         device->pin_wires[i] = has ? jl_sim_wire_create(board, device->pins[i]) : NO_WIRE;
     }
@@ -148,9 +149,23 @@ bool jl_device_seen(struct jl_device *device, struct jl_picture *picture) {
 }
 
 uint8_t jl_device_brightness(struct jl_device *device) {
-    return jl_device_why_dark(device) ? 0 : device->machine->brightness(device);
+    uint8_t brightness = jl_device_why_dark(device) ? 0 : device->machine->brightness(device);
+    /* What is lit is seen, if only a little: an OLED glows at contrast 0. */
+    return brightness || jl_device_why_dark(device) ? brightness : 1;
+}
+
+bool jl_device_light_on(const struct jl_device *device) {
+    return !device->glass.light_wired || device->pins[JL_DEVICE_LIGHT];
 }
 
 const char *jl_device_why_dark(struct jl_device *device) {
-    return device->unplugged ? "the panel is unplugged" : device->machine->why_dark(device);
+    if (device->unplugged) {
+        return "the panel is unplugged";
+    }
+    const char *why = device->machine->why_dark(device);
+    if (!why && jl_glass_needs_light(&device->glass) && !jl_device_light_on(device)) {
+        why =
+            "the backlight is off, and nothing shows on this glass without it: drive its pin high";
+    }
+    return why;
 }

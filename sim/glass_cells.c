@@ -5,6 +5,7 @@ struct jl_glass jl_glass_cells(int columns, int rows, enum jl_glass_kind kind) {
     return (struct jl_glass){.width = columns * JL_CELL_WIDTH - 1,
                              .height = rows * JL_CELL_HEIGHT - 1,
                              .kind = kind,
+                             .light_wired = true,
                              .cell_columns = columns,
                              .cell_rows = rows};
 }

@@ -41,20 +41,28 @@ static struct shade lit_shade(const struct jl_glass *glass, int row) {
     }
 }
 
-static bool is_lcd(const struct jl_glass *glass) {
+bool jl_glass_is_lcd(const struct jl_glass *glass) {
     return glass->kind >= JL_GLASS_LCD_GREEN && glass->kind <= JL_GLASS_LCD_BLUE;
 }
 
-/* What is between the dots of an LCD. */
-static struct shade lcd_ground(const struct jl_glass *glass) {
+bool jl_glass_needs_light(const struct jl_glass *glass) {
+    return glass->kind == JL_GLASS_LCD_BLUE || glass->kind == JL_GLASS_TFT;
+}
+
+/* What is between the dots of an LCD: without a light what is reflected, or nothing on blue. */
+static struct shade lcd_ground(const struct jl_glass *glass, bool light) {
     static const struct shade grounds[] = {{160, 184, 62}, {190, 196, 188}, {26, 62, 196}};
-    return grounds[glass->kind - JL_GLASS_LCD_GREEN];
+    static const struct shade reflected[] = {{96, 108, 58}, {122, 126, 120}, {8, 10, 16}};
+    return (light ? grounds : reflected)[glass->kind - JL_GLASS_LCD_GREEN];
 }
 
 /* The light behind a TFT shines a little through black. */
-static struct shade unlit_shade(const struct jl_glass *glass, unsigned glow) {
-    if (is_lcd(glass)) { /* dots that do not turn are seen a little */
-        struct shade ground = lcd_ground(glass), dot = lit_shade(glass, 0);
+static struct shade unlit_shade(const struct jl_glass *glass, unsigned glow, bool light) {
+    if (jl_glass_is_lcd(glass)) { /* dots that do not turn are seen a little */
+        struct shade ground = lcd_ground(glass, light), dot = lit_shade(glass, 0);
+        if (!light && jl_glass_needs_light(glass)) {
+            return ground;
+        }
         return (struct shade){(uint8_t)((ground.r * 15 + dot.r) / 16),
                               (uint8_t)((ground.g * 15 + dot.g) / 16),
                               (uint8_t)((ground.b * 15 + dot.b) / 16)};
@@ -62,7 +70,7 @@ static struct shade unlit_shade(const struct jl_glass *glass, unsigned glow) {
     if (glass->kind != JL_GLASS_TFT) {
         return unlit;
     }
-    uint8_t leak = (uint8_t)(10 + glow * 14 / 255);
+    uint8_t leak = (uint8_t)(light ? 10 + glow * 14 / 255 : 6);
     return (struct shade){leak, leak, (uint8_t)(leak + 3)};
 }
 
@@ -98,7 +106,7 @@ static void put_square(struct jl_picture *photo, int left, int top, int side, st
 }
 
 bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logical,
-                    uint8_t brightness, int scale, struct jl_picture *photo) {
+                    uint8_t brightness, bool light, int scale, struct jl_picture *photo) {
     if (scale < LEAST_SCALE || scale > MOST_SCALE) {
         return false;
     }
@@ -107,9 +115,12 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
     /* None where it would take half of a small dot's light away; TFT dots nearly touch. */
     int gap = scale >= 5 ? scale / 5 : scale > (glass->kind == JL_GLASS_TFT ? 3 : 2);
     /* Even at the lowest contrast an OLED glows: eyes are closer to logarithmic than linear. */
-    unsigned glow = is_lcd(glass) ? brightness : 70 + brightness * 185u / 255;
-    struct shade dark = unlit_shade(glass, glow);
-    struct shade around = is_lcd(glass) ? lcd_ground(glass) : bezel;
+    unsigned glow = jl_glass_is_lcd(glass) ? brightness : 70 + brightness * 185u / 255;
+    if (!light && jl_glass_needs_light(glass)) {
+        glow = 0;
+    }
+    struct shade dark = unlit_shade(glass, glow, light);
+    struct shade around = jl_glass_is_lcd(glass) ? lcd_ground(glass, light) : bezel;
     if (!jl_picture_create(photo, logical->width * scale + 2 * margin,
                            logical->height * scale + 2 * margin + (split ? scale : 0))) {
         return false;
@@ -118,7 +129,7 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
         memcpy(photo->rgb + i * 3, &around, 3);
     }
     for (int y = 0; y < logical->height; y++) {
-        struct shade light = lit_shade(glass, y);
+        struct shade lit = lit_shade(glass, y);
         int top = margin + y * scale + (split && y >= SPLIT_ROWS ? scale : 0);
         for (int x = 0; x < logical->width; x++) {
             if (hidden(glass, x, y) || jl_glass_is_gap(glass, x, y)) {
@@ -126,9 +137,9 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
             }
             /* Of one colour: the three channels of the logical picture are equal. */
             const uint8_t *dot = jl_picture_at(logical, x, y);
-            struct shade shade = {mix(dark.r, light.r, dot[0] * glow / 255),
-                                  mix(dark.g, light.g, dot[1] * glow / 255),
-                                  mix(dark.b, light.b, dot[2] * glow / 255)};
+            struct shade shade = {mix(dark.r, lit.r, dot[0] * glow / 255),
+                                  mix(dark.g, lit.g, dot[1] * glow / 255),
+                                  mix(dark.b, lit.b, dot[2] * glow / 255)};
             put_square(photo, margin + x * scale, top, scale - gap, shade);
         }
     }

@@ -160,6 +160,9 @@ static void declare_pins(struct jl_board *board, const struct jl_device *device)
 
 static void declare_device(struct jl_board *board, const struct jl_device *device) {
     emit(board, "$scope module %s $end\n", device->scope);
+    if (!device->machine->pin_changed && device->glass.light_wired) {
+        declare(board, device->pin_wires[JL_DEVICE_LIGHT], "light");
+    }
     if (device->i2c) {
         declare(board, device->i2c->scl, "scl");
         declare(board, device->i2c->sda, "sda");

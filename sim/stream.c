@@ -45,17 +45,19 @@ bool jl_sim_device_is_serial(const struct jl_device *device) {
 
 static void report_clock(struct jl_device *device, bool parallel, bool tolerated, uint64_t cycle,
                          uint64_t least) {
-    const char *effect = tolerated ? "" : ": some bytes arrive wrong";
+    const char *effect =
+        tolerated ? ": this module is said to bear it" : ": some bytes arrive wrong";
+    enum jl_severity severity = tolerated ? JL_SEVERITY_NOTE : JL_SEVERITY_WARNING;
     if (device->clock_reported) {
         return;
     }
     device->clock_reported = true;
     if (parallel) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, severity,
                              "write cycle of %.1f ns, the datasheet asks for %.1f ns at least%s",
                              (double)cycle / 1e3, (double)least / 1e3, effect);
     } else {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, severity,
                              "SPI clock %.2f MHz, the datasheet allows %.2f MHz%s",
                              1e6 / (double)cycle, 1e6 / (double)least, effect);
     }

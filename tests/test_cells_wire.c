@@ -532,12 +532,12 @@ static void expander_maps(void) {
         test_row("map %d", (int)i);
         cells_open_config(&stage, &described, maps[i], 100000);
         EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);
-        EXPECT(jl_cells_lit(stage.device));
+        EXPECT(jl_device_light_on(stage.device));
         EXPECT_INT(jl_char_put(&stage.panel, 1, 1, "lock 3"), JL_OK);
         EXPECT_INT(jl_char_light(&stage.panel, false), JL_OK);
-        EXPECT(!jl_cells_lit(stage.device));
+        EXPECT(!jl_device_light_on(stage.device));
         EXPECT_INT(jl_char_put(&stage.panel, 6, 1, "4"), JL_OK);
-        EXPECT(!jl_cells_lit(stage.device));
+        EXPECT(!jl_device_light_on(stage.device));
         cells_expect(&stage, "\n lock 4", "cells-map");
         cells_expect_quiet(&stage);
         cells_close(&stage);
@@ -610,7 +610,7 @@ static void expander_by_hand(void) {
     EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "x"), JL_NOT_AWAKE);
     EXPECT_INT(jl_char_light(&stage.panel, true), JL_NO_ANSWER);
     jl_device_set_plugged(stage.expander, true);
-    EXPECT(jl_cells_lit(stage.device)); /* all outputs are high again */
+    EXPECT(jl_device_light_on(stage.device)); /* all outputs are high again */
     EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);
     EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "back"), JL_OK);
     cells_expect(&stage, "back", "cells-back");

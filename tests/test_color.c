@@ -853,7 +853,67 @@ static void pieces_off_the_picture(void) {
     }
 }
 
+/* What a toolkit draws in 16-bit words arrives as those colours, on SPI and on 16 lines. */
+static void words_of_the_processor(void) {
+    static const struct {
+        const char *make;
+        const struct jl_bus *bus;
+        const struct jl_format *format;
+        struct jl_rect area;
+        size_t memory_bytes;
+        jl_status status;
+    } rows[] = {
+        {"st7789 135x240", NULL, NULL, {5, 7, 40, 30}, 80, JL_OK},  /* a line at a time */
+        {"st7789 135x240", NULL, NULL, {5, 7, 40, 30}, 300, JL_OK}, /* three and a bit */
+        {"st7789 135x240", NULL, NULL, {5, 7, 40, 30}, 80 * 30, JL_OK},
+        {"ssd1351 128x128", NULL, NULL, {0, 0, 40, 30}, 160, JL_OK},
+        {"ili9341 240x320", &jl_bus_8080_16, &jl_rgb565_cpu, {5, 7, 40, 30}, 0, JL_OK},
+        {"st7789 135x240", NULL, NULL, {5, 7, 40, 30}, 79, JL_TOO_SMALL},
+        {"st7789 135x240", NULL, NULL, {120, 7, 40, 30}, 800, JL_OUT_OF_RANGE},
+        {"st7789 135x240", NULL, &jl_rgb666, {5, 7, 40, 30}, 800, JL_BAD_FRAME_FORMAT},
+        {"ssd1322 256x64", NULL, NULL, {4, 7, 40, 30}, 800, JL_BAD_FRAME_FORMAT},
+    };
+    static uint16_t pixels[48 * 30];
+    static uint8_t memory[80 * 30];
+    struct test_random random = {11};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct make *make = make_named(rows[i].make);
+        struct stage stage;
+        test_row("row %zu: %s", i, rows[i].make);
+        stage_open(&stage, make, &(struct wish){.bus = rows[i].bus, .format = rows[i].format});
+        EXPECT_INT(jl_panel_send_rgb565_cpu(&stage.panel, rows[i].area, pixels, 96, memory, 80),
+                   JL_NOT_AWAKE);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        struct jl_frame frame = stage_frame(&stage, 0);
+        jl_clear(&frame.target, JL_BLACK);
+        for (size_t p = 0; p < sizeof pixels / sizeof pixels[0]; p++) {
+            pixels[p] = (uint16_t)test_random_next(&random);
+            unsigned red = pixels[p] >> 11, green = pixels[p] >> 5 & 63, blue = pixels[p] & 31;
+            if (p % 48 < 40) { /* lines are 48 pixels apart */
+                jl_draw_pixel(
+                    &frame.target, (int16_t)(rows[i].area.x + (int)p % 48),
+                    (int16_t)(rows[i].area.y + (int)p / 48),
+                    JL_RGB(red << 3 | red >> 2, green << 2 | green >> 4, blue << 3 | blue >> 2));
+            }
+        }
+        EXPECT_INT(jl_panel_send_rgb565_cpu(&stage.panel, rows[i].area, pixels, 96, memory,
+                                            rows[i].memory_bytes),
+                   rows[i].status);
+        EXPECT_INT(jl_panel_status(&stage.panel), rows[i].status);
+        if (rows[i].status == JL_OK) {
+            stage_expect_shown(&stage, make, &frame);
+            stage_expect_content(&stage);
+            EXPECT_INT(jl_panel_send_rgb565_cpu(&stage.panel, rows[i].area, NULL, 96, memory, 80),
+                       JL_BAD_ARGUMENT);
+        }
+        stage_close(&stage);
+    }
+    EXPECT_INT(jl_panel_send_rgb565_cpu(NULL, rows[0].area, pixels, 96, memory, 80),
+               JL_BAD_ARGUMENT);
+}
+
 const struct test_group test_groups[] = {
+    {"words_of_the_processor", words_of_the_processor},
     {"every_size_turn_order_and_format", every_size_turn_order_and_format},
     {"every_bus", every_bus},
     {"inverted_and_turned_at_run_time", inverted_and_turned_at_run_time},

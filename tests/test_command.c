@@ -19,52 +19,7 @@
 #include "tide_board.h"
 #include "shell.h"
 
-static char work[64];
 static struct jl_complaint complaint;
-
-/* Runs a shell line in a fresh folder, keeps stdout and stderr; the exit status. */
-static int run(const char *line) {
-    return shell_run(work, line);
-}
-
-static void fresh_folder(void) {
-    snprintf(work, sizeof work, "command-test-%ld", (long)getpid());
-    EXPECT(jl_directory_make(work, &complaint));
-}
-
-static void remove_folder(void) {
-    char line[128];
-    snprintf(line, sizeof line, "rm -rf %s", work);
-    EXPECT_INT(system(line), 0);
-}
-
-static struct jl_picture read_picture(const char *name) {
-    char path[256];
-    struct jl_picture picture = {0};
-    snprintf(path, sizeof path, "%s/%s", work, name);
-    if (!EXPECT(jl_png_read(path, &picture, &complaint))) {
-        printf("    %s\n", complaint.text);
-        jl_picture_create(&picture, 1, 1);
-    }
-    return picture;
-}
-
-static bool exists(const char *name) {
-    char path[256];
-    struct stat info;
-    snprintf(path, sizeof path, "%s/%s", work, name);
-    return stat(path, &info) == 0;
-}
-
-static int file_count(void) {
-    char line[128];
-    snprintf(line, sizeof line, "ls -A %s | wc -l", work);
-    FILE *pipe = popen(line, "r");
-    int count = -1;
-    EXPECT(pipe && fscanf(pipe, "%d", &count) == 1);
-    pclose(pipe);
-    return count;
-}
 
 /* Lines, exit statuses and a part of what they print. */
 static void usage(void) {
@@ -79,8 +34,16 @@ static void usage(void) {
         {JADELAMP " dance", 2, "\"dance\" is not a verb"},
         {JADELAMP " catalog --help", 0, "--json"},
         {JADELAMP " catalog", 0, "ssd1306-72x40-i2c"},
-        {JADELAMP " catalog", 0, "I2C at 0x3C or 0x3D up to 400 kHz"},
-        {JADELAMP " catalog extra", 2, "\"extra\" is one argument too many"},
+        {JADELAMP " catalog", 0, "ssd1306   monochrome OLED    128x64    I2C SPI 8080 6800"},
+        {JADELAMP " catalog ssd1306", 0, "I2C up to 400 kHz, at 0x3C or 0x3D"},
+        {JADELAMP " catalog ssd1306", 0, "dark until 8D 14 comes before AF"},
+        {JADELAMP " catalog ssd1306", 0, "ssd1306-128x32-spi"},
+        {JADELAMP " catalog sh1106", 0, "two columns to the"},
+        {JADELAMP " catalog ssd1306 | grep -c sh1106-", 1, "0"},
+        {JADELAMP " catalog extra", 2, "no controller extra"},
+        {JADELAMP " catalog ssd1306 extra", 2, "\"extra\" is one argument too many"},
+        {JADELAMP " catalog ssd1306 --json", 0, "\"quirks\""},
+        {JADELAMP " catalog ssd1306 --json > /dev/full", 2, "could not be written"},
         {JADELAMP " catalog --nonsense", 2, "--nonsense"},
         {"JADELAMP_SHARE=nowhere " JADELAMP " catalog", 2, "JADELAMP_SHARE"},
         {JADELAMP " scan", 0, "0x3C    0x78, 0x79"},
@@ -92,6 +55,16 @@ static void usage(void) {
         {JADELAMP " light ssd1306-128x64-i2c two", 2, "one argument too many"},
         {JADELAMP " light ssd1306-128x64-i2c --scale 1", 2, "expected 2 to 32"},
         {JADELAMP " light ssd1306-128x64-i2c --terminal ascii", 2, "expected blocks or braille"},
+        {JADELAMP " light ssd1306-128x64-i2c --text a --picture b", 2, "expected one of them"},
+        {JADELAMP " light ssd1306-128x64-i2c --picture /nowhere.png", 2, "/nowhere.png"},
+        {JADELAMP " light hd44780-16x2-4bit --picture x", 2, "shows no pictures"},
+        {JADELAMP " light ssd1306-128x64-i2c --glass nothing", 2, "no card nothing"},
+        {JADELAMP " light ssd1306-128x64-i2c --glass pcd8544-84x48-spi", 2,
+         "the bus of ssd1306-128x64-i2c does not reach the pcd8544 of pcd8544-84x48-spi"},
+        {JADELAMP " light ssd1306-128x64-i2c --glass hd44780-20x4-expander", 2,
+         "one has pixels, the other one cells"},
+        {JADELAMP " light hd44780-16x2-4bit --glass hd44780-20x4-expander", 2,
+         "the bus of hd44780-16x2-4bit does not reach the module of hd44780-20x4-expander"},
         {JADELAMP " light ssd1306-128x64-i2c --fault rain", 2, "expected unplugged"},
         {JADELAMP " light ssd1306-128x64-i2c --fault nack-at=x", 2, "expected unplugged"},
         {JADELAMP " light ssd1306-128x64-spi --fault sda-low", 2, "is not on I2C"},
@@ -100,19 +73,23 @@ static void usage(void) {
         {JADELAMP " scan hd44780-20x4-expander", 0, "0x27    0x4E, 0x4F"},
         {JADELAMP " catalog", 0, "20x4 cells, 4 bits behind I2C at 0x27, 100 kHz"},
         {JADELAMP " bake", 2, "expected what to bake: glyph, picture"},
+        {JADELAMP " bake font --help", 0, "Usage: jadelamp bake font FILE"},
+        {JADELAMP " bake font /nowhere.ttf --size 12", 2,
+         "cannot read the font /nowhere.ttf: No such file or directory"},
+        {JADELAMP " bake font --bad x", 2, "see jadelamp bake font --help"},
         {JADELAMP " bake cake x", 2, "cake: expected what to bake: glyph, picture"},
         {JADELAMP " bake glyph", 2, "name a file with text art"},
         {JADELAMP " bake glyph /nowhere.txt", 2, "cannot read /nowhere.txt"},
         {JADELAMP " demo extra", 2, "one argument too many"},
         {JADELAMP " demo --data /nowhere", 2, "cannot read the table /nowhere/data/tide.csv"},
     };
-    fresh_folder();
+    shell_begin();
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        EXPECT_INT(run(rows[i].line), rows[i].status);
+        EXPECT_INT(shell(rows[i].line), rows[i].status);
         EXPECT_CONTAINS(output, rows[i].says);
     }
-    EXPECT_INT(file_count(), 0); /* none of these may write */
-    remove_folder();
+    EXPECT_INT(shell_files(), 0); /* none of these may write */
+    shell_end();
 }
 
 static void files_of_a_light(void) {
@@ -128,21 +105,21 @@ static void files_of_a_light(void) {
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         char line[256], name[128];
-        fresh_folder();
+        shell_begin();
         snprintf(line, sizeof line, "%s light %s --into made/here", JADELAMP, rows[i].card);
-        EXPECT_INT(run(line), 0);
+        EXPECT_INT(shell(line), 0);
         EXPECT_CONTAINS(output, "lit");
         snprintf(name, sizeof name, "made/here/%s-glass.png", rows[i].card);
-        struct jl_picture glass = read_picture(name);
+        struct jl_picture glass = shell_picture(name);
         EXPECT_STORED_PICTURE(&glass, rows[i].picture);
         jl_picture_free(&glass);
         snprintf(name, sizeof name, "made/here/%s-photo.png", rows[i].card);
-        struct jl_picture photo = read_picture(name);
+        struct jl_picture photo = shell_picture(name);
         EXPECT(photo.width > 64 * 8 && photo.height > 32 * 8);
         jl_picture_free(&photo);
         snprintf(name, sizeof name, "made/here/%s.vcd", rows[i].card);
-        EXPECT(exists(name));
-        remove_folder();
+        EXPECT(shell_has(name));
+        shell_end();
     }
 }
 
@@ -181,10 +158,10 @@ static void expect_cells(const struct jl_card *card) {
 
 /* The times of a recording, line by line: none may be before the one above. */
 static void expect_times_rise(const char *name) {
-    char line[200], path[1400];
+    char line[200], capture[200];
     unsigned long long last = 0, marks = 0, back = 0;
-    snprintf(path, sizeof path, "%s/%s.vcd", work, name);
-    FILE *file = fopen(path, "r");
+    snprintf(capture, sizeof capture, "%s.vcd", name);
+    FILE *file = fopen(shell_path(capture), "r");
     EXPECT(file != NULL);
     while (file && fgets(line, sizeof line, file)) {
         if (line[0] == '#') {
@@ -207,21 +184,21 @@ static void expect_light(void *context, const char *name, const char *path) {
     EXPECT(jl_card_read(path, &card, &complaint));
     ++*(int *)context;
     test_row("%s", name);
-    fresh_folder();
+    shell_begin();
     snprintf(line, sizeof line, "%s light %s --scale 2 --into .", JADELAMP, name);
-    EXPECT_INT(run(line), 0);
+    EXPECT_INT(shell(line), 0);
     EXPECT_CONTAINS(output, "lit");
     expect_times_rise(name);
     if (card.cells.bus) {
         expect_cells(&card);
     } else {
         snprintf(line, sizeof line, "%s-glass.png", name);
-        struct jl_picture glass = read_picture(line), expected = expected_card(&card);
+        struct jl_picture glass = shell_picture(line), expected = expected_card(&card);
         EXPECT_PICTURE(&glass, &expected, name);
         jl_picture_free(&glass);
         jl_picture_free(&expected);
     }
-    remove_folder();
+    shell_end();
 }
 
 /* Files in the folder, so that a new card changes no test. */
@@ -246,12 +223,12 @@ static void light_of_every_card(void) {
 }
 
 static void light_in_the_terminal(void) {
-    fresh_folder();
-    EXPECT_INT(run(JADELAMP " light ssd1306-128x32-i2c --terminal blocks"), 0);
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " light ssd1306-128x32-i2c --terminal blocks"), 0);
     EXPECT_CONTAINS(output, "\u259B\u2580\u2580");
     const char *braille = JADELAMP " light ssd1306-128x32-i2c --terminal braille";
-    EXPECT_INT(run(braille), 0);
-    struct jl_picture glass = read_picture("ssd1306-128x32-i2c-glass.png");
+    EXPECT_INT(shell(braille), 0);
+    struct jl_picture glass = shell_picture("ssd1306-128x32-i2c-glass.png");
     int lit = 0, dots = 0, rows = 0;
     for (int i = 0; i < glass.width * glass.height; i++) {
         lit += glass.rgb[i * 3] != 0;
@@ -266,7 +243,7 @@ static void light_in_the_terminal(void) {
     EXPECT_INT(dots, lit);
     EXPECT_INT(rows, 8); /* 32 rows, four a character */
     jl_picture_free(&glass);
-    remove_folder();
+    shell_end();
 }
 
 /* A panel that does not answer is a finding, not an accident. */
@@ -279,51 +256,51 @@ static void light_on_a_broken_bus(void) {
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         char line[256];
-        fresh_folder();
+        shell_begin();
         snprintf(line, sizeof line, "%s light ssd1306-128x64-i2c --fault %s", JADELAMP,
                  rows[i].fault);
-        EXPECT_INT(run(line), i + 1 < sizeof rows / sizeof rows[0] ? 1 : 0);
+        EXPECT_INT(shell(line), i + 1 < sizeof rows / sizeof rows[0] ? 1 : 0);
         EXPECT_CONTAINS(output, rows[i].says);
-        EXPECT_INT(file_count(), 3);
-        remove_folder();
+        EXPECT_INT(shell_files(), 3);
+        shell_end();
     }
 }
 
 /* A card whose own wake-up forgets the charge pump: dark, and said why. */
 static void light_of_a_wrong_card(void) {
-    fresh_folder();
+    shell_begin();
     EXPECT_INT(
-        run("printf '[panel]\\ncontroller=ssd1306\\n[glass]\\nsize=128x64\\n[bus]\\nkind=i2c\\n"
-            "address=0x3C\\n[wake]\\nstep = send AE 20 00\\nstep = clear\\nstep = send AF\\n' > "
-            "my.card; " JADELAMP " light my.card"),
+        shell("printf '[panel]\\ncontroller=ssd1306\\n[glass]\\nsize=128x64\\n[bus]\\nkind=i2c\\n"
+              "address=0x3C\\n[wake]\\nstep = send AE 20 00\\nstep = clear\\nstep = send AF\\n' > "
+              "my.card; " JADELAMP " light my.card"),
         1);
     EXPECT_CONTAINS(output, "dark: the charge pump is off");
-    EXPECT_INT(run("printf '[panel]\\ncontroller=ssd1306\\n[bus]\\naddress = 0x78\\n' > "
-                   "bad.card; " JADELAMP " light bad.card"),
+    EXPECT_INT(shell("printf '[panel]\\ncontroller=ssd1306\\n[bus]\\naddress = 0x78\\n' > "
+                     "bad.card; " JADELAMP " light bad.card"),
                2);
     EXPECT_CONTAINS(output, "bad.card:4: address = 0x78");
     EXPECT_CONTAINS(output, "address = 0x3C");
-    EXPECT_INT(file_count(), 2 + 3);
-    remove_folder();
+    EXPECT_INT(shell_files(), 2 + 3);
+    shell_end();
 }
 
 static void outputs_are_whole_or_absent(void) {
-    fresh_folder();
-    EXPECT_INT(run("touch taken; " JADELAMP " light ssd1306-128x64-i2c --into taken"), 2);
+    shell_begin();
+    EXPECT_INT(shell("touch taken; " JADELAMP " light ssd1306-128x64-i2c --into taken"), 2);
     EXPECT_CONTAINS(output, "taken");
-    EXPECT_INT(run("mkdir -p d/ssd1306-128x64-i2c-photo.png; " JADELAMP
-                   " light ssd1306-128x64-i2c --into d"),
+    EXPECT_INT(shell("mkdir -p d/ssd1306-128x64-i2c-photo.png; " JADELAMP
+                     " light ssd1306-128x64-i2c --into d"),
                2);
     EXPECT_CONTAINS(output, "is a directory");
-    EXPECT_INT(run("ls d | grep -c part"), 1); /* grep finds none */
-    EXPECT_INT(run(JADELAMP " catalog > /dev/full"), 2);
+    EXPECT_INT(shell("ls d | grep -c part"), 1); /* grep finds none */
+    EXPECT_INT(shell(JADELAMP " catalog > /dev/full"), 2);
     /* A file-size limit of 8 KB stops the capture: an error, and no half file. */
     EXPECT_INT(
-        run("mkdir e; trap '' XFSZ; ulimit -f 8; " JADELAMP " light ssd1306-128x64-i2c --into e"),
+        shell("mkdir e; trap '' XFSZ; ulimit -f 8; " JADELAMP " light ssd1306-128x64-i2c --into e"),
         2);
     EXPECT_CONTAINS(output, "nothing of it was kept");
-    EXPECT_INT(run("ls -A e | wc -l | grep -qx 0"), 0);
-    remove_folder();
+    EXPECT_INT(shell("ls -A e | wc -l | grep -qx 0"), 0);
+    shell_end();
 }
 
 static const cJSON *at(const cJSON *json, const char *key) {
@@ -333,8 +310,8 @@ static const cJSON *at(const cJSON *json, const char *key) {
 }
 
 static void json_output(void) {
-    fresh_folder();
-    EXPECT_INT(run(JADELAMP " light ssd1306-72x40-i2c --json"), 0);
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " light ssd1306-72x40-i2c --json"), 0);
     cJSON *json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
         EXPECT(cJSON_IsTrue(at(json, "lit")));
@@ -345,14 +322,14 @@ static void json_output(void) {
         EXPECT_INT(cJSON_GetArraySize(at(json, "diagnostics")), 0);
     }
     cJSON_Delete(json);
-    EXPECT_INT(run(JADELAMP " light ssd1306-72x40-i2c --fault unplugged --json"), 1);
+    EXPECT_INT(shell(JADELAMP " light ssd1306-72x40-i2c --fault unplugged --json"), 1);
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
         EXPECT_TEXT(at(json, "wake_status")->valuestring, "JL_NO_ANSWER");
         EXPECT_TEXT(at(json, "present_status")->valuestring, "JL_NOT_AWAKE");
     }
     cJSON_Delete(json);
-    EXPECT_INT(run(JADELAMP " scan --json"), 0);
+    EXPECT_INT(shell(JADELAMP " scan --json"), 0);
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
         EXPECT_TEXT(at(json, "status")->valuestring, "JL_OK");
@@ -362,7 +339,7 @@ static void json_output(void) {
         EXPECT_INT(at(answer, "read_byte")->valueint, 0x79);
     }
     cJSON_Delete(json);
-    EXPECT_INT(run(JADELAMP " catalog --json"), 0);
+    EXPECT_INT(shell(JADELAMP " catalog --json"), 0);
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
         size_t controllers;
@@ -373,24 +350,24 @@ static void json_output(void) {
                     "ssd1306");
     }
     cJSON_Delete(json);
-    EXPECT_INT(run(JADELAMP " demo --json"), 0);
+    EXPECT_INT(shell(JADELAMP " demo --json"), 0);
     json = cJSON_Parse(output);
     if (EXPECT(json != NULL)) {
         EXPECT_INT(cJSON_GetArraySize(at(json, "readings")), 12);
         EXPECT_INT(at(json, "diagnostics")->valueint, 0);
     }
     cJSON_Delete(json);
-    remove_folder();
+    shell_end();
 }
 
 /* The demo: what a viewer reads on it, found by comparing with text drawn on its own. */
 static void demo_pictures(void) {
-    fresh_folder();
-    EXPECT_INT(run(JADELAMP " demo --into harbour"), 0);
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --into harbour"), 0);
     EXPECT_CONTAINS(output, "07:00   1.51 m");
     EXPECT_CONTAINS(output, "diagnostics of the controller: 0");
-    struct jl_picture first = read_picture("harbour/quay-gauge-first-glass.png");
-    struct jl_picture last = read_picture("harbour/quay-gauge-last-glass.png");
+    struct jl_picture first = shell_picture("harbour/quay-gauge-first-glass.png");
+    struct jl_picture last = shell_picture("harbour/quay-gauge-last-glass.png");
     EXPECT_INT(first.width, 128);
     EXPECT_INT(first.height, 64);
     EXPECT(jl_picture_compare(&first, &last, NULL) > 50);
@@ -398,9 +375,9 @@ static void demo_pictures(void) {
         EXPECT(jl_picture_at(&last, x, 0)[0] && jl_picture_at(&last, x, 63)[0]);
         EXPECT(jl_picture_at(&last, 0, x / 2)[0] && jl_picture_at(&last, 127, x / 2)[0]);
     }
-    EXPECT(exists("harbour/quay-gauge.vcd"));
+    EXPECT(shell_has("harbour/quay-gauge.vcd"));
     /* The damage picture: red outlines, and the title bar (not redrawn) dimmed. */
-    struct jl_picture damage = read_picture("harbour/quay-gauge-damage.png");
+    struct jl_picture damage = shell_picture("harbour/quay-gauge-damage.png");
     int red = 0;
     for (int i = 0; i < damage.width * damage.height; i++) {
         red += damage.rgb[i * 3] == 255 && damage.rgb[i * 3 + 1] == 48;
@@ -411,7 +388,7 @@ static void demo_pictures(void) {
     jl_picture_free(&damage);
     jl_picture_free(&first);
     jl_picture_free(&last);
-    remove_folder();
+    shell_end();
 }
 
 /* The boards' glass is what their drawing code makes, stored as the panel stores it. */
@@ -422,8 +399,8 @@ static void demo_boards(void) {
         int width, height;
     } boards[] = {{"tide-board", 240, 320}, {"berth-plate", 135, 240}, {"wind-dial", 240, 240}};
     const struct wind_reading wind = {262, 18};
-    fresh_folder();
-    EXPECT_INT(run(JADELAMP " demo --json"), 0);
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --json"), 0);
     cJSON *json = cJSON_Parse(output);
     if (!EXPECT(json != NULL)) {
         return;
@@ -463,7 +440,7 @@ static void demo_boards(void) {
             break;
         }
         snprintf(name, sizeof name, "heron-quay/%s-glass.png", boards[i].name);
-        struct jl_picture seen = read_picture(name);
+        struct jl_picture seen = shell_picture(name);
         EXPECT_INT(seen.width, w);
         EXPECT_INT(seen.height, h);
         int wrong = 0;
@@ -481,19 +458,19 @@ static void demo_boards(void) {
         jl_picture_free(&seen);
     }
     cJSON_Delete(json);
-    remove_folder();
+    shell_end();
 }
 
 /* The lock keeper's display and the sluice sign, by what a reader sees on them. */
 static void demo_lock(void) {
-    fresh_folder();
-    EXPECT_INT(run(JADELAMP " demo --into ."), 0);
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --into ."), 0);
     EXPECT_CONTAINS(output, "|Lock    08:50       |\n"
                             "  |upper  4.11 m \u2461\u2461\u2466   |\n"
                             "  |lower  0.75 m \u2588\u2588\u2461\u2461  |\n"
                             "  |Sandpiper     \u2588\u2588\u2588\u2588\u2461\u2461|\n");
-    struct jl_picture lock = read_picture("lock-display-glass.png");
-    struct jl_picture sign = read_picture("sluice-sign-glass.png");
+    struct jl_picture lock = shell_picture("lock-display-glass.png");
+    struct jl_picture sign = shell_picture("sluice-sign-glass.png");
     if (!EXPECT_INT(lock.width, 20 * 6 - 1) || !EXPECT_INT(lock.height, 4 * 9 - 1) ||
         !EXPECT_INT(sign.width, 84)) {
         return;
@@ -515,14 +492,12 @@ static void demo_lock(void) {
     }
     jl_picture_free(&lock);
     jl_picture_free(&sign);
-    remove_folder();
+    shell_end();
 }
 
 static const char *written(const char *name) {
     static char text[4000];
-    char path[256];
-    snprintf(path, sizeof path, "%s/%s", work, name);
-    FILE *file = fopen(path, "r");
+    FILE *file = fopen(shell_path(name), "r");
     size_t length = file ? fread(text, 1, sizeof text - 1, file) : 0;
     text[length] = '\0';
     if (file) {
@@ -535,38 +510,36 @@ static const char *written(const char *name) {
 static void bake_glyph(void) {
     static const char *const own[] = {"lock_glyphs", "digit_parts"};
     char line[1024];
-    fresh_folder();
+    shell_begin();
     for (int i = 0; i < 2; i++) {
         snprintf(line, sizeof line,
                  JADELAMP " bake glyph %s/art/%s.txt --into . && cmp %s.c %s/views/%s.c && "
                           "cmp %s.h %s/views/%s.h",
                  DEMO_SOURCES, own[i], own[i], DEMO_SOURCES, own[i], own[i], DEMO_SOURCES, own[i]);
-        EXPECT_INT(run(line), 0);
+        EXPECT_INT(shell(line), 0);
     }
-    EXPECT_INT(run("printf '= 26F5\\n#####\\n#....\\n....#\\n.....\\n..#..\\n.....\\n.....\\n"
-                   "#.#.#\\n' > a-boat.txt; " JADELAMP " bake glyph a-boat.txt --into here"),
+    EXPECT_INT(shell("printf '= 26F5\\n#####\\n#....\\n....#\\n.....\\n..#..\\n.....\\n.....\\n"
+                     "#.#.#\\n' > a-boat.txt; " JADELAMP " bake glyph a-boat.txt --into here"),
                0);
     EXPECT_CONTAINS(written("here/a_boat.h"), "extern const struct jl_char_glyph a_boat[1];");
     const char *source = written("here/a_boat.c");
     EXPECT_CONTAINS(source, "{0x26F5,");
-    EXPECT_INT(run(JADELAMP " bake glyph a-boat.txt --json --into here"), 0);
+    EXPECT_INT(shell(JADELAMP " bake glyph a-boat.txt --json --into here"), 0);
     EXPECT_CONTAINS(output, "\"characters\":\t[9973]");
     EXPECT_CONTAINS(source, "0x1F, /* ##### */");
     EXPECT_CONTAINS(source, "0x10, /* #.... */");
     EXPECT_CONTAINS(source, "0x15, /* #.#.# */");
-    EXPECT_INT(run(JADELAMP " bake glyph a-boat.txt --name 9lives --into there"), 2);
+    EXPECT_INT(shell(JADELAMP " bake glyph a-boat.txt --name 9lives --into there"), 2);
     EXPECT_CONTAINS(output, "\"9lives\" is no name for C");
-    EXPECT(!exists("there"));
-    EXPECT_INT(run("mkdir -p blocked/x.c; " JADELAMP " bake glyph a-boat.txt -n x --into blocked"),
-               2);
-    EXPECT(!exists("blocked/x.h")); /* both or neither */
-    remove_folder();
+    EXPECT(!shell_has("there"));
+    EXPECT_INT(
+        shell("mkdir -p blocked/x.c; " JADELAMP " bake glyph a-boat.txt -n x --into blocked"), 2);
+    EXPECT(!shell_has("blocked/x.h")); /* both or neither */
+    shell_end();
 }
 
 static void put_art(const char *bytes, size_t count) {
-    char path[256];
-    snprintf(path, sizeof path, "%s/art.txt", work);
-    EXPECT(jl_file_put(path, bytes, count, &complaint));
+    EXPECT(jl_file_put(shell_path("art.txt"), bytes, count, &complaint));
 }
 
 static void bad_glyph_art(void) {
@@ -592,13 +565,13 @@ static void bad_glyph_art(void) {
         {"= 41\n.....\n.....\n.....\n.....\n.....\n.....\n.....\n.....\n#####\n",
          "art.txt:10: a row more than 8"},
     };
-    fresh_folder();
+    shell_begin();
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("%s", rows[i].text);
         put_art(rows[i].text, strlen(rows[i].text));
-        EXPECT_INT(run(JADELAMP " bake glyph art.txt --into made"), 2);
+        EXPECT_INT(shell(JADELAMP " bake glyph art.txt --into made"), 2);
         EXPECT_CONTAINS(output, rows[i].says);
-        EXPECT(!exists("made"));
+        EXPECT(!shell_has("made"));
     }
     /* Noise, long lines and a folder: a complaint, never more. */
     struct test_random random = {5};
@@ -609,34 +582,34 @@ static void bad_glyph_art(void) {
                              : "=#.. 4\n"[test_random_between(&random, 0, 6)];
         }
         put_art(noise, sizeof noise);
-        EXPECT_INT(run(JADELAMP " bake glyph art.txt --into made"), 2);
+        EXPECT_INT(shell(JADELAMP " bake glyph art.txt --into made"), 2);
     }
-    EXPECT_INT(run(JADELAMP " bake glyph . --into made"), 2);
+    EXPECT_INT(shell(JADELAMP " bake glyph . --into made"), 2);
     EXPECT_CONTAINS(output, "it is a directory");
-    EXPECT(!exists("made"));
-    remove_folder();
+    EXPECT(!shell_has("made"));
+    shell_end();
 }
 
 static void examples_show_what_they_should(void) {
     static const char *const names[] = {"hello", "bitmap_scroll"};
-    fresh_folder();
+    shell_begin();
     for (int i = 0; i < 2; i++) {
         char line[1024];
         snprintf(line, sizeof line, "%s/example_%s ssd1306-128x64-i2c .", EXAMPLE_DIR, names[i]);
-        EXPECT_INT(run(line), 0);
+        EXPECT_INT(shell(line), 0);
         snprintf(line, sizeof line, "%s-glass.png", names[i]);
-        struct jl_picture seen = read_picture(line);
+        struct jl_picture seen = shell_picture(line);
         EXPECT_STORED_PICTURE(&seen, names[i]);
         jl_picture_free(&seen);
     }
-    EXPECT_INT(run(EXAMPLE_DIR "/example_quay_gauge ssd1306-128x64-i2c ."), 0);
+    EXPECT_INT(shell(EXAMPLE_DIR "/example_quay_gauge ssd1306-128x64-i2c ."), 0);
     EXPECT_CONTAINS(output, "ok");
-    EXPECT_INT(run(EXAMPLE_DIR "/example_notice st7735-128x160-spi ."), 0);
+    EXPECT_INT(shell(EXAMPLE_DIR "/example_notice st7735-128x160-spi ."), 0);
     EXPECT_CONTAINS(output, "ok");
-    EXPECT_INT(run(EXAMPLE_DIR "/example_lock_display hd44780-20x4-expander ."), 0);
+    EXPECT_INT(shell(EXAMPLE_DIR "/example_lock_display hd44780-20x4-expander ."), 0);
     EXPECT_CONTAINS(output, "ok");
-    EXPECT_INT(run(EXAMPLE_DIR "/example_big_digits hd44780-16x2-4bit ."), 0);
-    struct jl_picture clock = read_picture("big_digits-glass.png");
+    EXPECT_INT(shell(EXAMPLE_DIR "/example_big_digits hd44780-16x2-4bit ."), 0);
+    struct jl_picture clock = shell_picture("big_digits-glass.png");
     /* The 1 of 12:40 is its right third; the 4 has no lower left; the 0 is hollow. */
     static const int lit[][2] = {{2, 0}, {2, 1}, {8, 0}, {10, 1}, {12, 1}, {14, 0}},
                      empty[][2] = {{0, 0}, {1, 1}, {8, 1}, {9, 1}, {3, 0}, {15, 1}};
@@ -654,15 +627,15 @@ static void examples_show_what_they_should(void) {
     for (int i = 0; i < 7; i++) {
         char line[1024];
         snprintf(line, sizeof line, "%s/example_%s .", EXAMPLE_DIR, drawings[i].name);
-        EXPECT_INT(run(line), 0);
+        EXPECT_INT(shell(line), 0);
         snprintf(line, sizeof line, "%s.png", drawings[i].name);
-        struct jl_picture seen = read_picture(line);
+        struct jl_picture seen = shell_picture(line);
         EXPECT_INT(seen.width, drawings[i].width);
         EXPECT_INT(seen.height, drawings[i].height);
         jl_picture_free(&seen);
     }
     /* Left: the lamp where the buoy was, its foot where it is; right: both where it is. */
-    struct jl_picture pair = read_picture("tearing.png");
+    struct jl_picture pair = shell_picture("tearing.png");
     static const struct {
         int x, y; /* of the glass */
         bool torn, whole;
@@ -680,9 +653,9 @@ static void examples_show_what_they_should(void) {
     /* The round dial after its last wind, drawn by the same code on a whole frame. */
     static uint8_t pixels[JL_RGB565_BYTES(240, 240)];
     struct jl_frame frame;
-    EXPECT_INT(run(EXAMPLE_DIR "/example_round_dial gc9a01-240x240-round ."), 0);
+    EXPECT_INT(shell(EXAMPLE_DIR "/example_round_dial gc9a01-240x240-round ."), 0);
     EXPECT_CONTAINS(output, "ok");
-    struct jl_picture dial = read_picture("round_dial-glass.png");
+    struct jl_picture dial = shell_picture("round_dial-glass.png");
     EXPECT_INT(jl_frame_init(&frame, &jl_rgb565, 240, 240, pixels, sizeof pixels), JL_OK);
     wind_dial_draw(&frame.target, 120, 120, 118, &(struct wind_reading){310, 24});
     int wrong = 0;
@@ -695,7 +668,7 @@ static void examples_show_what_they_should(void) {
     }
     EXPECT_INT(wrong, 0);
     jl_picture_free(&dial);
-    remove_folder();
+    shell_end();
 }
 
 const struct test_group test_groups[] = {

@@ -263,9 +263,9 @@ static void photo_of_the_glass(void) {
     memset(jl_picture_at(&logical, 1, 0), 255, 3);
     memset(jl_picture_at(&logical, 1, 18), 255, 3);
     struct jl_glass glass = {.width = 4, .height = 20, .kind = JL_GLASS_YELLOW_BLUE};
-    EXPECT(!jl_glass_photo(&glass, &logical, 255, 1, &photo));
-    EXPECT(!jl_glass_photo(&glass, &logical, 255, 33, &photo));
-    EXPECT(jl_glass_photo(&glass, &logical, 255, 10, &photo));
+    EXPECT(!jl_glass_photo(&glass, &logical, 255, true, 1, &photo));
+    EXPECT(!jl_glass_photo(&glass, &logical, 255, true, 33, &photo));
+    EXPECT(jl_glass_photo(&glass, &logical, 255, true, 10, &photo));
     EXPECT_INT(photo.width, (4 + 6) * 10);
     EXPECT_INT(photo.height, (20 + 6 + 1) * 10); /* one dot of gap between the colours */
     const uint8_t *yellow = jl_picture_at(&photo, 30 + 10 + 3, 30 + 3);
@@ -276,7 +276,7 @@ static void photo_of_the_glass(void) {
     EXPECT(blue[2] > 200 && blue[0] < 150);
     EXPECT(gap[0] < 20 && gap[1] < 20 && off[0] < 40);
     struct jl_picture dim;
-    EXPECT(jl_glass_photo(&glass, &logical, 0, 10, &dim));
+    EXPECT(jl_glass_photo(&glass, &logical, 0, true, 10, &dim));
     const uint8_t *dim_yellow = jl_picture_at(&dim, 30 + 10 + 3, 30 + 3);
     EXPECT(dim_yellow[0] < yellow[0] && dim_yellow[0] > off[0]);
     jl_picture_free(&dim);
@@ -295,13 +295,13 @@ static void terminal_characters(void) {
         char expected[16];
         EXPECT(jl_picture_create(&cell, 2, i < 4 ? 2 : 4));
         memset(jl_picture_at(&cell, i % 2, i / 2), 255, 3);
-        char *text = jl_terminal_text(&cell, JL_TERMINAL_BRAILLE);
+        char *text = jl_terminal_text(&cell, JL_TERMINAL_BRAILLE, 0);
         test_row("dot %d", i);
         snprintf(expected, sizeof expected, "%s\n", braille[i]);
         EXPECT_TEXT(text, expected);
         free(text);
         if (i < 4) {
-            text = jl_terminal_text(&cell, JL_TERMINAL_BLOCKS);
+            text = jl_terminal_text(&cell, JL_TERMINAL_BLOCKS, 0);
             snprintf(expected, sizeof expected, "%s\n", blocks[i]);
             EXPECT_TEXT(text, expected);
             free(text);
@@ -311,7 +311,7 @@ static void terminal_characters(void) {
     struct jl_picture odd; /* a size that does not fill the last cells */
     EXPECT(jl_picture_create(&odd, 3, 5));
     memset(odd.rgb, 255, 3 * 5 * 3);
-    char *text = jl_terminal_text(&odd, JL_TERMINAL_BLOCKS);
+    char *text = jl_terminal_text(&odd, JL_TERMINAL_BLOCKS, 0);
     EXPECT_TEXT(text, "\u2588\u258C\n\u2588\u258C\n\u2580\u2598\n");
     free(text);
     jl_picture_free(&odd);

@@ -5,6 +5,7 @@
 #include FT_FREETYPE_H
 #include <stdio.h>
 #include <stdlib.h>
+#include <errno.h>
 #include <string.h>
 
 #include "byte_table.h"
@@ -131,7 +132,7 @@ static bool choose_size(struct baking *b, int pixels) {
 static bool open_face(struct baking *b, int pixels) {
     FILE *stream = fopen(b->path, "rb"); /* FreeType does not say why it cannot */
     if (!stream) {
-        return jl_complain(b->complaint, "cannot read the font %s", b->path);
+        return jl_complain(b->complaint, "cannot read the font %s: %s", b->path, strerror(errno));
     }
     fclose(stream);
     if (FT_Init_FreeType(&b->library) != 0) {

@@ -300,6 +300,12 @@ static bool read_reset(struct reading *reading, const char *key, const char *val
     return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_RESET_WIRED);
 }
 
+static bool read_light(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {
+        {"none", 0}, {"wired", JL_MODULE_LIGHT_WIRED}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_LIGHT_WIRED);
+}
+
 /* ---- wake-up steps ---- */
 
 static bool add_step(struct reading *reading, const uint8_t *step, size_t count) {
@@ -394,6 +400,7 @@ static const struct key keys[] = {
     {"bus", "overhead", read_overhead, BOTH},
     {"bus", "most-bytes", read_most_bytes, BOTH},
     {"pins", "reset", read_reset, DOTS},
+    {"pins", "light", read_light, DOTS},
     {"wake", "step", read_step, DOTS},
 };
 
@@ -566,6 +573,10 @@ static bool check_glass(struct reading *reading) {
     }
     if (!jl_host_card_seen(reading, "glass", "color")) {
         card->glass_kind = part->glass_kind;
+    }
+    if (card->module & JL_MODULE_LIGHT_WIRED && card->glass_kind < JL_GLASS_TFT) {
+        return FAIL_KEY(reading, "pins", "light",
+                        "[pins] light: the dots of this glass shine by themselves: leave it out");
     }
     if (jl_host_card_seen(reading, "glass", "rows") &&
         reading->rows_sequential != rows_usually_sequential(card)) {

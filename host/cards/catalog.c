@@ -20,6 +20,10 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x64, 128x32, 64x48, 72x40",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .addresses = {0x3C, 0x3D},
+        .quirks = {"It stays dark until 8D 14 comes before AF: the panel's voltage is made by its "
+                   "charge pump.",
+                   "0x78 and 0x7A on a board are the 8-bit forms of 0x3C and 0x3D.",
+                   "64x48 glass begins at RAM column 32, 72x40 glass at 28."},
     },
     {
         .name = "ssd1309",
@@ -30,6 +34,8 @@ static const struct jl_catalog_entry entries[] = {
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .addresses = {0x3C, 0x3D},
         .glass_kind = JL_GLASS_WHITE,
+        .quirks =
+            {"It has no charge pump: the module makes the panel's voltage, and 8D does nothing."},
     },
     {
         .name = "ssd1305",
@@ -40,6 +46,8 @@ static const struct jl_catalog_entry entries[] = {
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .addresses = {0x3C, 0x3D},
         .glass_kind = JL_GLASS_YELLOW,
+        .quirks =
+            {"Its RAM is 132 columns wide: narrower glass begins somewhere inside (first-column)."},
     },
     {
         .name = "sh1106",
@@ -50,6 +58,9 @@ static const struct jl_catalog_entry entries[] = {
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .addresses = {0x3C, 0x3D},
         .glass_kind = JL_GLASS_WHITE,
+        .quirks = {"Its RAM is 132 columns wide, and 128 columns of glass begin at 2: taken for an "
+                   "ssd1306, the picture stands two columns to the left and noise at the edge.",
+                   "It is addressed page by page: there is no window and no hardware scroll."},
     },
     {
         .name = "pcd8544",
@@ -59,6 +70,9 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "84x48",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .glass_kind = JL_GLASS_LCD_GREY,
+        .quirks = {"The contrast (Vop) differs from module to module: too low shows nothing, too "
+                   "high shows black.",
+                   "It is made for 3.3 V on all lines."},
     },
     {
         .name = "st7565",
@@ -68,6 +82,9 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x64, 132x64",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .glass_kind = JL_GLASS_LCD_GREY,
+        .quirks = {"Its supply is switched on in three steps (2C, 2E, 2F) with waits between.",
+                   "Contrast is 81 and the resistor ratio 20..27 together: too low shows nothing, "
+                   "too high shows black."},
     },
     {
         .name = "st7567",
@@ -77,6 +94,9 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x64",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .glass_kind = JL_GLASS_LCD_GREY,
+        .quirks = {"Its supply is switched on in three steps (2C, 2E, 2F) with waits between.",
+                   "Contrast is 81 and the resistor ratio 20..27 together: too low shows nothing, "
+                   "too high shows black."},
     },
     {
         .name = "uc1701",
@@ -86,6 +106,8 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x64",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .glass_kind = JL_GLASS_LCD_BLUE,
+        .quirks = {"Commands and data are those of the st7565; its usual glass is white on blue "
+                   "and needs its light."},
     },
     {
         .name = "st7920",
@@ -95,6 +117,9 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x64",
         .pixel_format = "1 bit, horizontal bytes, bit 7 left",
         .glass_kind = JL_GLASS_LCD_BLUE,
+        .quirks = {"CS selects while it is high, unlike all others here.",
+                   "Its RAM is 256x32: the lower half of the glass is the right half of the RAM.",
+                   "A byte takes it 72 us: a faster stream loses bytes."},
     },
     {
         .name = "hd44780",
@@ -104,6 +129,10 @@ static const struct jl_catalog_entry entries[] = {
         .pixel_format = "5x8 dots a cell",
         .addresses = {0x27, 0x3F},
         .glass_kind = JL_GLASS_LCD_GREEN,
+        .quirks = {"After power it may be in 4-bit or in 8-bit mode: 3, 3, 3 and 2 come first.",
+                   "A row of blocks and nothing else: it was not woken. Nothing at all: turn the "
+                   "trimmer at V0.",
+                   "0x27 is a pcf8574, 0x3F a pcf8574A."},
     },
     {
         .name = "ssd1322",
@@ -113,6 +142,8 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "256x64",
         .pixel_format = "4 bits, two pixels a byte",
         .glass_kind = JL_GLASS_YELLOW,
+        .quirks = {"Its RAM is 480 columns wide, and 256 columns of glass begin at 112.",
+                   "It addresses four pixels at a time."},
     },
     {
         .name = "ssd1327",
@@ -123,6 +154,7 @@ static const struct jl_catalog_entry entries[] = {
         .pixel_format = "4 bits, two pixels a byte",
         .addresses = {0x3C, 0x3D},
         .glass_kind = JL_GLASS_WHITE,
+        .quirks = {"Two pixels share a byte: windows begin at even columns."},
     },
     {
         .name = "ssd1331",
@@ -132,6 +164,7 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "96x64",
         .pixel_format = "5-6-5 or 3-3-2",
         .glass_kind = JL_GLASS_COLOR_OLED,
+        .quirks = {"Arguments of commands travel with D/C low, unlike on most colour controllers."},
     },
     {
         .name = "ssd1351",
@@ -141,6 +174,8 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x128",
         .pixel_format = "5-6-5 or 6-6-6",
         .glass_kind = JL_GLASS_COLOR_OLED,
+        .quirks = {"Arguments of commands travel with D/C high.",
+                   "Some commands are locked until FD B1."},
     },
     {
         .name = "st7735",
@@ -150,6 +185,9 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x160, 128x128, 80x160",
         .pixel_format = "5-6-5 or 6-6-6",
         .glass_kind = JL_GLASS_TFT,
+        .quirks = {"Glass sits at different places in the RAM, by maker: an edge of noise means "
+                   "other first-column and first-row.",
+                   "Red and blue change places between makes of glass (order)."},
     },
     {
         .name = "st7789",
@@ -159,6 +197,8 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "240x320, 240x240, 135x240, 170x320",
         .pixel_format = "5-6-5 or 6-6-6",
         .glass_kind = JL_GLASS_TFT,
+        .quirks = {"Most glass is IPS: colours are negative unless it inverts (21; ips = yes).",
+                   "Glass smaller than 240x320 sits inside the RAM: 135x240 at 52, 40."},
     },
     {
         .name = "ili9341",
@@ -168,6 +208,7 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "240x320",
         .pixel_format = "5-6-5 or 6-6-6",
         .glass_kind = JL_GLASS_TFT,
+        .quirks = {"11 (sleep out) needs 5 ms before the next command, and 120 ms after a reset."},
     },
     {
         .name = "ili9488",
@@ -177,6 +218,7 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "320x480",
         .pixel_format = "6-6-6; 5-6-5 on 8080 only",
         .glass_kind = JL_GLASS_TFT,
+        .quirks = {"On SPI it takes 18 bits a pixel only: three bytes each."},
     },
     {
         .name = "gc9a01",
@@ -186,6 +228,7 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "240x240",
         .pixel_format = "5-6-5 or 6-6-6",
         .glass_kind = JL_GLASS_TFT,
+        .quirks = {"The glass is round and IPS: colours are negative unless it inverts (21)."},
     },
 };
 

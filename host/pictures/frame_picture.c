@@ -36,6 +36,23 @@ bool jl_picture_enlarge(const struct jl_picture *picture, int scale, struct jl_p
     return true;
 }
 
+bool jl_picture_turn(const struct jl_picture *picture, int quarters, struct jl_picture *turned) {
+    int w = picture->width, h = picture->height;
+    if (!jl_picture_create(turned, quarters & 1 ? h : w, quarters & 1 ? w : h)) {
+        return false;
+    }
+    for (int y = 0; y < h; y++) {
+        for (int x = 0; x < w; x++) {
+            static const int signs[4][2] = {{1, 1}, {-1, 1}, {-1, -1}, {1, -1}};
+            int to_x = quarters & 1 ? y : x, to_y = quarters & 1 ? x : y;
+            to_x = signs[quarters & 3][0] < 0 ? turned->width - 1 - to_x : to_x;
+            to_y = signs[quarters & 3][1] < 0 ? turned->height - 1 - to_y : to_y;
+            memcpy(jl_picture_at(turned, to_x, to_y), jl_picture_at(picture, x, y), 3);
+        }
+    }
+    return true;
+}
+
 void jl_picture_place(struct jl_picture *onto, const struct jl_picture *picture, int x, int y) {
     for (int dy = 0; dy < picture->height; dy++) {
         for (int dx = 0; dx < picture->width; dx++) {

@@ -15,6 +15,7 @@ struct jl_glass jl_glass_described(const struct jl_panel_config *config, enum jl
         .external_supply = (module & JL_MODULE_EXTERNAL_SUPPLY) != 0,
         .bgr = (module & JL_MODULE_BGR) != 0,
         .ips = (module & JL_MODULE_IPS) != 0,
+        .light_wired = (module & JL_MODULE_LIGHT_WIRED) != 0,
     };
 }
 

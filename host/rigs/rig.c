@@ -5,27 +5,30 @@
 #include <string.h>
 
 #include "jadelamp/host/connect.h"
-#include "jadelamp/host/file.h"
-#include "jadelamp/host/png.h"
 #include "rig_parts.h"
 
 /* Fixed, so that two runs show the same noise. */
 #define NOISE_SEED 0x48455251u
 
-/* Pixels of the longer side of a photo whose scale nobody chose. */
-#define WHOLE_PHOTO 1024
-
-#define LIGHT_UP_PS 200000000000u
-
 /* Of a transfer that is worth setting up DMA for. */
 #define LEAST_START_BYTES 64
 
-static bool build_board(struct jl_rig *rig) {
-    const struct jl_card *card = &rig->card;
-    struct jl_glass glass = jl_glass_described(&rig->config, card->glass_kind);
+static struct jl_glass glass_of(const struct jl_card *card) {
+    const struct jl_panel_config described = {.width = (int16_t)card->width,
+                                              .height = (int16_t)card->height,
+                                              .column_offset = (int16_t)card->column_offset,
+                                              .row_offset = (int16_t)card->row_offset,
+                                              .module = card->module};
+    struct jl_glass glass = jl_glass_described(&described, card->glass_kind);
     glass.round = card->round;
     glass.ram_width = card->ram_width;
     glass.ram_height = card->ram_height;
+    return glass;
+}
+
+/* The device of a card, at the end of the wires that the rig's card has. */
+static bool build_board(struct jl_rig *rig, const struct jl_card *card) {
+    struct jl_glass glass = glass_of(card);
     rig->device = jl_board_add_device(rig->board, card->controller->emulator, card->name, &glass);
     if (!rig->device) {
         return false;
@@ -33,7 +36,7 @@ static bool build_board(struct jl_rig *rig) {
     if (card->works_up_to) {
         jl_device_tolerates(rig->device, 1000000000000u / card->works_up_to);
     }
-    return jl_host_rig_connect(rig, rig->device);
+    return jl_host_rig_connect(rig, rig->device, card->i2c_address);
 }
 
 static const struct jl_bus *bus_of(const struct jl_card *card) {
@@ -87,7 +90,8 @@ static size_t frame_bytes(const struct jl_format *format, int16_t width, int16_t
     return format->planes * lines * (((size_t)width * rows * format->bits_per_pixel + 7) / 8);
 }
 
-static bool open_dots(struct jl_rig *rig, struct jl_complaint *complaint) {
+static bool open_dots(struct jl_rig *rig, const struct jl_card *glass,
+                      struct jl_complaint *complaint) {
     const struct jl_card *card = &rig->card;
     rig->controller = controller_of(card);
     rig->config = config_of(rig);
@@ -97,7 +101,7 @@ static bool open_dots(struct jl_rig *rig, struct jl_complaint *complaint) {
     size_t bytes = frame_bytes(card->format, width, height);
     rig->pixels = malloc(bytes);
     jl_status status = JL_OK;
-    bool built = rig->pixels && build_board(rig);
+    bool built = rig->pixels && build_board(rig, glass);
     if (built) {
         status = jl_frame_init(&rig->frame, card->format, width, height, rig->pixels, bytes);
     }
@@ -105,14 +109,18 @@ static bool open_dots(struct jl_rig *rig, struct jl_complaint *complaint) {
         jl_frame_track(&rig->frame, &rig->damage);
         status = jl_panel_open(&rig->panel, &rig->config, &rig->port);
     }
+    if (!built && strcmp(glass->name, card->name) != 0) {
+        return jl_complain(complaint, "the bus of %s does not reach the %s of %s", card->name,
+                           glass->controller->name, glass->name);
+    }
     return (built && status == JL_OK) ||
            jl_complain(complaint, "cannot build the board for %s: %s", card->name,
                        built ? jl_status_text(status)
                              : "the bus, the address or the glass does not fit the controller");
 }
 
-bool jl_rig_open_beside(struct jl_rig *rig, const struct jl_card *card, struct jl_rig *beside,
-                        struct jl_complaint *complaint) {
+static bool open_on(struct jl_rig *rig, const struct jl_card *card, const struct jl_card *glass,
+                    struct jl_rig *beside, struct jl_complaint *complaint) {
     memset(rig, 0, sizeof *rig);
     rig->card = *card;
     rig->port = (struct jl_port){
@@ -130,10 +138,13 @@ bool jl_rig_open_beside(struct jl_rig *rig, const struct jl_card *card, struct j
     if (beside) {
         jl_host_rig_share(rig, beside);
     }
-    bool good =
-        rig->board
-            ? card->cells.bus ? jl_host_rig_open_cells(rig, complaint) : open_dots(rig, complaint)
-            : jl_complain(complaint, "out of memory for the board of %s", card->name);
+    bool good = !rig->board
+                    ? jl_complain(complaint, "out of memory for the board of %s", card->name)
+                : !card->cells.bus != !glass->cells.bus
+                    ? jl_complain(complaint, "%s and %s: one has pixels, the other one cells",
+                                  card->name, glass->name)
+                : card->cells.bus ? jl_host_rig_open_cells(rig, glass, complaint)
+                                  : open_dots(rig, glass, complaint);
     if (!good) {
         jl_rig_close(rig);
     }
@@ -141,7 +152,17 @@ bool jl_rig_open_beside(struct jl_rig *rig, const struct jl_card *card, struct j
 }
 
 bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_complaint *complaint) {
-    return jl_rig_open_beside(rig, card, NULL, complaint);
+    return open_on(rig, card, card, NULL, complaint);
+}
+
+bool jl_rig_open_beside(struct jl_rig *rig, const struct jl_card *card, struct jl_rig *beside,
+                        struct jl_complaint *complaint) {
+    return open_on(rig, card, card, beside, complaint);
+}
+
+bool jl_rig_open_on(struct jl_rig *rig, const struct jl_card *card, const struct jl_card *glass,
+                    struct jl_complaint *complaint) {
+    return open_on(rig, card, glass, NULL, complaint);
 }
 
 void jl_rig_close(struct jl_rig *rig) {
@@ -161,43 +182,4 @@ uint64_t jl_rig_bus_bytes(const struct jl_rig *rig) {
     return rig->sim.i2c      ? jl_i2c_byte_count(rig->sim.i2c)
            : rig->sim.stream ? jl_stream_byte_count(rig->sim.stream)
                              : jl_cells_byte_count(rig->device);
-}
-
-static bool write_pair(struct jl_rig *rig, const struct jl_picture *glass, const char *directory,
-                       const char *base, int scale, struct jl_complaint *complaint) {
-    char path[1024];
-    struct jl_picture photo;
-    if (!jl_path_join(path, sizeof path, directory, base, "-glass.png", complaint) ||
-        !jl_png_write(path, glass, complaint) ||
-        !jl_path_join(path, sizeof path, directory, base, "-photo.png", complaint)) {
-        return false;
-    }
-    if (!jl_glass_photo(jl_device_glass(rig->device), glass, jl_device_brightness(rig->device),
-                        scale, &photo)) {
-        return jl_complain(complaint, "cannot make the photo at scale %d: expected 2 to 32", scale);
-    }
-    bool good = jl_png_write(path, &photo, complaint);
-    jl_picture_free(&photo);
-    return good;
-}
-
-bool jl_rig_photograph(struct jl_rig *rig, const char *directory, const char *base, int scale,
-                       struct jl_complaint *complaint) {
-    struct jl_picture glass;
-    const struct jl_glass *look = jl_device_glass(rig->device);
-    int longest = look->width > look->height ? look->width : look->height;
-    if (scale == 0) {
-        int fitting = WHOLE_PHOTO / longest;
-        scale = fitting < 2 ? 2 : fitting > 8 ? 8 : fitting;
-    }
-    jl_board_wait_ps(rig->board, LIGHT_UP_PS);
-    if (!jl_directory_make(directory, complaint)) {
-        return false;
-    }
-    if (!jl_device_picture(rig->device, &glass)) {
-        return jl_complain(complaint, "out of memory for the picture of %s", rig->card.name);
-    }
-    bool good = write_pair(rig, &glass, directory, base, scale, complaint);
-    jl_picture_free(&glass);
-    return good;
 }

@@ -1,4 +1,6 @@
 /* From the card of a character module to a module on a simulated board. */
+#include <string.h>
+
 #include "rig_parts.h"
 
 static uint8_t mask_of(int bit) {
@@ -46,6 +48,8 @@ struct jl_device *jl_host_cells_add(struct jl_board *board, const struct jl_card
     struct jl_glass glass = jl_glass_cells(card->width, card->height, card->glass_kind);
     glass.halves = card->cells.halves;
     glass.european_rom = card->cells.european_rom;
+    /* An output that leads nowhere: the light is on the supply. */
+    glass.light_wired = card->cells.bus != JL_CELLS_EXPANDER || card->cells.outputs.light >= 0;
     struct jl_device *module =
         jl_board_add_device(board, card->controller->emulator, card->name, &glass);
     *expander = NULL;
@@ -55,18 +59,24 @@ struct jl_device *jl_host_cells_add(struct jl_board *board, const struct jl_card
     if (module && card->cells.bus == JL_CELLS_EXPANDER) {
         *expander = jl_board_add_expander(board, "expander", module, &card->cells.outputs);
         module = *expander ? module : NULL;
+        if (module && card->works_up_to) {
+            jl_device_tolerates(*expander, 1000000000000u / card->works_up_to);
+        }
     }
     return module;
 }
 
-static bool build(struct jl_rig *rig) {
-    rig->device = jl_host_cells_add(rig->board, &rig->card, &rig->expander);
+static bool build(struct jl_rig *rig, const struct jl_card *module) {
+    rig->device = jl_host_cells_add(rig->board, module, &rig->expander);
     rig->sim.device = rig->device;
-    return rig->device && (!rig->expander || jl_host_rig_connect(rig, rig->expander));
+    bool behind = rig->card.cells.bus == JL_CELLS_EXPANDER;
+    return rig->device && behind == (rig->expander != NULL) &&
+           (!behind || jl_host_rig_connect(rig, rig->expander, module->i2c_address));
 }
 
-bool jl_host_rig_open_cells(struct jl_rig *rig, struct jl_complaint *complaint) {
-    bool built = build(rig);
+bool jl_host_rig_open_cells(struct jl_rig *rig, const struct jl_card *module,
+                            struct jl_complaint *complaint) {
+    bool built = build(rig, module);
     jl_status status = JL_OK;
     describe(rig);
     if (built) {
@@ -74,6 +84,10 @@ bool jl_host_rig_open_cells(struct jl_rig *rig, struct jl_complaint *complaint) 
     }
     if (built && status == JL_OK) {
         status = jl_char_buffer(&rig->cells, rig->cell_memory, sizeof rig->cell_memory);
+    }
+    if (!built && strcmp(module->name, rig->card.name) != 0) {
+        return jl_complain(complaint, "the bus of %s does not reach the module of %s",
+                           rig->card.name, module->name);
     }
     return (built && status == JL_OK) ||
            jl_complain(complaint, "cannot build the board for %s: %s", rig->card.name,

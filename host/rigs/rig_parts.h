@@ -7,11 +7,16 @@
 /* Takes over the bus of a rig beside it, where the two can share it. */
 void jl_host_rig_share(struct jl_rig *rig, struct jl_rig *beside);
 
-/* Wires the device that listens for the card's panel to the rig's port. False: no fit, no room. */
-bool jl_host_rig_connect(struct jl_rig *rig, struct jl_device *device);
+/*
+ * Wires the device that listens for the card's panel to the rig's port; its address on I2C is its
+ * own. False: no fit, no room.
+ */
+bool jl_host_rig_connect(struct jl_rig *rig, struct jl_device *device, uint8_t i2c_address);
 
-/* Builds module, wires and panel of a rig whose card, board and port are set. */
-bool jl_host_rig_open_cells(struct jl_rig *rig, struct jl_complaint *complaint);
+/* Builds module (of a card of its own), wires and panel of a rig whose card, board and port are
+ * set. */
+bool jl_host_rig_open_cells(struct jl_rig *rig, const struct jl_card *module,
+                            struct jl_complaint *complaint);
 
 /* Adds a card's module and, where it has one, its expander to a board. NULL: no fit, no room. */
 struct jl_device *jl_host_cells_add(struct jl_board *board, const struct jl_card *card,

@@ -18,11 +18,11 @@ void jl_host_rig_share(struct jl_rig *rig, struct jl_rig *beside) {
     }
 }
 
-bool jl_host_rig_connect(struct jl_rig *rig, struct jl_device *device) {
+bool jl_host_rig_connect(struct jl_rig *rig, struct jl_device *device, uint8_t i2c_address) {
     const struct jl_card *card = &rig->card;
     return jl_connect(&rig->sim, device,
                       &(struct jl_connection){.bus = card->bus,
-                                              .i2c_address = card->i2c_address,
+                                              .i2c_address = i2c_address,
                                               .spi_mode = card->spi_mode,
                                               .clock_hz = card->clock_hz,
                                               .cycle_ns = card->cycle_ns,

@@ -49,6 +49,7 @@ enum jl_module {
     JL_MODULE_BGR =
         1 << 5, /**< subpixels in the other order than on the controller's usual glass */
     JL_MODULE_IPS = 1 << 6, /**< glass that shows colours negative unless the controller inverts */
+    JL_MODULE_LIGHT_WIRED = 1 << 7, /**< the port's JL_PIN_LIGHT switches the light behind it */
 };
 
 /** Bytes to send that are too many for a step, in flash: an opcode and its arguments. */
@@ -278,6 +279,16 @@ jl_status jl_panel_idle(struct jl_panel *panel, bool idle);
 
 /** Lights every pixel whatever the RAM holds (a lamp test), or shows the RAM again. */
 jl_status jl_panel_all_on(struct jl_panel *panel, bool all_on);
+
+/**
+ * Switches the light behind the glass by the port's JL_PIN_LIGHT. Nothing else touches that pin:
+ * keep it low until the first picture is presented, so that nobody sees the wake-up. Dimming is
+ * the port's own affair.
+ *
+ * @return JL_OK; JL_UNSUPPORTED (the description lacks JL_MODULE_LIGHT_WIRED); JL_BAD_PORT (no
+ *         set_pin()); JL_NOT_AWAKE (not open); JL_BAD_ARGUMENT (NULL)
+ */
+jl_status jl_panel_light(struct jl_panel *panel, bool on);
 
 /** Switches the display off; the RAM keeps its picture. Returns as jl_panel_contrast(). */
 jl_status jl_panel_sleep(struct jl_panel *panel);

@@ -29,7 +29,7 @@ enum jl_pin {
     JL_PIN_E,     /**< output, character modules: data is taken as it falls */
     JL_PIN_E2,    /**< the same of the second controller of modules with 40 x 4 cells */
     JL_PIN_RW,    /**< output, character modules: while it is high D0..D7 are inputs */
-    JL_PIN_LIGHT, /**< output, backlight of character modules: high is on */
+    JL_PIN_LIGHT, /**< output, backlight: high is on; invert it here where a transistor does */
     JL_PIN_D0,    /**< D0..D7 follow each other; 4-bit wiring has D4..D7 only */
     JL_PIN_D1,
     JL_PIN_D2,

@@ -678,6 +678,11 @@ static const char *why_dark(struct jl_device *device) {
                             : "the display was never switched on: send 29 (set_display_on) at the "
                               "end of the wake-up sequence";
     }
+    if (brightness(device) == 0) {
+        return chip->light_control & 0x04
+                   ? "the brightness is 0: 51 with a higher value raises it"
+                   : "the light is off: 53 has bit 5 (brightness block) without bit 2 (light on)";
+    }
     return NULL;
 }
 

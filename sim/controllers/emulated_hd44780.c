@@ -381,10 +381,6 @@ void jl_cells_oscillator(struct jl_device *device, uint32_t hertz) {
     ((struct fixed *)device->fixed)->hertz = hertz;
 }
 
-bool jl_cells_lit(const struct jl_device *device) {
-    return device->pins[JL_DEVICE_LIGHT];
-}
-
 uint64_t jl_cells_byte_count(const struct jl_device *device) {
     return ((const struct state *)device->state)->bytes;
 }
@@ -472,9 +468,6 @@ static const char *why_dark(struct jl_device *device) {
     const struct state *state = device->state;
     if (millivolts_of(device) < VISIBLE_MV) {
         return "the contrast voltage is too low: turn the trimmer at V0";
-    }
-    if (device->glass.kind == JL_GLASS_LCD_BLUE && !jl_cells_lit(device)) {
-        return "the backlight is off, and nothing shows on blue without it";
     }
     if (millivolts_of(device) > BLOCKS_MV) {
         return NULL;

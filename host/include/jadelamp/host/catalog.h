@@ -24,6 +24,7 @@ struct jl_catalog_entry {
     const char *pixel_format;      /**< in words */
     uint8_t addresses[4];          /**< 7-bit, 0 ends the list */
     enum jl_glass_kind glass_kind; /**< of the usual module */
+    const char *quirks[4];         /**< what surprises people, a sentence each; ends with NULL */
 };
 
 /** All controllers; the count goes to *count. Constant memory. */

@@ -17,6 +17,9 @@ bool jl_frame_picture(const struct jl_frame *frame, struct jl_picture *picture);
 /** The picture with each pixel as a square of scale x scale; a new one, the caller frees it. */
 bool jl_picture_enlarge(const struct jl_picture *picture, int scale, struct jl_picture *larger);
 
+/** The picture turned clockwise by quarters, 0..3; a new one, the caller frees it. */
+bool jl_picture_turn(const struct jl_picture *picture, int quarters, struct jl_picture *turned);
+
 /** Copies a picture into another with its top left at (x, y); what reaches outside is cut. */
 void jl_picture_place(struct jl_picture *onto, const struct jl_picture *picture, int x, int y);
 

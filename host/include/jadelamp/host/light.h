@@ -1,10 +1,10 @@
 /*
- * First light of a card: wake the panel, present the test card, look.
+ * First light of a card: wake the panel, present the test card or a content of one's own, look.
  */
 #ifndef JADELAMP_HOST_LIGHT_H
 #define JADELAMP_HOST_LIGHT_H
 
-#include "jadelamp/host/rig.h"
+#include "jadelamp/host/sight.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -15,32 +15,27 @@ enum jl_light_fault { JL_LIGHT_NO_FAULT, JL_LIGHT_UNPLUGGED, JL_LIGHT_SDA_LOW, J
 
 struct jl_light_request {
     const char *directory; /**< where the files go; made when missing */
-    int scale;             /**< of the photo, 2..32 */
+    int scale;             /**< of the photo, 2..32; 0: about 1000 pixels */
     enum jl_light_fault fault;
-    uint64_t fault_byte; /**< for JL_LIGHT_NACK_AT: bytes on the bus before it */
-};
-
-/** What one step cost on the wire, in virtual time. */
-struct jl_wire_cost {
-    double microseconds;
-    uint64_t bytes;
+    uint64_t fault_byte;         /**< for JL_LIGHT_NACK_AT: bytes on the bus before it */
+    const struct jl_card *glass; /**< another card's controller and glass: jl_rig_open_on(); NULL */
+    /** UTF-8 instead of the test card, wrapped in the middle of the glass; NULL: none. */
+    const char *text;
+    const char *picture; /**< path of a picture instead of it, fitted; NULL: none. Not with text */
 };
 
 struct jl_light_result {
     struct jl_rig rig; /**< open: for diagnostics and further looks */
+    struct jl_sight sight;
     jl_status wake_status, present_status;
     struct jl_wire_cost wake, present;
-    const char *why_dark; /**< NULL when lit */
-    struct jl_picture glass;
-    char *cells_text; /**< of a character module: jl_cells_text(); else NULL */
-    char capture_path[1024];
 };
 
 /**
  * Runs first light and writes BASE-glass.png, BASE-photo.png and BASE.vcd, BASE
  * being the card's name. A panel that does not answer is a result, not a
- * failure: see the statuses. False: the files or the rig could not be made.
- * Close the result in either case.
+ * failure: see the statuses. False: the files or the rig could not be made, or the picture not
+ * be read. Close the result in either case.
  */
 bool jl_light(const struct jl_card *card, const struct jl_light_request *request,
               struct jl_light_result *result, struct jl_complaint *complaint);

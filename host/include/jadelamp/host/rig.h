@@ -50,6 +50,16 @@ bool jl_rig_open(struct jl_rig *rig, const struct jl_card *card, struct jl_compl
 bool jl_rig_open_beside(struct jl_rig *rig, const struct jl_card *card, struct jl_rig *beside,
                         struct jl_complaint *complaint);
 
+/**
+ * The same with the controller and the glass of another card: what one description does to another
+ * panel, such as an sh1106 that is taken for an ssd1306. The address is the other card's; bus,
+ * clock and software are the first one's.
+ *
+ * @return false also when the bus does not reach that controller at all
+ */
+bool jl_rig_open_on(struct jl_rig *rig, const struct jl_card *card, const struct jl_card *glass,
+                    struct jl_complaint *complaint);
+
 /** Frees everything; harmless on a closed or zeroed rig. Guests first. */
 void jl_rig_close(struct jl_rig *rig);
 
@@ -60,8 +70,15 @@ double jl_rig_now_us(const struct jl_rig *rig);
 uint64_t jl_rig_bus_bytes(const struct jl_rig *rig);
 
 /**
- * Lets the light come up (200 ms of virtual time) and writes BASE-glass.png (a
- * pixel a pixel) and BASE-photo.png into a directory.
+ * What is on the glass, as the panel is mounted: a picture that the card turns by a quarter is
+ * seen upright, as a person sees it who turned the panel. A pixel a pixel, white where a panel of
+ * one colour is lit. The caller frees it. False: no memory.
+ */
+bool jl_rig_look(struct jl_rig *rig, struct jl_picture *glass);
+
+/**
+ * Lets the light come up (200 ms of virtual time) and writes BASE-glass.png (jl_rig_look()) and
+ * BASE-photo.png, mounted alike, into a directory.
  *
  * @param scale pixels of the photo for one of the glass, 2..32; 0: about 1000 for the longer
  *              side, at most 8 each

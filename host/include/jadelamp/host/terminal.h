@@ -17,8 +17,14 @@ enum jl_terminal_style {
     JL_TERMINAL_BRAILLE, /**< braille dots, 2x4 pixels a character */
 };
 
-/** A zero-terminated UTF-8 text with a line end after each row; free() it. NULL: no memory. */
-char *jl_terminal_text(const struct jl_picture *picture, enum jl_terminal_style style);
+/**
+ * A zero-terminated UTF-8 text with a line end after each row; free() it. NULL: no memory.
+ *
+ * @param most_columns characters of a line: a picture that needs more is made smaller by a whole
+ *                     number, a dot of it lit where a third of its pixels are; 0: no limit
+ */
+char *jl_terminal_text(const struct jl_picture *picture, enum jl_terminal_style style,
+                       int most_columns);
 
 #ifdef __cplusplus
 }

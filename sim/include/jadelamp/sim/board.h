@@ -92,7 +92,7 @@ enum jl_device_pin {
     JL_DEVICE_E,     /**< of character modules, as the rest; RS is JL_DEVICE_DC. Starts low */
     JL_DEVICE_E2,    /**< of the second controller; starts low */
     JL_DEVICE_RW,    /**< starts low */
-    JL_DEVICE_LIGHT, /**< the backlight; starts low */
+    JL_DEVICE_LIGHT, /**< the backlight, where the glass has it wired; starts low */
     JL_DEVICE_D0,    /**< D0..D7 follow each other; pulled high */
     JL_DEVICE_D7 = JL_DEVICE_D0 + 7,
 };
@@ -125,8 +125,11 @@ bool jl_device_picture(struct jl_device *device, struct jl_picture *picture);
  */
 bool jl_device_seen(struct jl_device *device, struct jl_picture *picture);
 
-/** How brightly lit pixels shine now, 0..255. */
+/** How brightly lit pixels shine now: 0 when the glass is dark, else 1..255. */
 uint8_t jl_device_brightness(struct jl_device *device);
+
+/** Whether the light behind the glass is on; true where it always is, or the dots shine. */
+bool jl_device_light_on(const struct jl_device *device);
 
 /** NULL when the glass is lit, else why it is dark, as a sentence. Constant memory. */
 const char *jl_device_why_dark(struct jl_device *device);
@@ -221,7 +224,7 @@ void jl_device_three_wire(struct jl_device *device, bool three_wire);
 
 /**
  * A module that was seen to work faster than the datasheet allows: down to this clock cycle
- * (SPI) or write cycle (8080) no bits are spoiled. The warning stays.
+ * (SPI, I2C) or write cycle (8080) no bits are spoiled, and the warning is a note only.
  */
 void jl_device_tolerates(struct jl_device *device, uint64_t cycle_ps);
 

@@ -30,9 +30,6 @@ void jl_cells_voltage(struct jl_device *device, int millivolts);
 /** The controllers' oscillators, hertz: 270000 at first, 190000 to 350000 by the datasheet. */
 void jl_cells_oscillator(struct jl_device *device, uint32_t hertz);
 
-/** Whether the backlight is on. */
-bool jl_cells_lit(const struct jl_device *device);
-
 /** Bytes that the controllers took or ignored so far, each counted on its own. */
 uint64_t jl_cells_byte_count(const struct jl_device *device);
 

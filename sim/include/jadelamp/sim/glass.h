@@ -39,9 +39,11 @@ struct jl_glass {
     bool mirrored_y; /**< the same for rows */
     bool rows_other; /**< bonded the other way than rows of the usual module of this size */
     bool external_supply;
-    bool bgr;   /**< red and blue subpixels in each other's place */
-    bool ips;   /**< bright where the usual glass is dark, unless the controller inverts */
-    bool round; /**< only the circle inside can be seen */
+    bool bgr;         /**< red and blue subpixels in each other's place */
+    bool ips;         /**< bright where the usual glass is dark, unless the controller inverts */
+    bool round;       /**< only the circle inside can be seen */
+    bool light_wired; /**< of TFT and LCD: the light is on while JL_DEVICE_LIGHT is high; else
+                         always */
     /** RAM as strapped by pins of the controller, where it has such; 0 is all of it. */
     int ram_width, ram_height;
     /** Of a glass with character cells, as jl_glass_cells() makes it; 0: dots all over. */
@@ -52,6 +54,12 @@ struct jl_glass {
 
 /** Dots from a cell to the next: 5 x 8 and the gap. */
 enum { JL_CELL_WIDTH = 6, JL_CELL_HEIGHT = 9 };
+
+/** Whether dots darken what is behind them instead of shining. */
+bool jl_glass_is_lcd(const struct jl_glass *glass);
+
+/** Whether nothing can be seen without the light behind it: TFT, and LCD with light dots. */
+bool jl_glass_needs_light(const struct jl_glass *glass);
 
 /** A glass of character cells, with dark or light dots by its kind. */
 struct jl_glass jl_glass_cells(int columns, int rows, enum jl_glass_kind kind);
@@ -65,12 +73,13 @@ bool jl_glass_is_gap(const struct jl_glass *glass, int x, int y);
  *
  * @param logical    one pixel a dot, black is dark
  * @param brightness 0..255 of the lit dots
+ * @param light      whether the light behind TFT and LCD is on; OLED has none
  * @param scale      side of a dot with its gap, 2..32 pixels
  * @param photo      receives a new picture; the caller frees it
  * @return false when there is no memory or scale is out of range
  */
 bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logical,
-                    uint8_t brightness, int scale, struct jl_picture *photo);
+                    uint8_t brightness, bool light, int scale, struct jl_picture *photo);
 
 #ifdef __cplusplus
 }

@@ -1,11 +1,10 @@
 /* First light of a card. */
 #include "jadelamp/host/light.h"
 
-#include <stdlib.h>
 #include <string.h>
 
 #include "jadelamp/draw.h"
-#include "jadelamp/host/file.h"
+#include "light_content.h"
 
 static void inject(struct jl_rig *rig, const struct jl_light_request *request) {
     switch (request->fault) {
@@ -41,67 +40,67 @@ static void draw_test_card(struct jl_frame *frame, const char *title) {
     }
 }
 
-static void run(struct jl_light_result *result) {
+struct session {
+    struct jl_light_result *result;
+    const struct jl_light_request *request;
+    struct jl_baked_picture *picture; /* NULL: none */
+};
+
+static jl_status present(struct jl_rig *rig, const struct session *session) {
+    const char *title = rig->card.controller->name, *text = session->request->text;
+    struct jl_target *target = &rig->frame.target;
+    if (rig->card.cells.bus) {
+        return text ? jl_host_cells_text(&rig->cells, text) : jl_char_test_card(&rig->cells, title);
+    }
+    if (session->picture) {
+        jl_host_draw_picture(target, session->picture);
+    } else if (text) {
+        jl_host_draw_text(target, text);
+    } else {
+        draw_test_card(&rig->frame, title);
+    }
+    return jl_panel_present(&rig->panel, &rig->frame);
+}
+
+static void run(void *context) {
+    const struct session *session = context;
+    struct jl_light_result *result = session->result;
     struct jl_rig *rig = &result->rig;
     double start_us = jl_rig_now_us(rig);
     uint64_t start_bytes = jl_rig_bus_bytes(rig);
-    bool cells = rig->card.cells.bus != JL_CELLS_NONE;
-    result->wake_status = cells ? jl_char_wake(&rig->cells) : jl_panel_wake(&rig->panel);
+    result->wake_status =
+        rig->card.cells.bus ? jl_char_wake(&rig->cells) : jl_panel_wake(&rig->panel);
     double woken_us = jl_rig_now_us(rig);
     uint64_t woken_bytes = jl_rig_bus_bytes(rig);
-    if (cells) {
-        result->present_status = jl_char_test_card(&rig->cells, rig->card.controller->name);
-    } else {
-        draw_test_card(&rig->frame, rig->card.controller->name);
-        result->present_status = jl_panel_present(&rig->panel, &rig->frame);
+    result->present_status = present(rig, session);
+    if (rig->card.module & JL_MODULE_LIGHT_WIRED) {
+        jl_panel_light(&rig->panel, true);
     }
     result->wake = (struct jl_wire_cost){woken_us - start_us, woken_bytes - start_bytes};
     result->present =
         (struct jl_wire_cost){jl_rig_now_us(rig) - woken_us, jl_rig_bus_bytes(rig) - woken_bytes};
 }
 
-/* The text on a character module; NULL: no memory. */
-static char *text_of(struct jl_device *device) {
-    size_t size = jl_cells_text(device, NULL, 0) + 1;
-    char *text = malloc(size);
-    if (text) {
-        jl_cells_text(device, text, size);
-    }
-    return text;
-}
-
 bool jl_light(const struct jl_card *card, const struct jl_light_request *request,
               struct jl_light_result *result, struct jl_complaint *complaint) {
-    struct jl_file capture = {0};
+    struct jl_baked_picture picture = {0};
+    struct session session = {result, request, request->picture ? &picture : NULL};
     memset(result, 0, sizeof *result);
-    if (!jl_rig_open(&result->rig, card, complaint) ||
-        !jl_directory_make(request->directory, complaint) ||
-        !jl_path_join(result->capture_path, sizeof result->capture_path, request->directory,
-                      card->name, ".vcd", complaint) ||
-        !jl_file_begin(&capture, result->capture_path, complaint)) {
+    if (!jl_rig_open_on(&result->rig, card, request->glass ? request->glass : card, complaint)) {
         return false;
     }
     struct jl_rig *rig = &result->rig;
+    if (request->picture && !jl_host_bake_for(rig, request->picture, &picture, complaint)) {
+        return false;
+    }
     inject(rig, request);
-    jl_board_record(rig->board, jl_file_write, &capture);
-    run(result);
-    jl_board_record_end(rig->board);
-    if (!jl_file_commit(&capture, complaint)) {
-        return false;
-    }
-    if (!jl_rig_photograph(rig, request->directory, card->name, request->scale, complaint)) {
-        return false;
-    }
-    result->why_dark = jl_device_why_dark(rig->device);
-    if (card->cells.bus && !(result->cells_text = text_of(rig->device))) {
-        return jl_complain(complaint, "out of memory for the text of %s", card->name);
-    }
-    return jl_device_picture(rig->device, &result->glass) ||
-           jl_complain(complaint, "out of memory for the picture of %s", card->name);
+    bool good = jl_sight_of(rig, request->directory, card->name, request->scale, run, &session,
+                            &result->sight, complaint);
+    jl_baked_picture_free(&picture);
+    return good;
 }
 
 void jl_light_close(struct jl_light_result *result) {
-    jl_picture_free(&result->glass);
-    free(result->cells_text);
+    jl_sight_free(&result->sight);
     jl_rig_close(&result->rig);
 }

@@ -1,0 +1,114 @@
+/* jadelamp run CARD PROGRAM */
+#include "cli.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "jadelamp/host/run.h"
+
+static void print_json(const struct jl_run_result *result) {
+    static const char *const ends[] = {"returned", "time-up", "stuck"};
+    cJSON *json = cJSON_CreateObject();
+    cJSON_AddItemToObject(json, "card", cli_card_json(&result->rig.card));
+    cJSON_AddStringToObject(json, "end", ends[result->end]);
+    cJSON_AddStringToObject(json, "status", jl_status_name(result->status));
+    cJSON_AddStringToObject(json, "first_bus_error", jl_status_name(result->bus_status));
+    cJSON_AddItemToObject(json, "wire", cli_cost_json(&result->cost));
+    cJSON_AddNumberToObject(json, "transfers", (double)result->transfers);
+    cJSON_AddNumberToObject(json, "waited_us", result->waited_us);
+    cJSON_AddNumberToObject(json, "whole_us", result->whole_us);
+    cli_json_sight(json, &result->rig, &result->sight);
+    cli_print_json(json);
+}
+
+/* The file's name without folder and ending. */
+static void name_of(const char *path, char *name, size_t size) {
+    const char *slash = strrchr(path, '/');
+    snprintf(name, size, "%s", slash ? slash + 1 : path);
+    char *dot = strrchr(name, '.');
+    if (dot && dot != name) {
+        *dot = '\0';
+    }
+}
+
+struct typed_run {
+    char *directory, *terminal;
+    int scale, seconds, json;
+};
+
+static int run(const char *verb, const char *card_name, const char *path,
+               const struct typed_run *typed) {
+    char name[100];
+    static struct jl_card card;
+    static struct jl_run_result result; /* large */
+    struct jl_complaint complaint = {""};
+    name_of(path, name, sizeof name);
+    const struct jl_run_request request = {.name = name,
+                                           .directory = typed->directory,
+                                           .scale = typed->scale,
+                                           .most_ms = (uint32_t)typed->seconds * 1000};
+    jl_program program = NULL;
+    if (!jl_card_find(card_name, &card, &complaint) ||
+        !(program = jl_program_load(path, &complaint))) {
+        return cli_bad(verb, "%s", complaint.text);
+    }
+    int status;
+    if (!jl_run(&card, program, &request, &result, &complaint)) {
+        status = cli_bad(verb, "%s", complaint.text);
+    } else {
+        if (typed->json) {
+            print_json(&result);
+        } else {
+            jl_run_print(stdout, &result);
+        }
+        if (typed->terminal && !typed->json) {
+            cli_print_glass(&result.sight.glass, typed->terminal);
+        }
+        status = jl_run_has_findings(&result) ? EXIT_FINDINGS : EXIT_GOOD;
+    }
+    jl_run_close(&result);
+    return status;
+}
+
+int verb_run(int argc, const char **argv) {
+    struct typed_run typed = {.seconds = 10}; /* popt allocates what it puts here */
+    const struct poptOption options[] = {
+        {"into", 'o', POPT_ARG_STRING, &typed.directory, 0, "folder for the files, else this one",
+         "DIR"},
+        {"scale", 's', POPT_ARG_INT, &typed.scale, 0,
+         "pixels of the photo for one of the glass, 2..32; else what fits about 1000", "N"},
+        {"terminal", 't', POPT_ARG_STRING, &typed.terminal, 0, "show the glass here too",
+         "blocks|braille"},
+        {"seconds", 0, POPT_ARG_INT, &typed.seconds, 0,
+         "of the program's own time, then it is stopped; else 10", "N"},
+        {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
+        POPT_AUTOHELP POPT_TABLEEND};
+    poptContext context = cli_parse(
+        argc, argv, options,
+        "CARD PROGRAM.so\n\nRuns a program of yours on the emulated panel of a card. The shared "
+        "object has\na function jl_status " JL_PROGRAM_ENTRY "(const struct jl_port *port), as "
+        "on\nhardware. Writes NAME-glass.png, NAME-photo.png and NAME.vcd. Exit status 1 when\n"
+        "it fails, the panel stays dark or the controller found something wrong.\n");
+    if (!context) {
+        return EXIT_BAD;
+    }
+    int status = EXIT_BAD;
+    const char *card_name = poptGetArg(context);
+    const char *path = card_name ? poptGetArg(context) : NULL;
+    if (!path) {
+        cli_bad(argv[0], "name a card and a shared object; see jadelamp run --help");
+    } else if (cli_too_many(context, argv[0]) || !cli_good_style(argv[0], typed.terminal)) {
+        /* reported */
+    } else if (typed.scale != 0 && (typed.scale < 2 || typed.scale > 32)) {
+        cli_bad(argv[0], "--scale %d: expected 2 to 32", typed.scale);
+    } else if (typed.seconds < 1 || typed.seconds > 3600) {
+        cli_bad(argv[0], "--seconds %d: expected 1 to 3600", typed.seconds);
+    } else {
+        status = run(argv[0], card_name, path, &typed);
+    }
+    poptFreeContext(context);
+    free(typed.directory);
+    free(typed.terminal);
+    return status;
+}

@@ -1,0 +1,56 @@
+/* A program of the user's own on the board of a card. */
+#include "jadelamp/host/run.h"
+
+#include <string.h>
+
+#include "run_meter.h"
+
+enum { USUAL_MOST_MS = 10000, USUAL_PATIENCE_MS = 5000 };
+
+struct session {
+    struct jl_run_result *result;
+    struct jl_host_meter meter;
+    jl_program program;
+};
+
+static void run(void *context) {
+    struct session *session = context;
+    struct jl_run_result *result = session->result;
+    result->end = jl_host_meter_run(&session->meter, session->program, &result->status);
+}
+
+bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_request *request,
+            struct jl_run_result *result, struct jl_complaint *complaint) {
+    struct session session = {.result = result, .program = program};
+    memset(result, 0, sizeof *result);
+    if (!jl_rig_open(&result->rig, card, complaint)) {
+        return false;
+    }
+    struct jl_rig *rig = &result->rig;
+    session.meter = (struct jl_host_meter){
+        .rig = rig,
+        .most_us = 1000.0 * (request->most_ms ? request->most_ms : USUAL_MOST_MS),
+        .patience_ms = request->patience_ms ? request->patience_ms : USUAL_PATIENCE_MS};
+    bool good = jl_sight_of(rig, request->directory ? request->directory : ".",
+                            request->name ? request->name : card->name, request->scale, run,
+                            &session, &result->sight, complaint);
+    const struct jl_host_meter *meter = &session.meter;
+    result->bus_status = meter->first_error;
+    result->bus_error_us = meter->first_error_us;
+    result->other_bus = meter->other_bus;
+    result->transfers = meter->transfers;
+    result->cost = (struct jl_wire_cost){meter->wire_us, jl_rig_bus_bytes(rig)};
+    result->waited_us = meter->waited_us;
+    result->whole_us = meter->whole_us;
+    return good;
+}
+
+void jl_run_close(struct jl_run_result *result) {
+    jl_sight_free(&result->sight);
+    jl_rig_close(&result->rig);
+}
+
+bool jl_run_has_findings(const struct jl_run_result *result) {
+    return result->status != JL_OK || result->bus_status != JL_OK || result->end == JL_RUN_STUCK ||
+           jl_sight_has_findings(&result->rig, &result->sight);
+}

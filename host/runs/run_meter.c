@@ -1,0 +1,157 @@
+/*
+ * The meter before the port of a rig. A program that loops for ever is left by a jump out of
+ * whatever call of the port it makes after its time is up; one that calls nothing, by a timer.
+ */
+#include "run_meter.h"
+
+#include <setjmp.h>
+#include <signal.h>
+#include <sys/time.h>
+
+/* What a look at the clock or at a running transfer takes; keeps loops around it moving. */
+#define LOOK_PS 1000000u
+
+/* One program at a time: the timer's signal has no context. */
+static struct {
+    sigjmp_buf out;
+    volatile sig_atomic_t calls; /* that let time pass, since the timer looked last */
+} running;
+
+/* Twice in a row without a call: between two looks there is at least the whole patience. */
+static void look_at_it(int signal) {
+    static volatile sig_atomic_t quiet;
+    (void)signal;
+    quiet = running.calls ? 0 : quiet + 1;
+    running.calls = 0;
+    if (quiet > 1) {
+        quiet = 0;
+        siglongjmp(running.out, JL_RUN_STUCK);
+    }
+}
+
+static double now_us(const struct jl_host_meter *meter) {
+    return jl_rig_now_us(meter->rig);
+}
+
+static const struct jl_port *inner(const struct jl_host_meter *meter) {
+    return &meter->rig->port;
+}
+
+/* After each call that lets time pass. */
+static void leave_when_over(struct jl_host_meter *meter) {
+    running.calls = 1;
+    if (now_us(meter) > meter->most_us) {
+        siglongjmp(running.out, JL_RUN_TIME_UP);
+    }
+}
+
+static jl_status sent(struct jl_host_meter *meter, double begun_us, jl_status status) {
+    meter->wire_us += now_us(meter) - begun_us;
+    meter->transfers++;
+    if (status != JL_OK && status != JL_BUSY && meter->first_error == JL_OK) {
+        meter->first_error = status;
+        meter->first_error_us = now_us(meter);
+    }
+    leave_when_over(meter);
+    return status;
+}
+
+static jl_status send(void *context, const struct jl_transfer *t) {
+    struct jl_host_meter *meter = context;
+    double begun = now_us(meter);
+    meter->other_bus |= (t->i2c_address != 0) != (meter->rig->sim.i2c != NULL);
+    return sent(meter, begun, inner(meter)->ops->send(inner(meter)->context, t));
+}
+
+static jl_status repeat(void *context, const struct jl_transfer *t, uint32_t times) {
+    struct jl_host_meter *meter = context;
+    double begun = now_us(meter);
+    return sent(meter, begun, inner(meter)->ops->repeat(inner(meter)->context, t, times));
+}
+
+static jl_status send_nine(void *context, const struct jl_transfer *t, bool data) {
+    struct jl_host_meter *meter = context;
+    double begun = now_us(meter);
+    return sent(meter, begun, inner(meter)->ops->send_nine(inner(meter)->context, t, data));
+}
+
+static jl_status start(void *context, const struct jl_transfer *t) {
+    struct jl_host_meter *meter = context;
+    double begun = now_us(meter);
+    return sent(meter, begun, inner(meter)->ops->start(inner(meter)->context, t));
+}
+
+static jl_status poll(void *context) {
+    struct jl_host_meter *meter = context;
+    double begun = now_us(meter);
+    jl_status status = inner(meter)->ops->poll(inner(meter)->context);
+    meter->waited_us += now_us(meter) - begun;
+    leave_when_over(meter);
+    return status;
+}
+
+static void wait_us(void *context, uint32_t microseconds) {
+    struct jl_host_meter *meter = context;
+    double begun = now_us(meter);
+    inner(meter)->ops->wait_us(inner(meter)->context, microseconds);
+    meter->waited_us += now_us(meter) - begun;
+    leave_when_over(meter);
+}
+
+static uint32_t clock_us(void *context) {
+    struct jl_host_meter *meter = context;
+    jl_board_wait_ps(meter->rig->board, LOOK_PS);
+    meter->waited_us += LOOK_PS / 1e6;
+    leave_when_over(meter);
+    return inner(meter)->ops->now_us(inner(meter)->context);
+}
+
+static void set_pin(void *context, enum jl_pin pin, bool high) {
+    struct jl_host_meter *meter = context;
+    inner(meter)->ops->set_pin(inner(meter)->context, pin, high);
+}
+
+/* Loops around a pin, too, must see time pass. */
+static bool get_pin(void *context, enum jl_pin pin) {
+    struct jl_host_meter *meter = context;
+    jl_board_wait_ps(meter->rig->board, LOOK_PS);
+    meter->waited_us += LOOK_PS / 1e6;
+    leave_when_over(meter);
+    return inner(meter)->ops->get_pin(inner(meter)->context, pin);
+}
+
+static void set_timer(uint32_t period_ms) {
+    struct itimerval timer = {.it_interval = {period_ms / 1000, period_ms % 1000 * 1000}};
+    timer.it_value = timer.it_interval;
+    setitimer(ITIMER_REAL, &timer, NULL);
+}
+
+enum jl_run_end jl_host_meter_run(struct jl_host_meter *meter, jl_program program,
+                                  jl_status *status) {
+    const struct jl_port_ops *has = inner(meter)->ops;
+    const struct jl_port_ops ops = {.send = send,
+                                    .wait_us = wait_us,
+                                    .set_pin = set_pin,
+                                    .get_pin = get_pin,
+                                    .repeat = has->repeat ? repeat : NULL,
+                                    .send_nine = has->send_nine ? send_nine : NULL,
+                                    .start = has->start ? start : NULL,
+                                    .poll = has->poll ? poll : NULL,
+                                    .now_us = clock_us};
+    struct jl_port port = *inner(meter);
+    struct sigaction action = {.sa_handler = look_at_it}, before;
+    port.ops = &ops;
+    port.context = meter;
+    sigemptyset(&action.sa_mask);
+    sigaction(SIGALRM, &action, &before);
+    running.calls = 1;
+    int left = sigsetjmp(running.out, 1);
+    if (left == 0) {
+        set_timer(meter->patience_ms);
+        *status = program(&port);
+    }
+    set_timer(0);
+    sigaction(SIGALRM, &before, NULL);
+    meter->whole_us = now_us(meter);
+    return (enum jl_run_end)left;
+}

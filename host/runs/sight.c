@@ -1,0 +1,120 @@
+/* Recording, looking and telling: what runs on rigs have in common. */
+#include "jadelamp/host/sight.h"
+
+#include <stdlib.h>
+#include <string.h>
+
+#include "jadelamp/host/file.h"
+
+/* Lines of findings that a person reads. */
+enum { MOST_TOLD = 20 };
+
+/* The text on a character module; NULL: no memory. */
+static char *text_of(struct jl_device *device) {
+    size_t size = jl_cells_text(device, NULL, 0) + 1;
+    char *text = malloc(size);
+    if (text) {
+        jl_cells_text(device, text, size);
+    }
+    return text;
+}
+
+static bool name_files(struct jl_sight *sight, const char *directory, const char *base,
+                       struct jl_complaint *complaint) {
+    size_t size = JL_SIGHT_PATH_BYTES;
+    return jl_path_join(sight->glass_path, size, directory, base, "-glass.png", complaint) &&
+           jl_path_join(sight->photo_path, size, directory, base, "-photo.png", complaint) &&
+           jl_path_join(sight->capture_path, size, directory, base, ".vcd", complaint);
+}
+
+bool jl_sight_of(struct jl_rig *rig, const char *directory, const char *base, int scale,
+                 jl_sight_fn run, void *context, struct jl_sight *sight,
+                 struct jl_complaint *complaint) {
+    struct jl_file capture = {0};
+    memset(sight, 0, sizeof *sight);
+    if (!jl_directory_make(directory, complaint) ||
+        !name_files(sight, directory, base, complaint) ||
+        !jl_file_begin(&capture, sight->capture_path, complaint)) {
+        return false;
+    }
+    jl_board_record(rig->board, jl_file_write, &capture);
+    run(context);
+    jl_board_record_end(rig->board);
+    if (!jl_file_commit(&capture, complaint) ||
+        !jl_rig_photograph(rig, directory, base, scale, complaint)) {
+        return false;
+    }
+    sight->why_dark = jl_device_why_dark(rig->device);
+    if (rig->card.cells.bus && !(sight->cells_text = text_of(rig->device))) {
+        return jl_complain(complaint, "out of memory for the text of %s", base);
+    }
+    return jl_rig_look(rig, &sight->glass) ||
+           jl_complain(complaint, "out of memory for the picture of %s", base);
+}
+
+void jl_sight_free(struct jl_sight *sight) {
+    jl_picture_free(&sight->glass);
+    free(sight->cells_text);
+    sight->cells_text = NULL;
+}
+
+static void print_lines(FILE *out, const char *text) {
+    while (*text) {
+        int length = (int)strcspn(text, "\n");
+        fprintf(out, "  %.*s\n", length, text);
+        text += length + (text[length] == '\n');
+    }
+}
+
+static bool told_before(const struct jl_diagnostic *list, size_t at) {
+    for (size_t i = 0; i < at; i++) {
+        if (strcmp(list[i].text, list[at].text) == 0) {
+            return true;
+        }
+    }
+    return false;
+}
+
+void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *sight) {
+    static const char *const severities[] = {"note", "warning", "error"};
+    const struct jl_diagnostic *list;
+    size_t count = jl_board_diagnostics(rig->board, &list);
+    size_t total = jl_board_diagnostic_total(rig->board);
+    if (sight->why_dark) {
+        fprintf(out, "  dark: %s\n", sight->why_dark);
+    } else {
+        fprintf(out, "  lit, brightness %d of 255\n", jl_device_brightness(rig->device));
+    }
+    if (sight->cells_text) {
+        print_lines(out, sight->cells_text);
+    }
+    size_t told = 0;
+    for (size_t i = 0; i < count && told < MOST_TOLD; i++) {
+        size_t alike = 1;
+        if (told_before(list, i)) {
+            continue;
+        }
+        for (size_t k = i + 1; k < count; k++) {
+            alike += strcmp(list[i].text, list[k].text) == 0;
+        }
+        told++;
+        fprintf(out, "  %9.3f ms %s: %s", (double)list[i].at_ps / 1e9, severities[list[i].severity],
+                list[i].text);
+        fprintf(out, alike > 1 ? " (%zu times)\n" : "\n", alike);
+    }
+    if (told == MOST_TOLD || total > count) {
+        fprintf(out, "  of %zu findings in all\n", total);
+    }
+    fprintf(out, "  wrote %s, the glass pixel by pixel\n", sight->glass_path);
+    fprintf(out, "        %s, as it looks\n", sight->photo_path);
+    fprintf(out, "        %s, all wires\n", sight->capture_path);
+}
+
+bool jl_sight_has_findings(const struct jl_rig *rig, const struct jl_sight *sight) {
+    const struct jl_diagnostic *list;
+    bool found = sight->why_dark != NULL;
+    for (size_t i = jl_board_diagnostics(rig->board, &list); i > 0; i--) {
+        found |= list[i - 1].severity != JL_SEVERITY_NOTE;
+    }
+    return found;
+}

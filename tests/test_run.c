@@ -1,0 +1,225 @@
+/* Programs of the user's own on the board: how they end, and what is told of them. */
+#include "harness.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "jadelamp/host/png.h"
+#include "jadelamp/host/run.h"
+#include "jadelamp/jadelamp.h"
+#include "shell.h"
+
+static const struct jl_panel_config oled = {
+    .controller = &jl_ssd1306, .bus = &jl_bus_i2c, .width = 128, .height = 32, .i2c_address = 0x3C};
+static uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 32)];
+static struct jl_panel panel;
+static struct jl_frame frame;
+static volatile int for_ever = 1;
+
+static jl_status show_a_box(const struct jl_port *port) {
+    jl_panel_open(&panel, &oled, port);
+    jl_panel_wake(&panel);
+    jl_panel_frame(&panel, &frame, pixels, sizeof pixels);
+    jl_fill_rect(&frame.target, (struct jl_rect){10, 4, 30, 20}, JL_WHITE);
+    jl_panel_present(&panel, &frame);
+    return jl_panel_status(&panel);
+}
+
+static jl_status wait_a_while(const struct jl_port *port) {
+    jl_status status = show_a_box(port);
+    port->ops->wait_us(port->context, 250000);
+    return status;
+}
+
+static jl_status loop_for_ever(const struct jl_port *port) {
+    show_a_box(port);
+    while (for_ever) {
+        port->ops->wait_us(port->context, 1000);
+    }
+    return JL_OK;
+}
+
+static jl_status look_at_the_clock(const struct jl_port *port) {
+    show_a_box(port);
+    while (for_ever) {
+        port->ops->now_us(port->context);
+    }
+    return JL_OK;
+}
+
+static jl_status wait_for_a_pin(const struct jl_port *port) {
+    show_a_box(port);
+    while (for_ever) {
+        port->ops->get_pin(port->context, JL_PIN_BUSY);
+    }
+    return JL_OK;
+}
+
+static jl_status turn_in_place(const struct jl_port *port) {
+    show_a_box(port);
+    while (for_ever) {
+    }
+    return JL_OK;
+}
+
+static jl_status toggle_a_pin(const struct jl_port *port) {
+    for (bool high = false; for_ever; high = !high) {
+        port->ops->set_pin(port->context, JL_PIN_RESET, high);
+    }
+    return JL_OK;
+}
+
+static jl_status talk_to_nobody(const struct jl_port *port) {
+    struct jl_panel_config wrong = oled;
+    wrong.i2c_address = 0x3D;
+    jl_panel_open(&panel, &wrong, port);
+    jl_panel_wake(&panel);
+    return jl_panel_status(&panel);
+}
+
+static jl_status do_nothing(const struct jl_port *port) {
+    (void)port;
+    return JL_OK;
+}
+
+static void ends(void) {
+    static const struct {
+        const char *name;
+        jl_program program;
+        enum jl_run_end end;
+        jl_status status, bus_status;
+        bool lit;
+        double least_waited_us, most_waited_us;
+        const char *says;
+    } rows[] = {
+        {"returns", show_a_box, JL_RUN_RETURNED, JL_OK, JL_OK, true, 0, 0, "returned JL_OK: ok"},
+        {"waits", wait_a_while, JL_RUN_RETURNED, JL_OK, JL_OK, true, 250000, 250000,
+         "250.00 waiting"},
+        {"loops", loop_for_ever, JL_RUN_TIME_UP, JL_OK, JL_OK, true, 450000, 500000,
+         "still running after 0.5 s of its time: stopped"},
+        {"clock", look_at_the_clock, JL_RUN_TIME_UP, JL_OK, JL_OK, true, 450000, 500000, "stopped"},
+        {"pin", wait_for_a_pin, JL_RUN_TIME_UP, JL_OK, JL_OK, true, 450000, 500000, "stopped"},
+        {"stuck", turn_in_place, JL_RUN_STUCK, JL_OK, JL_OK, true, 0, 0, "stuck: no transfer"},
+        {"toggles", toggle_a_pin, JL_RUN_STUCK, JL_OK, JL_OK, false, 0, 0, "stuck"},
+        {"nobody", talk_to_nobody, JL_RUN_RETURNED, JL_NO_ANSWER, JL_NO_ANSWER, false, 0, 0,
+         "first error of the bus: no answer"},
+        {"nothing", do_nothing, JL_RUN_RETURNED, JL_OK, JL_OK, false, 0, 0, "dark: "},
+    };
+    static struct jl_card card;
+    static struct jl_run_result result;
+    struct jl_complaint complaint = {""};
+    EXPECT(jl_card_find("ssd1306-128x32-i2c", &card, &complaint));
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char text[4000] = "";
+        struct jl_run_request request = {.name = rows[i].name,
+                                         .directory = shell_path("here"),
+                                         .most_ms = 500,
+                                         .patience_ms = 100};
+        test_row("%s", rows[i].name);
+        EXPECT(jl_run(&card, rows[i].program, &request, &result, &complaint));
+        EXPECT_INT(result.end, rows[i].end);
+        EXPECT_INT(result.status, rows[i].status);
+        EXPECT_INT(result.bus_status, rows[i].bus_status);
+        EXPECT_INT(result.sight.why_dark == NULL, rows[i].lit);
+        EXPECT_INT(jl_run_has_findings(&result),
+                   rows[i].status != JL_OK || !rows[i].lit || rows[i].end == JL_RUN_STUCK);
+        EXPECT(result.waited_us >= rows[i].least_waited_us - 1 &&
+               result.waited_us <= rows[i].most_waited_us + 1);
+        /* All time is on the wire or waited for, since computing takes none. */
+        double rest = result.whole_us - result.cost.microseconds - result.waited_us;
+        EXPECT(rest > -1 && rest < 1);
+        FILE *out = fmemopen(text, sizeof text, "w");
+        jl_run_print(out, &result);
+        fclose(out);
+        EXPECT_CONTAINS(text, rows[i].says);
+        EXPECT_CONTAINS(text, result.sight.photo_path);
+        struct jl_picture glass;
+        if (EXPECT(jl_png_read(result.sight.glass_path, &glass, &complaint))) {
+            int wrong = 0;
+            for (int p = 0; p < 128 * 32; p++) {
+                bool inside = p % 128 >= 10 && p % 128 < 40 && p / 128 >= 4 && p / 128 < 24;
+                wrong += (glass.rgb[p * 3] != 0) != (inside && rows[i].lit);
+            }
+            EXPECT_INT(wrong, 0);
+            jl_picture_free(&glass);
+        }
+        jl_run_close(&result);
+    }
+    shell_end();
+}
+
+/* What a present costs, by the datasheet's and UM10204's counts: 9 clocks a byte, and START and
+ * STOP. */
+static void costs_are_measured(void) {
+    static struct jl_card card;
+    static struct jl_run_result result;
+    struct jl_complaint complaint = {""};
+    EXPECT(jl_card_find("ssd1306-128x32-i2c", &card, &complaint));
+    shell_begin();
+    EXPECT(jl_run(&card, show_a_box,
+                  &(struct jl_run_request){.name = "x", .directory = shell_path("")}, &result,
+                  &complaint));
+    double least = (double)result.cost.bytes * 9 * 2.5;
+    EXPECT(result.cost.bytes > 512 && result.cost.bytes < 1400);
+    EXPECT(result.cost.microseconds > least && result.cost.microseconds < least * 1.05);
+    EXPECT(result.transfers > 3 && result.transfers < 40);
+    jl_run_close(&result);
+    shell_end();
+}
+
+static void refused_runs(void) {
+    static struct jl_card card;
+    static struct jl_run_result result;
+    struct jl_complaint complaint = {""};
+    EXPECT(jl_card_find("ssd1306-128x32-i2c", &card, &complaint));
+    EXPECT(!jl_run(&card, do_nothing, &(struct jl_run_request){.directory = "/proc/nowhere"},
+                   &result, &complaint));
+    EXPECT_CONTAINS(complaint.text, "/proc/nowhere");
+    jl_run_close(&result);
+    EXPECT(jl_program_load("no-such.so", &complaint) == NULL);
+    EXPECT_CONTAINS(complaint.text, "cannot load no-such.so");
+    jl_run_close(&(struct jl_run_result){0});
+}
+
+/* The command with a shared object, as a user types it. */
+static void the_command_runs_an_object(void) {
+    static const struct {
+        const char *line;
+        int status;
+        const char *says;
+    } rows[] = {
+        {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM, 0, "returned JL_OK: ok"},
+        {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " --terminal blocks", 0, "\u2588"},
+        {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " --json", 0, "\"end\":\t\"returned\""},
+        {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " --json > /dev/full", 2, "written"},
+        {JADELAMP " run ssd1306-128x32-spi " A_PROGRAM, 1,
+         "the program talks I2C, and this card is wired for another bus"},
+        {JADELAMP " run ssd1306-128x32-i2c", 2, "name a card and a shared object"},
+        {JADELAMP " run missing-card " A_PROGRAM, 2, "no card missing-card"},
+        {JADELAMP " run ssd1306-128x32-i2c missing.so", 2, "cannot load missing.so"},
+        {JADELAMP " run ssd1306-128x32-i2c /etc/passwd", 2, "cannot load /etc/passwd"},
+        {JADELAMP " run ssd1306-128x32-i2c libc.so.6", 2, "cannot load libc.so.6"},
+        {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " --seconds 0", 2, "expected 1 to 3600"},
+        {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " --scale 1", 2, "expected 2 to 32"},
+        {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " --terminal art", 2, "blocks or braille"},
+        {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " more", 2, "one argument too many"},
+        {JADELAMP " run --help", 0, "jadelamp_program"},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        EXPECT_INT(shell(rows[i].line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    EXPECT_INT(shell_files(), 3); /* named after the object, however often it ran */
+    shell_end();
+}
+
+const struct test_group test_groups[] = {
+    {"ends", ends},
+    {"costs_are_measured", costs_are_measured},
+    {"refused_runs", refused_runs},
+    {"the_command_runs_an_object", the_command_runs_an_object},
+    {NULL, NULL},
+};
