@@ -4,6 +4,7 @@
 #include <stdio.h>
 #include <string.h>
 
+#include "jadelamp/host/file.h"
 #include "jadelamp/version.h"
 
 static const struct verb {
@@ -44,6 +45,7 @@ int main(int argc, const char **argv) {
         puts("jadelamp " JL_VERSION_TEXT);
         return EXIT_GOOD;
     }
+    jl_file_tidy_on_signals();
     for (int i = 0; i < VERB_COUNT; i++) {
         if (strcmp(argv[1], verbs[i].name) == 0) {
             int status = verbs[i].run(argc - 1, argv + 1);

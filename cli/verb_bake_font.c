@@ -39,7 +39,7 @@ static void print_font_json(const struct jl_baked_font *baked, const char *name,
     int room = (int)(sizeof baked->missing / sizeof baked->missing[0]);
     cJSON *json =
         bake_json(name, directory, (const char *const[4]){".c", ".h", "-specimen.png", NULL});
-    cJSON_AddStringToObject(json, "family", baked->family);
+    cli_json_text(json, "family", baked->family);
     cJSON_AddNumberToObject(json, "characters", baked->glyphs);
     cJSON_AddNumberToObject(json, "height", baked->font.height);
     cJSON_AddNumberToObject(json, "bytes", (double)baked->bytes);

@@ -30,7 +30,7 @@ static void print_frames_json(const struct jl_baked_frames *baked, const struct 
     cJSON_AddNumberToObject(json, "pixel_bytes", (double)baked->pixel_bytes);
     cJSON_AddNumberToObject(json, "plain_bytes", (double)baked->plain_bytes);
     if (typed->card) {
-        cJSON_AddStringToObject(json, "card", typed->card);
+        cli_json_text(json, "card", typed->card);
         cJSON_AddNumberToObject(json, "bus_bytes_a_picture", cost->bytes);
         cJSON_AddNumberToObject(json, "pictures_a_second", cost->per_second);
     }

@@ -63,7 +63,7 @@ static cJSON *boards_json(const struct jl_demo_board *boards) {
 
 static void print_json(const struct jl_demo_result *result, const struct jl_demo_board *boards) {
     cJSON *json = cJSON_CreateObject();
-    cJSON_AddStringToObject(json, "directory", result->directory);
+    cli_json_text(json, "directory", result->directory);
     cJSON_AddItemToObject(json, "wake", cli_cost_json(&result->wake));
     cJSON *steps = cJSON_AddArrayToObject(json, "readings");
     for (int i = 0; i < result->step_count; i++) {

@@ -138,6 +138,8 @@ static void mistakes_are_explained(void) {
         {"[bus]\nmode = 1\n", 2, "0 or 3"},
         {"[bus]\nmost-bytes = 0\n", 2, "1 to 65535"},
         {"[pins]\nreset = yes\n", 2, "none or wired"},
+        {"[pins]\nlight = yes\n", 2, "none or wired"},
+        {HEAD GLASS BUS "[pins]\nlight = wired\n", 9, "shine by themselves"},
         {"[wake]\nstep = transmit AE\n", 2, "send BYTES, wait TIME"},
         {"[wake]\nstep = send\n", 2, "send BYTES"},
         {"[wake]\nstep = send AEF\n", 2, "two hex digits"},

@@ -853,6 +853,39 @@ static void pieces_off_the_picture(void) {
     }
 }
 
+/* A light with a pin of its own: dark until it is driven, whatever the controller shows. */
+static void light_by_a_pin(void) {
+    static const char *const names[] = {"st7789 135x240", "gc9a01 240x240"};
+    for (size_t i = 0; i < sizeof names / sizeof names[0]; i++) {
+        struct stage stage;
+        const struct make *make = make_named(names[i]);
+        test_row("%s", names[i]);
+        stage_open(&stage, make, &(struct wish){.module_change = JL_MODULE_LIGHT_WIRED});
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        EXPECT_CONTAINS(jl_device_why_dark(stage.device), "the backlight is off");
+        EXPECT_INT(jl_device_brightness(stage.device), 0);
+        EXPECT_INT(jl_panel_light(&stage.panel, true), JL_OK);
+        EXPECT(jl_device_why_dark(stage.device) == NULL);
+        EXPECT(jl_device_light_on(stage.device));
+        EXPECT_INT(jl_panel_light(&stage.panel, false), JL_OK);
+        EXPECT_CONTAINS(jl_device_why_dark(stage.device), "the backlight is off");
+        stage_close(&stage);
+
+        stage_open(&stage, make, &(struct wish){0});
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        EXPECT(jl_device_why_dark(stage.device) == NULL); /* not wired: always on */
+        EXPECT_INT(jl_panel_light(&stage.panel, true), JL_UNSUPPORTED);
+        EXPECT_INT(jl_panel_status(&stage.panel), JL_UNSUPPORTED);
+        EXPECT_INT(jl_panel_contrast(&stage.panel, 0), JL_OK);
+        EXPECT_CONTAINS(jl_device_why_dark(stage.device), "the brightness is 0: 51");
+        EXPECT_INT(jl_panel_contrast(&stage.panel, 1), JL_OK);
+        EXPECT(jl_device_why_dark(stage.device) == NULL);
+        EXPECT_INT(jl_device_brightness(stage.device), 1);
+        stage_close(&stage);
+    }
+    EXPECT_INT(jl_panel_light(NULL, true), JL_BAD_ARGUMENT);
+}
+
 /* What a toolkit draws in 16-bit words arrives as those colours, on SPI and on 16 lines. */
 static void words_of_the_processor(void) {
     static const struct {
@@ -913,6 +946,7 @@ static void words_of_the_processor(void) {
 }
 
 const struct test_group test_groups[] = {
+    {"light_by_a_pin", light_by_a_pin},
     {"words_of_the_processor", words_of_the_processor},
     {"every_size_turn_order_and_format", every_size_turn_order_and_format},
     {"every_bus", every_bus},

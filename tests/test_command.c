@@ -13,6 +13,8 @@
 #include "jadelamp/host/card.h"
 #include "jadelamp/demo/harbour.h"
 #include "jadelamp/host/file.h"
+#include "jadelamp/host/frame_picture.h"
+#include "jadelamp/jadelamp.h"
 #include "jadelamp/host/png.h"
 #include "kinds.h"
 #include "naive.h"
@@ -284,6 +286,229 @@ static void light_of_a_wrong_card(void) {
     shell_end();
 }
 
+static const cJSON *at(const cJSON *json, const char *key) {
+    const cJSON *item = cJSON_GetObjectItemCaseSensitive(json, key);
+    EXPECT(item != NULL);
+    return item;
+}
+
+/* Interrupted at any moment, a command leaves whole files only. */
+static void an_interrupted_command_leaves_no_drafts(void) {
+    static const char *const signals[] = {"INT", "TERM", "HUP"};
+    int stopped = 0;
+    for (int i = 0; i < 12; i++) {
+        char line[300];
+        shell_begin();
+        snprintf(line, sizeof line,
+                 "timeout --preserve-status -s %s 0.%03d %s demo --into d > /dev/null",
+                 signals[i % 3], 10 + i * 12, JADELAMP);
+        stopped += shell(line) != 0;
+        EXPECT_INT(shell("mkdir -p d; ls d | grep -c part"), 1); /* grep finds none */
+        EXPECT_INT(shell("for f in d/*.png; do test ! -e $f || tail -c 8 $f | grep -q END; done"),
+                   0);
+        shell_end();
+    }
+    EXPECT(stopped > 2);
+}
+
+/* A description on the glass of another card: the mistakes of the bring-up guide. */
+static void light_on_another_glass(void) {
+    static const struct {
+        const char *card, *glass;
+        int status;
+        const char *says;
+    } rows[] = {
+        {"ssd1306-128x64-i2c", "ssd1306-128x64-i2c", 0, "lit"},
+        {"ssd1306-128x64-i2c", "ssd1306-128x64-yellow-blue", 0, "wired to ssd1306-128x64-yellow"},
+        {"sh1106-128x64-i2c", "ssd1306-128x64-i2c", 1, "dark: the charge pump is off"},
+        {"ssd1306-128x64-i2c", "sh1106-128x64-i2c", 1, "lit"},
+        {"ssd1309-128x64-i2c", "ssd1306-128x64-i2c", 1, "dark: the charge pump is off"},
+        {"st7789-240x320-spi", "ili9341-240x320-spi", 1, "lit"},
+        {"hd44780-16x2-expander", "hd44780-20x4-expander", 1, "no answer"},
+        {"hd44780-16x2-4bit", "hd44780-16x2-8bit", 0, "lit"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[300];
+        shell_begin();
+        snprintf(line, sizeof line, JADELAMP " light %s --glass %s", rows[i].card, rows[i].glass);
+        EXPECT_INT(shell(line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+        EXPECT_INT(shell_files(), 3);
+        shell_end();
+    }
+    /*
+     * By the geometry: 64x48 glass sits on outputs 32..95, and its top row on COM47. The scan of 64
+     * rows, reversed, puts row 63 - 47 of the picture there.
+     */
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " light ssd1306-128x64-i2c --glass ssd1306-64x48-i2c"), 0);
+    struct jl_picture seen = shell_picture("ssd1306-128x64-i2c-glass.png");
+    EXPECT_INT(shell(JADELAMP " light ssd1306-128x64-i2c"), 0);
+    struct jl_picture whole = shell_picture("ssd1306-128x64-i2c-glass.png");
+    EXPECT_INT(seen.width, 64);
+    EXPECT_INT(seen.height, 48);
+    int wrong = 0;
+    for (int y = 0; y < 48; y++) {
+        for (int x = 0; x < 64; x++) {
+            wrong += *jl_picture_at(&seen, x, y) != *jl_picture_at(&whole, x + 32, y + 16);
+        }
+    }
+    EXPECT_INT(wrong, 0);
+    jl_picture_free(&seen);
+    jl_picture_free(&whole);
+    shell_end();
+}
+
+/* Content of one's own: text in the middle, in the largest font that fits; pictures fitted. */
+static void light_with_own_content(void) {
+    static uint8_t pixels[JL_MONO_COLUMNS_BYTES(128, 32)];
+    static const struct {
+        const char *text;
+        const struct jl_font *font;
+        struct {
+            int x, y;
+            const char *text;
+        } lines[2];
+    } rows[] = {
+        {"Tide", &jl_font_8x13, {{(128 - 4 * 8) / 2, (32 - 15) / 2, "Tide"}}},
+        {"High\\nLow", &jl_font_8x13, {{(128 - 32) / 2, 1, "High"}, {(128 - 24) / 2, 16, "Low"}}},
+        {"three lines in large, two in small",
+         &jl_font_5x7,
+         {{(128 - 21 * 6) / 2, 4, "three lines in large,"},
+          {(128 - 12 * 6) / 2, 16, "two in small"}}},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[300];
+        struct jl_frame frame;
+        struct jl_picture expected;
+        struct jl_text_style style = {.font = rows[i].font, .ink = JL_WHITE};
+        snprintf(line, sizeof line, JADELAMP " light ssd1306-128x32-i2c --text \"%s\"",
+                 rows[i].text);
+        EXPECT_INT(shell(line), 0);
+        EXPECT_INT(jl_frame_init(&frame, &jl_mono_columns, 128, 32, pixels, sizeof pixels), JL_OK);
+        for (int k = 0; k < 2 && rows[i].lines[k].text; k++) {
+            jl_text(&frame.target, (int16_t)rows[i].lines[k].x, (int16_t)rows[i].lines[k].y,
+                    rows[i].lines[k].text, &style);
+        }
+        EXPECT(jl_frame_picture(&frame, &expected));
+        struct jl_picture seen = shell_picture("ssd1306-128x32-i2c-glass.png");
+        EXPECT_PICTURE(&seen, &expected, "own-text");
+        jl_picture_free(&seen);
+        jl_picture_free(&expected);
+    }
+    EXPECT_INT(shell(JADELAMP " light hd44780-16x2-4bit --text 'Upper gate open, lower shut'"), 0);
+    EXPECT_CONTAINS(output, "|Upper gate open,|\n  | lower shut     |");
+    EXPECT_INT(shell(JADELAMP " light hd44780-16x2-4bit --text '\u00B5m 35\u00B0'"), 0);
+    EXPECT_CONTAINS(output, "m 35\u00B0");
+    EXPECT_INT(
+        shell(JADELAMP " light hd44780-16x2-4bit --text 'too much text for two rows of a module'"),
+        1);
+    EXPECT_CONTAINS(output, "wider than its place");
+
+    struct jl_picture drawn, seen;
+    EXPECT(jl_picture_create(&drawn, 128, 32));
+    for (int p = 0; p < 128 * 32; p++) {
+        memset(drawn.rgb + p * 3, (p % 7 == 0) != (p % 5 == 0) ? 255 : 0, 3);
+    }
+    EXPECT(jl_png_write(shell_path("drawn.png"), &drawn, &complaint));
+    EXPECT_INT(shell(JADELAMP " light ssd1306-128x32-i2c --picture drawn.png"), 0);
+    seen = shell_picture("ssd1306-128x32-i2c-glass.png");
+    EXPECT_PICTURE(&seen, &drawn, "own-picture");
+    jl_picture_free(&seen);
+    jl_picture_free(&drawn);
+    shell_end();
+}
+
+/* A panel that is mounted on its side is seen as a person sees it; its light has a pin. */
+static void light_as_mounted(void) {
+    shell_begin();
+    EXPECT_INT(shell("printf '[panel]\ncontroller=st7789\norientation=quarter-turn\n[glass]\n"
+                     "size=135x240\nfirst-column=52\nfirst-row=40\nips=yes\n[bus]\nkind=spi\n"
+                     "[pins]\nlight=wired\n' > side.card; " JADELAMP " light side.card"),
+               0);
+    struct jl_picture seen = shell_picture("side-glass.png");
+    static struct naive card;
+    struct jl_picture expected;
+    naive_init(&card, 240, 135);
+    card.quantize = kinds[0].store;
+    for (int i = 0; i < KINDS; i++) {
+        card.quantize = kinds[i].format == &jl_rgb565 ? kinds[i].store : card.quantize;
+    }
+    naive_shades_test_card(&card, "st7789", true);
+    EXPECT(naive_picture(&card, &expected));
+    EXPECT_PICTURE(&seen, &expected, "mounted");
+    jl_picture_free(&seen);
+    jl_picture_free(&expected);
+    seen = shell_picture("side-photo.png");
+    EXPECT(seen.width > seen.height);
+    jl_picture_free(&seen);
+    EXPECT_INT(shell("grep -c 'light' side.vcd"), 0);
+    shell_end();
+}
+
+/* Rows of a terminal are never wrapped. */
+static void nothing_is_wider_than_the_terminal(void) {
+    static const char *const lines[] = {
+        JADELAMP " catalog",
+        JADELAMP " catalog ssd1306",
+        JADELAMP " catalog st7920",
+        JADELAMP " catalog hd44780",
+        JADELAMP " light st7789-240x320-spi --terminal blocks | grep -v wrote",
+        JADELAMP " light ili9488-320x480-spi --terminal braille | grep -v wrote",
+        "COLUMNS=40 " JADELAMP " light ssd1306-128x64-i2c --terminal blocks | tail -n 16"};
+    shell_begin();
+    for (size_t i = 0; i < sizeof lines / sizeof lines[0]; i++) {
+        int most = i + 1 == sizeof lines / sizeof lines[0] ? 40 : 80, columns = 0, widest = 0;
+        EXPECT_INT(shell(lines[i]), 0);
+        for (const char *c = output; *c; c++) {
+            columns = *c == '\n' ? 0 : columns + ((*c & 0xC0) != 0x80);
+            widest = columns > widest ? columns : widest;
+        }
+        EXPECT(widest <= most && widest > 20);
+    }
+    shell_end();
+}
+
+/* JSON is UTF-8 whatever the files are called, and names each file that was written. */
+static void json_names_the_files(void) {
+    static const char *const lines[] = {
+        "cp one.card \"$(printf 'n\\377m')\".card; " JADELAMP
+        " light \"$(printf 'n\\377m')\".card --json --into out",
+        JADELAMP " bake glyph art.txt --json --into out",
+        JADELAMP " bake glyph art.txt --font --json --into out",
+        JADELAMP " bake picture p.png --format 5-6-5 --json --into out",
+        JADELAMP " bake picture p.png --format 5-6-5 --raw --json --into out",
+        JADELAMP " bake frames p.png p.png --format 5-6-5 --json --into out"};
+    struct jl_picture picture;
+    shell_begin();
+    EXPECT(jl_picture_create(&picture, 3, 2));
+    EXPECT(jl_png_write(shell_path("p.png"), &picture, &complaint));
+    jl_picture_free(&picture);
+    EXPECT_INT(shell("printf '[panel]\ncontroller=ssd1306\n[glass]\nsize=128x64\n[bus]\n"
+                     "kind=spi\n' > one.card; (echo '= 26F5'; for i in 1 2 3 4 5 6 7 8; do echo "
+                     "'#.#.#'; done) > art.txt"),
+               0);
+    for (size_t i = 0; i < sizeof lines / sizeof lines[0]; i++) {
+        EXPECT_INT(shell("rm -rf out; mkdir out"), 0);
+        EXPECT_INT(shell(lines[i]), 0);
+        cJSON *json = cJSON_Parse(output);
+        if (!EXPECT(json != NULL)) {
+            continue;
+        }
+        int count = cJSON_GetArraySize(at(json, "files"));
+        EXPECT(count >= 2);
+        for (int k = 0; i > 0 && k < count; k++) {
+            EXPECT(shell_has(cJSON_GetArrayItem(at(json, "files"), k)->valuestring));
+        }
+        char listing[64];
+        snprintf(listing, sizeof listing, "test $(ls out | wc -l) = %d", count);
+        cJSON_Delete(json);
+        EXPECT_INT(shell(listing), 0);
+    }
+    shell_end();
+}
+
 static void outputs_are_whole_or_absent(void) {
     shell_begin();
     EXPECT_INT(shell("touch taken; " JADELAMP " light ssd1306-128x64-i2c --into taken"), 2);
@@ -301,12 +526,6 @@ static void outputs_are_whole_or_absent(void) {
     EXPECT_CONTAINS(output, "nothing of it was kept");
     EXPECT_INT(shell("ls -A e | wc -l | grep -qx 0"), 0);
     shell_end();
-}
-
-static const cJSON *at(const cJSON *json, const char *key) {
-    const cJSON *item = cJSON_GetObjectItemCaseSensitive(json, key);
-    EXPECT(item != NULL);
-    return item;
 }
 
 static void json_output(void) {
@@ -678,6 +897,12 @@ const struct test_group test_groups[] = {
     {"light_in_the_terminal", light_in_the_terminal},
     {"light_on_a_broken_bus", light_on_a_broken_bus},
     {"light_of_a_wrong_card", light_of_a_wrong_card},
+    {"an_interrupted_command_leaves_no_drafts", an_interrupted_command_leaves_no_drafts},
+    {"light_on_another_glass", light_on_another_glass},
+    {"light_with_own_content", light_with_own_content},
+    {"light_as_mounted", light_as_mounted},
+    {"nothing_is_wider_than_the_terminal", nothing_is_wider_than_the_terminal},
+    {"json_names_the_files", json_names_the_files},
     {"outputs_whole_or_absent", outputs_are_whole_or_absent},
     {"json_output", json_output},
     {"demo_pictures", demo_pictures},

@@ -284,6 +284,44 @@ static void photo_of_the_glass(void) {
     jl_picture_free(&logical);
 }
 
+/* Without its light TFT and blue LCD are black; other LCDs are dim, and can be read. */
+static void photo_without_light(void) {
+    static const struct {
+        enum jl_glass_kind kind;
+        bool needs_light, is_lcd;
+    } rows[] = {{JL_GLASS_TFT, true, false},       {JL_GLASS_LCD_BLUE, true, true},
+                {JL_GLASS_LCD_GREEN, false, true}, {JL_GLASS_LCD_GREY, false, true},
+                {JL_GLASS_WHITE, false, false},    {JL_GLASS_COLOR_OLED, false, false}};
+    struct jl_picture logical;
+    EXPECT(jl_picture_create(&logical, 4, 4));
+    memset(jl_picture_at(&logical, 1, 1), 255, 3);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_glass glass = {.width = 4, .height = 4, .kind = rows[i].kind};
+        struct jl_picture lit, unlit;
+        test_row("glass %d", (int)rows[i].kind);
+        EXPECT_INT(jl_glass_needs_light(&glass), rows[i].needs_light);
+        EXPECT_INT(jl_glass_is_lcd(&glass), rows[i].is_lcd);
+        EXPECT(jl_glass_photo(&glass, &logical, 255, true, 10, &lit));
+        EXPECT(jl_glass_photo(&glass, &logical, 255, false, 10, &unlit));
+        int brightest = 0, changed = 0;
+        for (int p = 0; p < unlit.width * unlit.height * 3; p++) {
+            brightest = unlit.rgb[p] > brightest ? unlit.rgb[p] : brightest;
+            changed += unlit.rgb[p] != lit.rgb[p];
+        }
+        EXPECT_INT(brightest < 24, rows[i].needs_light);
+        EXPECT_INT(changed > 0, rows[i].needs_light || rows[i].is_lcd);
+        if (rows[i].is_lcd && !rows[i].needs_light) {
+            const uint8_t *dot = jl_picture_at(&unlit, 30 + 13, 30 + 13);
+            const uint8_t *beside = jl_picture_at(&unlit, 30 + 3, 30 + 3);
+            EXPECT(dot[1] + 30 < beside[1]);                         /* dark dots are seen */
+            EXPECT(beside[1] + 30 < jl_picture_at(&lit, 33, 33)[1]); /* on darker ground */
+        }
+        jl_picture_free(&lit);
+        jl_picture_free(&unlit);
+    }
+    jl_picture_free(&logical);
+}
+
 /* One lit pixel at each place of a cell: the characters of the Unicode charts, U+2580 and U+2800.
  */
 static void terminal_characters(void) {
@@ -324,6 +362,7 @@ const struct test_group test_groups[] = {
     {"own_wake_up_sequences", own_wake_up_sequences},
     {"wrong_descriptions_show", wrong_descriptions_show},
     {"photo_of_the_glass", photo_of_the_glass},
+    {"photo_without_light", photo_without_light},
     {"terminal_characters", terminal_characters},
     {"three_wires_and_parallel", three_wires_and_parallel},
     {NULL, NULL},

@@ -34,11 +34,14 @@ static bool is_identifier(const char *name) {
     return true;
 }
 
-/* Text that could end the comment is broken up. */
+/*
+ * Text that could end the comment is broken up; a backslash could join two lines before comments
+ * are looked for (ISO 9899:2011, 5.1.1.2), so neither it nor a line end stands in one.
+ */
 static void write_comment(FILE *stream, const char *made) {
     fprintf(stream, "/* Made by ");
     for (const char *c = made; *c; c++) {
-        fputc(*c, stream);
+        fputc(*c == '\\' || iscntrl((unsigned char)*c) ? '?' : *c, stream);
         if ((c[0] == '*' && c[1] == '/') || (c[0] == '/' && c[1] == '*')) {
             fputc(' ', stream);
         }

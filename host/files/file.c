@@ -2,9 +2,60 @@
 #include "jadelamp/host/file.h"
 
 #include <errno.h>
+#include <signal.h>
 #include <string.h>
 #include <sys/stat.h>
 #include <unistd.h>
+
+/*
+ * Drafts that a signal must remove: read by its handler, so each place is filled before it is
+ * marked as used, and cleared the other way round.
+ */
+static struct {
+    volatile sig_atomic_t used;
+    char path[sizeof((struct jl_file *)0)->draft];
+} drafts[8];
+
+enum { MOST_DRAFTS = sizeof drafts / sizeof drafts[0] };
+
+static void remember(const char *path) {
+    for (int i = 0; i < MOST_DRAFTS; i++) {
+        if (!drafts[i].used) {
+            snprintf(drafts[i].path, sizeof drafts[i].path, "%s", path);
+            drafts[i].used = 1;
+            return;
+        }
+    }
+}
+
+static void forget(const char *path) {
+    for (int i = 0; i < MOST_DRAFTS; i++) {
+        if (drafts[i].used && strcmp(drafts[i].path, path) == 0) {
+            drafts[i].used = 0;
+        }
+    }
+}
+
+static void tidy(int number) {
+    for (int i = 0; i < MOST_DRAFTS; i++) {
+        if (drafts[i].used) {
+            unlink(drafts[i].path);
+        }
+    }
+    struct sigaction usual = {.sa_handler = SIG_DFL};
+    sigemptyset(&usual.sa_mask);
+    sigaction(number, &usual, NULL);
+    raise(number); /* comes when this handler has returned */
+}
+
+void jl_file_tidy_on_signals(void) {
+    static const int numbers[] = {SIGINT, SIGTERM, SIGHUP, SIGPIPE};
+    struct sigaction action = {.sa_handler = tidy};
+    sigfillset(&action.sa_mask); /* a second signal must not end the first one's work */
+    for (size_t i = 0; i < sizeof numbers / sizeof numbers[0]; i++) {
+        sigaction(numbers[i], &action, NULL);
+    }
+}
 
 bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *complaint) {
     memset(file, 0, sizeof *file);
@@ -21,6 +72,7 @@ bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *
     if (!file->stream) {
         return jl_complain(complaint, "cannot write %s: %s", path, strerror(errno));
     }
+    remember(file->draft);
     return true;
 }
 
@@ -38,9 +90,11 @@ bool jl_file_commit(struct jl_file *file, struct jl_complaint *complaint) {
     if (file->failed || !closed || rename(file->draft, file->path) != 0) {
         int reason = errno;
         remove(file->draft);
+        forget(file->draft);
         return jl_complain(complaint, "cannot write %s: %s; nothing of it was kept", file->path,
                            strerror(reason));
     }
+    forget(file->draft);
     return true;
 }
 
@@ -49,6 +103,7 @@ void jl_file_abandon(struct jl_file *file) {
         fclose(file->stream);
         file->stream = NULL;
         remove(file->draft);
+        forget(file->draft);
     }
 }
 

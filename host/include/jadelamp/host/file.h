@@ -31,6 +31,12 @@ bool jl_file_write(void *file, const char *bytes, size_t count);
 /** Gives the draft its name. False: nothing of it is left and an older file stands untouched. */
 bool jl_file_commit(struct jl_file *file, struct jl_complaint *complaint);
 
+/**
+ * From now on a signal that ends the process (SIGINT, SIGTERM, SIGHUP, SIGPIPE) removes the drafts
+ * that are open, and ends it as before. For commands.
+ */
+void jl_file_tidy_on_signals(void);
+
 /** Drops the draft; harmless when nothing is open. */
 void jl_file_abandon(struct jl_file *file);
 
