@@ -1,3 +1,19 @@
-# What find_package(jadelamp) reads: the libraries, and jadelamp_bake().
+# What find_package(jadelamp) reads: the libraries, and jadelamp_bake(). With COMPONENTS host also
+# jadelamp::host, which needs the packages that it reads pictures, fonts and cards with.
 include(${CMAKE_CURRENT_LIST_DIR}/jadelamp-targets.cmake)
 include(${CMAKE_CURRENT_LIST_DIR}/JadelampBake.cmake)
+if("host" IN_LIST jadelamp_FIND_COMPONENTS)
+  if(EXISTS ${CMAKE_CURRENT_LIST_DIR}/jadelamp-host-targets.cmake)
+    include(CMakeFindDependencyMacro)
+    find_dependency(PkgConfig)
+    pkg_check_modules(LIBPNG REQUIRED IMPORTED_TARGET libpng)
+    pkg_check_modules(INIH REQUIRED IMPORTED_TARGET inih)
+    pkg_check_modules(GD REQUIRED IMPORTED_TARGET gdlib)
+    pkg_check_modules(FREETYPE REQUIRED IMPORTED_TARGET freetype2)
+    include(${CMAKE_CURRENT_LIST_DIR}/jadelamp-host-targets.cmake)
+    set(jadelamp_host_FOUND TRUE)
+  elseif(jadelamp_FIND_REQUIRED_host)
+    set(jadelamp_FOUND FALSE)
+    set(jadelamp_NOT_FOUND_MESSAGE "this jadelamp was built without its component host")
+  endif()
+endif()

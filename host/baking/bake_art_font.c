@@ -111,12 +111,34 @@ static void print_glyph(FILE *out, const struct jl_font *font, uint32_t code) {
     }
 }
 
+/* Up to MOST_FILE_BYTES of a file, zero-terminated. NULL: no memory. */
+static char *read_whole(FILE *stream) {
+    size_t room = 4096, used = 0, more;
+    char *text = malloc(room);
+    while (text && (more = fread(text + used, 1, room - used - 1, stream)) > 0) {
+        used += more;
+        if (used + 1 == room && room < MOST_FILE_BYTES) {
+            char *larger = realloc(text, room * 2);
+            if (!larger) {
+                free(text);
+                return NULL;
+            }
+            text = larger;
+            room *= 2;
+        }
+    }
+    if (text) {
+        text[used] = '\0';
+    }
+    return text;
+}
+
 bool jl_print_baked_font(const char *path, FILE *out, struct jl_complaint *complaint) {
     FILE *stream = fopen(path, "r");
-    char *text = stream ? calloc(MOST_FILE_BYTES, 1) : NULL;
+    char *text = stream ? read_whole(stream) : NULL;
     struct bytes table = {NULL, 0, 0, false};
     struct jl_font font;
-    bool good = text && fread(text, 1, MOST_FILE_BYTES - 1, stream) > 0;
+    bool good = text && *text;
     if (!good) {
         jl_complain(complaint, "cannot read %s: %s", path, errno ? strerror(errno) : "it is empty");
     } else {

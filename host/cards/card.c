@@ -12,6 +12,7 @@
 #include <sys/stat.h>
 
 #include "card_cells.h"
+#include "shipped_cards.h"
 
 enum { MOST_FILE_BYTES = 65536 };
 
@@ -655,22 +656,17 @@ static bool check_whole(struct reading *reading) {
                  : check_bus(reading) && check_glass(reading) && check_format(reading);
 }
 
-bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint) {
+static bool read_stream(FILE *stream, const char *path, struct jl_card *card,
+                        struct jl_complaint *complaint) {
     memset(card, 0, sizeof *card);
-    struct stat info;
     struct reading reading = {.keys = keys,
                               .key_count = KEY_COUNT,
                               .path = path,
+                              .stream = stream,
                               .card = card,
                               .complaint = complaint,
                               .bytes_left = MOST_FILE_BYTES};
-    reading.stream = stat(path, &info) == 0 && S_ISDIR(info.st_mode) ? NULL : fopen(path, "r");
-    if (!reading.stream) {
-        return jl_complain(complaint, "cannot read the card %s: %s", path,
-                           errno ? strerror(errno) : "it is a directory");
-    }
     int bad_line = ini_parse_stream(next_line, &reading, take, &reading);
-    fclose(reading.stream);
     /* inih goes on after a line it cannot read, so an earlier one is the first mistake. */
     if (bad_line > 0 && (!reading.failed || bad_line < reading.failed_line)) {
         reading.failed = false;
@@ -690,6 +686,37 @@ bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *c
     return !reading.failed && check_whole(&reading);
 }
 
+bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint) {
+    struct stat info;
+    FILE *stream = stat(path, &info) == 0 && S_ISDIR(info.st_mode) ? NULL : fopen(path, "r");
+    if (!stream) {
+        return jl_complain(complaint, "cannot read the card %s: %s", path,
+                           errno ? strerror(errno) : "it is a directory");
+    }
+    bool good = read_stream(stream, path, card, complaint);
+    fclose(stream);
+    return good;
+}
+
+bool jl_card_read_text(const char *name, const char *text, size_t bytes, struct jl_card *card,
+                       struct jl_complaint *complaint) {
+    /* One byte more, since no stream has a size of 0; reading ends before it. */
+    char *copy = malloc(bytes + 1);
+    FILE *stream = copy ? fmemopen(copy, bytes + 1, "w+") : NULL;
+    bool good = stream && fwrite(text, 1, bytes, stream) == bytes && fflush(stream) == 0;
+    if (good) {
+        rewind(stream);
+        good = read_stream(stream, name, card, complaint);
+    } else {
+        jl_complain(complaint, "out of memory for the card %s", name);
+    }
+    if (stream) {
+        fclose(stream);
+    }
+    free(copy);
+    return good;
+}
+
 struct name_search {
     const char *name;
     char path[1300];
@@ -702,17 +729,35 @@ static void match_name(void *context, const char *name, const char *path) {
     }
 }
 
+static const struct jl_host_shipped_card *find_shipped(const char *name) {
+    for (size_t i = 0; i < jl_host_shipped_card_count; i++) {
+        if (strcmp(jl_host_shipped_cards[i].name, name) == 0) {
+            return &jl_host_shipped_cards[i];
+        }
+    }
+    return NULL;
+}
+
 bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint) {
     struct stat info;
     struct name_search search = {.name = path_or_name};
-    if (stat(path_or_name, &info) != 0 && !strchr(path_or_name, '/')) {
+    if (stat(path_or_name, &info) == 0 || strchr(path_or_name, '/')) {
+        return jl_card_read(path_or_name, card, complaint);
+    }
+    if (getenv("JADELAMP_SHARE")) {
         jl_share_cards("cards", match_name, &search);
-        if (!*search.path) {
-            return jl_complain(complaint,
-                               "no card %s: neither a file nor one of the cards that \"jadelamp "
-                               "catalog\" lists",
-                               path_or_name);
+        if (*search.path) {
+            return jl_card_read(search.path, card, complaint);
+        }
+    } else {
+        const struct jl_host_shipped_card *shipped = find_shipped(path_or_name);
+        if (shipped) {
+            return jl_card_read_text(shipped->name, (const char *)shipped->text, shipped->bytes,
+                                     card, complaint);
         }
     }
-    return jl_card_read(*search.path ? search.path : path_or_name, card, complaint);
+    return jl_complain(complaint,
+                       "no card %s: neither a file nor one of the cards that \"jadelamp "
+                       "catalog\" lists",
+                       path_or_name);
 }

@@ -63,10 +63,17 @@ struct jl_card {
  */
 bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *complaint);
 
+/** The same from text in memory; `name` stands for the path in complaints. */
+bool jl_card_read_text(const char *name, const char *text, size_t bytes, struct jl_card *card,
+                       struct jl_complaint *complaint);
+
 /** Whether its bus has a write cycle instead of a clock. */
 bool jl_card_is_parallel(const struct jl_card *card);
 
-/** Finds a card by a path, or by the name of a card that ships with Jade Lamp. */
+/**
+ * Finds a card by a path, or by the name of a card that ships with Jade Lamp: from the folder that
+ * JADELAMP_SHARE names, else from those that are in the library itself.
+ */
 bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint);
 
 #ifdef __cplusplus
