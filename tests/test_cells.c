@@ -215,6 +215,30 @@ static void short_pulses_are_reported(void) {
     }
 }
 
+/* One line has addresses 00 to 4F; of two, each has 28 hexadecimal. */
+static void addresses_that_exist(void) {
+    static const struct {
+        struct cells_size size;
+        uint8_t address;
+        bool exists;
+    } rows[] = {{{8, 1, false}, 0x4F, true},   {{8, 1, false}, 0x50, false},
+                {{8, 1, false}, 0x28, true},   {{16, 2, false}, 0x27, true},
+                {{16, 2, false}, 0x28, false}, {{16, 2, false}, 0x3F, false},
+                {{16, 2, false}, 0x67, true},  {{16, 2, false}, 0x68, false}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct jl_diagnostic *list;
+        test_row("%d rows, address %02X", rows[i].size.rows, rows[i].address);
+        open_awake(&rows[i].size, 1);
+        cells_byte(&stage, true, false, (uint8_t)(0x80 | rows[i].address));
+        if (rows[i].exists) {
+            EXPECT_INT((long long)jl_board_diagnostics(stage.board, &list), 0);
+        } else {
+            cells_expect_complaint(&stage, "does not exist");
+        }
+        cells_close(&stage);
+    }
+}
+
 /* Firmware that does not know where a row ends, and one that looks. */
 static void past_the_last_column(void) {
     open_awake(&wide, 0);
@@ -782,6 +806,7 @@ const struct test_group test_groups[] = {
     {"nibble_slip", nibble_slip},
     {"early_bytes_are_ignored", early_bytes_are_ignored},
     {"short_pulses_are_reported", short_pulses_are_reported},
+    {"addresses_that_exist", addresses_that_exist},
     {"past_the_last_column", past_the_last_column},
     {"entry_directions", entry_directions},
     {"cursor_and_blink", cursor_and_blink},

@@ -15,6 +15,9 @@ struct probe {
     bool always_busy;
     int transfers;
     bool eight;
+    uint32_t waited_us; /* since the last pulse */
+    uint32_t before_pulse_us[40];
+    int pulses;
 };
 
 static void note(struct probe *probe, const char *what, unsigned number, int digits) {
@@ -35,6 +38,8 @@ static void probe_pin(void *context, enum jl_pin pin, bool high) {
     for (int i = 0; i < 8; i++) {
         byte |= (unsigned)probe->pins[JL_PIN_D0 + i] << i;
     }
+    probe->before_pulse_us[probe->pulses++ % 40] = probe->waited_us;
+    probe->waited_us = 0;
     bool data = probe->pins[JL_PIN_DC];
     const char *what = pin == JL_PIN_E ? data ? "D" : "C" : data ? "d" : "c";
     note(probe, what, probe->eight ? byte : byte >> 4, probe->eight ? 2 : 1);
@@ -55,8 +60,7 @@ static jl_status probe_send(void *context, const struct jl_transfer *t) {
 }
 
 static void probe_wait(void *context, uint32_t microseconds) {
-    (void)context;
-    (void)microseconds;
+    ((struct probe *)context)->waited_us += microseconds;
 }
 
 static const struct jl_port_ops probe_ops = {
@@ -473,6 +477,22 @@ static void first_status_is_kept(void) {
     EXPECT_INT(jl_char_status(&panel), JL_OK);
 }
 
+/* Figures 23 and 24 of the HD44780U datasheet: 40 ms, 4.1 ms, 100 us; and 1.52 ms for clearing,
+ * which an oscillator of 190 kHz stretches to 2.16 ms. */
+static void wake_up_waits(void) {
+    static const struct {
+        int pulse, least_us, most_us;
+    } rows[] = {
+        {0, 40000, 60000}, {1, 4100, 8000}, {2, 100, 1000}, {3, 100, 1000}, {6, 2160, 4000}};
+    probe_open(&wide, 1);
+    EXPECT_INT(jl_char_wake(&panel), JL_OK);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        test_row("pulse %d", rows[i].pulse);
+        EXPECT(probe.before_pulse_us[rows[i].pulse] >= (uint32_t)rows[i].least_us);
+        EXPECT(probe.before_pulse_us[rows[i].pulse] <= (uint32_t)rows[i].most_us);
+    }
+}
+
 /* A busy flag that never drops ends in a status, and the next wake-up works. */
 static void stuck_busy_flag(void) {
     for (int wire = 2; wire < 4; wire++) {
@@ -728,6 +748,7 @@ const struct test_group test_groups[] = {
     {"expander_traffic", expander_traffic},
     {"bad_descriptions", bad_descriptions},
     {"nothing_before_the_wake_up", nothing_before_the_wake_up},
+    {"wake_up_waits", wake_up_waits},
     {"first_status_is_kept", first_status_is_kept},
     {"stuck_busy_flag", stuck_busy_flag},
     {"expander_fails_at_every_byte", expander_fails_at_every_byte},

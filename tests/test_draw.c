@@ -428,6 +428,24 @@ static void random_calls_equal_reference(void) {
     }
 }
 
+/* The ends of a sweep: nothing, next to nothing, all but nothing, all and more. */
+static void ends_of_a_sweep(void) {
+    static const uint32_t sweeps[] = {0,     1,     300,   16384, 32768,
+                                      32769, 65000, 65535, 65536, UINT32_MAX};
+    for (size_t i = 0; i < sizeof sweeps / sizeof sweeps[0]; i++) {
+        for (int start = 0; start < 65536; start += 8192) {
+            for (int inner = 0; inner <= 12; inner += 6) {
+                test_row("sweep %u from %d, inner %d", (unsigned)sweeps[i], start, inner);
+                sheet_open(40, 40);
+                jl_fill_ring(&sheet.frame.target, 20, 19, 15, (int16_t)inner, (jl_direction)start,
+                             sweeps[i], JL_WHITE);
+                naive_ring(&reference, 20, 19, 15, inner, (jl_direction)start, sweeps[i], JL_WHITE);
+                sheet_equals_reference();
+            }
+        }
+    }
+}
+
 /* Every small rectangle, where the special cases live: all of 13 * 13 * 8 * 8. */
 static void small_rectangles(void) {
     for (int i = 0; i < 13 * 13 * 8 * 8; i++) {
@@ -813,6 +831,7 @@ const struct test_group test_groups[] = {
     {"checked_masks", checked_masks},
     {"inverted_palettes", inverted_palettes},
     {"random_calls", random_calls_equal_reference},
+    {"ends_of_a_sweep", ends_of_a_sweep},
     {"small_rectangles", small_rectangles},
     {"font_art", font_equals_its_art},
     {"clips_nest", clips_nest},

@@ -410,6 +410,19 @@ static void setting_bytes(void) {
     }
 }
 
+/* The wake-up of a pcd8544 to the byte, by its instruction set: temperature 04, bias 1:48 13. */
+static void pcd8544_wake_up_bytes(void) {
+    struct jl_port port = {.ops = &note_ops, .context = &book};
+    struct stage stage;
+    stage_open(&stage, mono_named("pcd8544 84x48"), &(struct wish){0});
+    memset(&book, 0, sizeof book);
+    book.kept = 8;
+    EXPECT_INT(jl_panel_open(&stage.panel, &stage.config, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    EXPECT(strncmp(book.text, "C21041320 C21", 13) == 0);
+    stage_close(&stage);
+}
+
 /* st7920: the sync byte, nibbles in the upper halves, and two rows of the glass an address. */
 static void synced_bytes(void) {
     struct jl_port port = {.ops = &note_ops, .context = &book};
@@ -822,6 +835,7 @@ const struct test_group test_groups[] = {
     {"inverted_slept_and_rolled", inverted_slept_and_rolled},
     {"page_write_bytes", page_write_bytes},
     {"setting_bytes", setting_bytes},
+    {"pcd8544_wake_up_bytes", pcd8544_wake_up_bytes},
     {"synced_bytes", synced_bytes},
     {"wrong_columns", wrong_columns},
     {"complaints", complaints},

@@ -314,6 +314,53 @@ static void asynchronous_statuses(void) {
 
 /* ---- areas and addresses ---- */
 
+/* Areas of a present that failed are past: what is sent later is not followed by them. */
+static void failed_areas_are_not_sent_later(void) {
+    static const struct jl_port_ops ops = {.send = channel_send,
+                                           .wait_us = channel_wait,
+                                           .set_pin = channel_pin,
+                                           .start = channel_start,
+                                           .poll = channel_poll,
+                                           .now_us = channel_now};
+    const struct make *make = make_named("st7789 135x240");
+    static uint8_t memory[2][135 * 2 * 20];
+    struct stage stage;
+    struct jl_async async;
+    struct jl_bands bands;
+    struct jl_damage damage;
+    stage_open(&stage, make, &(struct wish){.ops = &ops});
+    channel.sim = &stage.sim;
+    struct jl_frame frame = stage_frame(&stage, 0), picture = stage_frame(&stage, 1);
+    jl_frame_track(&frame, &damage);
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+    EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+    EXPECT_INT(jl_async_finish(&async), JL_OK);
+    for (int i = 0; i < 3; i++) {
+        jl_fill_rect(&frame.target, (struct jl_rect){0, (int16_t)(i * 100), 135, 30}, JL_RED);
+    }
+    EXPECT_INT(damage.count, 3);
+    channel.busy_starts = -1; /* for ever: the first of them fails */
+    EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
+    EXPECT_INT(jl_async_finish(&async), JL_TIMEOUT);
+    channel.busy_starts = 0;
+    EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+    draw(&picture.target, 3);
+    uint64_t bytes[3] = {jl_stream_byte_count(stage.sim.stream)};
+    for (int i = 1; i < 3; i++) { /* no byte more than a run without a failure before it */
+        EXPECT_INT(jl_bands_begin_async(&bands, &async, memory[0], memory[1], sizeof memory[0]),
+                   JL_OK);
+        while (jl_bands_next(&bands)) {
+            draw(&bands.frame.target, 3);
+        }
+        EXPECT_INT(jl_bands_end(&bands), JL_OK);
+        stage_expect_shown(&stage, make, &picture);
+        bytes[i] = jl_stream_byte_count(stage.sim.stream);
+    }
+    EXPECT_INT((long long)(bytes[1] - bytes[0]), (long long)(bytes[2] - bytes[1]));
+    stage_close(&stage);
+}
+
 /* Bands over a part: its pixels only, whatever is drawn around it. */
 static void bands_of_an_area(void) {
     static uint16_t memory[480 * 4];
@@ -596,6 +643,7 @@ const struct test_group test_groups[] = {
     {"another_turn_is_refused", another_turn_is_refused},
     {"frames_and_panels", frames_and_panels_in_any_order},
     {"asynchronous_statuses", asynchronous_statuses},
+    {"failed_areas_are_not_sent_later", failed_areas_are_not_sent_later},
     {"bands_of_an_area", bands_of_an_area},
     {"direct_is_sparing", direct_is_sparing},
     {"presents_tell_all", presents_tell_all_addresses},
