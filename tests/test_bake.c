@@ -549,7 +549,31 @@ static void the_command(void) {
     remove_folder();
 }
 
+/* Whatever a file is called, its name ends no comment: also where C joins lines first. */
+static void names_end_no_comment(void) {
+    static const char *const names[] = {"a*/b.png", "a*\\\n/b.png", "a*\n/b.png", "a/*b.png",
+                                        "a*?\?/\n/b.png"};
+    struct jl_pixmap pixmap;
+    struct jl_baked_picture baked;
+    struct jl_picture_recipe recipe = {.format = &jl_rgb565};
+    make_pixmap(&pixmap, 3, 2);
+    EXPECT(jl_bake_pixmap(&pixmap, &recipe, &baked, &complaint));
+    shell_begin();
+    for (size_t i = 0; i < sizeof names / sizeof names[0]; i++) {
+        EXPECT(jl_baked_picture_write(&baked, shell_path(""), "named", names[i], &complaint));
+        EXPECT_INT(shell("cc -std=c11 -trigraphs -Wall -Wextra -Werror=comment -fsyntax-only "
+                         "-I" INCLUDE_DIR " -I. named.c"),
+                   0);
+        test_row("%s", names[i]);
+        EXPECT_TEXT(output, "");
+    }
+    shell_end();
+    jl_baked_picture_free(&baked);
+    jl_pixmap_free(&pixmap);
+}
+
 const struct test_group test_groups[] = {
+    {"names_end_no_comment", names_end_no_comment},
     {"files_are_read", files_are_read},
     {"bad_files_are_refused", bad_files_are_refused},
     {"damaged_files", damaged_files},

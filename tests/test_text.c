@@ -446,6 +446,32 @@ static void characters_differ(void) {
     }
 }
 
+/* The box of a missing character is as high as capitals, however high these are. */
+static void boxes_of_high_fonts(void) {
+    static const int ascents[] = {1, 10, 60, 127, 128, 200, 255};
+    static uint8_t high_pixels[140 * 256];
+    for (size_t i = 0; i < sizeof ascents / sizeof ascents[0]; i++) {
+        const uint8_t bytes[12] = {'J', 'L', 'F', '1', 1, (uint8_t)ascents[i], 255};
+        struct jl_font font;
+        struct jl_frame sheet_of_it;
+        test_row("ascent %d", ascents[i]);
+        EXPECT_INT(jl_font_open(&font, bytes, sizeof bytes), JL_OK);
+        EXPECT_INT(jl_frame_init(&sheet_of_it, &jl_rgb332, 140, 256, high_pixels, 140 * 256),
+                   JL_OK);
+        struct jl_text_style style = {.font = &font, .ink = JL_WHITE};
+        EXPECT_INT(jl_text(&sheet_of_it.target, 0, 0, "A", &style), 1);
+        int right = font.box_width - 2, wrong = 0; /* a column apart from the next */
+        for (int y = 0; y < 256; y++) {
+            for (int x = 0; x < 140; x++) {
+                bool edge = x == 0 || x == right || y == 0 || y == ascents[i] - 1;
+                bool inside = x <= right && y < ascents[i];
+                wrong += (high_pixels[y * 140 + x] != 0) != (inside && edge);
+            }
+        }
+        EXPECT_INT(wrong, 0);
+    }
+}
+
 /* ---- where text stands ---- */
 
 static void anchors(void) {
@@ -694,6 +720,7 @@ const struct test_group test_groups[] = {
     {"characters_differ", characters_differ},
     {"latin_1_is_complete", latin_1_is_complete},
     {"damaged_fonts", damaged_fonts_do_no_harm},
+    {"boxes_of_high_fonts", boxes_of_high_fonts},
     {"anchors", anchors},
     {"four_ways", four_ways},
     {"boxes", boxes},
