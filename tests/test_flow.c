@@ -756,6 +756,34 @@ static void tearing(void) {
     }
 }
 
+/* The estimate from the headers' periods agrees with the pin: a scan begins as TE rises. */
+static void beam_periods_of_controllers(void) {
+    static const struct {
+        const char *make;
+        uint32_t period_us;
+    } rows[] = {
+        {"st7789 240x320", JL_ST7789_SCAN_US},        {"ili9341 240x320", JL_ILI9341_SCAN_US},
+        {"ili9488 320x480", JL_ILI9488_SCAN_US},      {"gc9a01 240x240", JL_GC9A01_SCAN_US},
+        {"st7735 128x160 offset", JL_ST7735_SCAN_US}, {"st7735 80x160 strapped", JL_ST7735_128X160_SCAN_US},
+        {"st7735 128x128", JL_ST7735_132X132_SCAN_US}};
+    for (size_t r = 0; r < sizeof rows / sizeof rows[0]; r++) {
+        struct stage stage;
+        struct jl_beam_timer timer;
+        test_row("%s", rows[r].make);
+        stage_open(&stage, make_named(rows[r].make), &(struct wish){0});
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        EXPECT_INT(jl_beam_timer_start(&timer, &stage.panel, rows[r].period_us), JL_OK);
+        for (int i = 0; i < 20; i++) {
+            jl_beam_timer_wait(&timer, &stage.port, rows[r].period_us - 60);
+            EXPECT(!jl_device_pin(stage.device, JL_DEVICE_TE));
+            jl_beam_timer_wait(&timer, &stage.port, 60);
+            EXPECT(jl_device_pin(stage.device, JL_DEVICE_TE));
+            EXPECT_INT(jl_beam_timer_now(&timer, &stage.port), 60);
+        }
+        stage_close(&stage);
+    }
+}
+
 static void beam_by_pin_and_by_timer(void) {
     const struct make *make = make_named("ili9341 240x320");
     struct stage stage;
@@ -772,21 +800,12 @@ static void beam_by_pin_and_by_timer(void) {
     EXPECT(hertz > 79.0 && hertz < 79.2);
     EXPECT_INT(jl_beam_present(&stage.panel, &frame, JL_BEAM_TOP, 40), JL_OK);
     EXPECT_INT(jl_beam_wait(&stage.panel, JL_BEAM_TOP, 3), JL_TIMEOUT);
-    /* The estimate agrees with the pin: a scan begins with the blank lines, TE high. */
-    EXPECT_INT(jl_beam_timer_start(&timer, &stage.panel, 12644), JL_OK);
-    for (int i = 0; i < 20; i++) {
-        jl_beam_timer_wait(&timer, &stage.port, 12644 - 60);
-        EXPECT(!jl_device_pin(stage.device, JL_DEVICE_TE));
-        jl_beam_timer_wait(&timer, &stage.port, 60);
-        EXPECT(jl_device_pin(stage.device, JL_DEVICE_TE));
-        EXPECT_INT(jl_beam_timer_now(&timer, &stage.port), 60);
-    }
     struct jl_port_ops poor = jl_sim_port_ops;
     poor.get_pin = NULL;
     poor.now_us = NULL;
     stage.port.ops = &poor;
     EXPECT_INT(jl_beam_wait(&stage.panel, JL_BEAM_TOP, 40), JL_UNSUPPORTED);
-    EXPECT_INT(jl_beam_timer_start(&timer, &stage.panel, 12644), JL_UNSUPPORTED);
+    EXPECT_INT(jl_beam_timer_start(&timer, &stage.panel, JL_ILI9341_SCAN_US), JL_UNSUPPORTED);
     EXPECT_INT(jl_beam_timer_start(&timer, &stage.panel, 0), JL_BAD_ARGUMENT);
     stage_close(&stage);
 }
@@ -827,6 +846,7 @@ const struct test_group test_groups[] = {
     {"narrow_areas_are_gathered", narrow_areas_are_gathered},
     {"two_panels_on_a_bus", two_panels_on_a_bus},
     {"tearing", tearing},
+    {"beam_periods_of_controllers", beam_periods_of_controllers},
     {"beam_by_pin_and_by_timer", beam_by_pin_and_by_timer},
     {"two_tracked_frames", two_tracked_frames},
     {NULL, NULL},

@@ -42,7 +42,8 @@ jl_status jl_beam_present(struct jl_panel *panel, struct jl_frame *frame,
 
 /** A scan that is estimated from the port's clock, where TE is not wired. */
 struct jl_beam_timer {
-    uint32_t start_us;  /**< when a scan began */
+    uint32_t
+        start_us; /**< when a scan was 0 old: TE rose, and the pause before its first line began */
     uint32_t period_us; /**< from scan to scan */
 };
 
@@ -52,17 +53,24 @@ struct jl_beam_timer {
  * some per cent off, so at 60 Hz it is good for a second or so for each 1 % that the period is
  * known too little.
  *
- * @param period_us as the controller's registers say, or as measured; 1 or more
+ * @param period_us such as JL_ST7789_SCAN_US, which the controllers' headers have; or as your own
+ *                  wake-up steps set it, or as measured; 1 or more
  * @return as jl_panel_sleep(); JL_UNSUPPORTED (the port has no now_us()); JL_BAD_ARGUMENT
  */
 JL_MUST_CHECK
 jl_status jl_beam_timer_start(struct jl_beam_timer *timer, struct jl_panel *panel,
                               uint32_t period_us);
 
-/** Microseconds since the present scan began, 0 .. period_us - 1. */
+/**
+ * How old the present scan is, microseconds, 0 .. period_us - 1. At 0 TE would rise: the pause
+ * begins, and the first line of the glass follows it.
+ */
 uint32_t jl_beam_timer_now(const struct jl_beam_timer *timer, const struct jl_port *port);
 
-/** Waits until a scan is `at_us` old (taken modulo the period). */
+/**
+ * Waits until a scan is `at_us` old (taken modulo the period): 0 is JL_BEAM_BLANK; JL_BEAM_TOP
+ * comes after the controller's porches.
+ */
 void jl_beam_timer_wait(const struct jl_beam_timer *timer, const struct jl_port *port,
                         uint32_t at_us);
 

@@ -87,7 +87,10 @@ void template_wait_us(void *context, uint32_t microseconds) {
 
 void template_set_pin(void *context, enum jl_pin pin, bool high) {
     struct template_hardware *hw = context;
-    uint32_t bit = pin == JL_PIN_RESET ? hw->reset_bit : pin == JL_PIN_DC ? hw->dc_bit : hw->cs_bit;
+    uint32_t bit = pin == JL_PIN_RESET ? hw->reset_bit
+                   : pin == JL_PIN_DC  ? hw->dc_bit
+                   : pin == JL_PIN_CS  ? hw->cs_bit
+                                       : hw->light_bit; /* 0: not wired */
     *hw->outputs = high ? *hw->outputs | bit : *hw->outputs & ~bit;
 }
 

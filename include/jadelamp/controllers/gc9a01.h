@@ -16,6 +16,9 @@ extern "C" {
  */
 extern const struct jl_controller jl_gc9a01;
 
+/** From scan to scan as its wake-up sequence sets it (60 Hz), microseconds. */
+enum { JL_GC9A01_SCAN_US = 16667 };
+
 #ifdef __cplusplus
 }
 #endif

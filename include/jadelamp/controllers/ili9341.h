@@ -16,6 +16,12 @@ extern "C" {
  */
 extern const struct jl_controller jl_ili9341;
 
+/**
+ * From scan to scan as its wake-up sequence sets it, microseconds, for jl_beam_timer_start(): B1h
+ * 00h 18h is 24 clocks of 615 kHz a line, of 320 and 4 (datasheet, FRMCTR1).
+ */
+enum { JL_ILI9341_SCAN_US = 12644 };
+
 #ifdef __cplusplus
 }
 #endif

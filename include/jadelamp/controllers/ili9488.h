@@ -16,6 +16,9 @@ extern "C" {
  */
 extern const struct jl_controller jl_ili9488;
 
+/** From scan to scan as its wake-up sequence sets it (B1h A0h: 60 Hz), microseconds. */
+enum { JL_ILI9488_SCAN_US = 16667 };
+
 #ifdef __cplusplus
 }
 #endif

@@ -21,6 +21,16 @@ extern const struct jl_controller jl_st7735_128x160;
 /** The same strapped to 132x132: 128x128 glass at (2, 1). */
 extern const struct jl_controller jl_st7735_132x132;
 
+/**
+ * From scan to scan as their wake-up sequence sets it, microseconds, for jl_beam_timer_start(): B1h
+ * 01h 2Ch 2Dh is 42 clocks of 850 kHz a line, of the RAM's and 44 and 45 (datasheet, FRMCTR1).
+ */
+enum {
+    JL_ST7735_SCAN_US = 12402,
+    JL_ST7735_128X160_SCAN_US = 12304,
+    JL_ST7735_132X132_SCAN_US = 10920,
+};
+
 #ifdef __cplusplus
 }
 #endif

@@ -17,6 +17,13 @@ extern "C" {
  */
 extern const struct jl_controller jl_st7789;
 
+/**
+ * From scan to scan as its wake-up sequence sets it, microseconds, for jl_beam_timer_start(): C6h
+ * 0Fh is (250 + 16 * 15) / 10 MHz a line, of 320 and two porches of 12 (datasheet, FRCTRL2 and
+ * PORCTRL).
+ */
+enum { JL_ST7789_SCAN_US = 16856 };
+
 #ifdef __cplusplus
 }
 #endif
