@@ -111,7 +111,7 @@ void naive_wide_line(struct naive *n, struct jl_point a, struct jl_point b, int 
     EACH_PIXEL(n) {
         int64_t px = x_ - a.x, py = y_ - a.y;
         int64_t along = px * dx + py * dy, across = px * dy - py * dx;
-        bool inside = width > 1 && along >= 0 && along <= dx * dx + dy * dy &&
+        bool inside = width > 1 && length > 0 && along >= 0 && along <= dx * dx + dy * dy &&
                       2 * llabs(across) <= width * length;
         if (inside || on_line(x_, y_, a.x, a.y, b.x, b.y)) {
             naive_put(n, x_, y_, c);

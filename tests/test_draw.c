@@ -428,6 +428,18 @@ static void random_calls_equal_reference(void) {
     }
 }
 
+/* A line without length is a pixel, however wide it was to be. */
+static void wide_lines_without_length(void) {
+    for (int width = -3; width < 40; width += 6) {
+        test_row("width %d", width);
+        sheet_open(40, 40);
+        jl_draw_wide_line(&sheet.frame.target, (struct jl_point){13, 29}, (struct jl_point){13, 29},
+                          (int16_t)width, JL_WHITE);
+        naive_put(&reference, 13, 29, JL_WHITE);
+        sheet_equals_reference();
+    }
+}
+
 /* The ends of a sweep: nothing, next to nothing, all but nothing, all and more. */
 static void ends_of_a_sweep(void) {
     static const uint32_t sweeps[] = {0,     1,     300,   16384, 32768,
@@ -831,6 +843,7 @@ const struct test_group test_groups[] = {
     {"checked_masks", checked_masks},
     {"inverted_palettes", inverted_palettes},
     {"random_calls", random_calls_equal_reference},
+    {"wide_lines_without_length", wide_lines_without_length},
     {"ends_of_a_sweep", ends_of_a_sweep},
     {"small_rectangles", small_rectangles},
     {"font_art", font_equals_its_art},

@@ -12,13 +12,20 @@
  * Every call returns its status. The panel also keeps the first one that was not JL_OK, so that
  * a program may check once, at the end: jl_panel_status().
  *
- * Rules for all calls: they may block as long as the port's send does; they
- * must not be called from an interrupt, nor by two contexts at once for one
- * panel; a NULL panel gives JL_BAD_ARGUMENT. When the port reports an error
- * the call returns it at once and the panel counts as not awake: later calls do nothing and
- * return JL_NOT_AWAKE until jl_panel_wake() brings it back, whatever the controller saw of the
- * broken transfer. After a failed jl_panel_open() all calls do nothing. A call that is refused
- * (a bad argument, something the controller lacks) changes nothing, and later calls go on.
+ * All calls: they may block as long as the port's send does. They may not come from an interrupt,
+ * nor from two contexts at once for one panel.
+ *
+ * Statuses of all calls that talk to the controller, beside those that stand with a call:
+ *   JL_OK            done
+ *   JL_BAD_ARGUMENT  the panel, or another pointer that must be there, is NULL
+ *   JL_NOT_AWAKE     not open, never woken, asleep, or lost after an error: nothing was sent
+ *   JL_BUSY          a hardware scroll runs, and the controller forbids writing: nothing was sent
+ *   the port's       passed on as it is
+ *
+ * After an error of the port nobody knows what the controller saw. Calls do nothing until
+ * jl_panel_wake() brings it back. After a failed jl_panel_open() all calls do nothing. A call that
+ * is refused (a bad argument, something the controller lacks) changes nothing, and later calls go
+ * on.
  */
 #ifndef JADELAMP_PANEL_H
 #define JADELAMP_PANEL_H
@@ -163,15 +170,17 @@ jl_status jl_panel_check_clock(const struct jl_panel *panel, uint32_t *limit_hz)
  * after an error in the middle of a transfer. Turn, contrast and inversion are as last set, or
  * as the description says where they were not.
  *
- * @return JL_OK; JL_NOT_AWAKE (not open); or the port's status
+ * @return JL_OK; JL_NOT_AWAKE (not open); JL_TIMEOUT (a step waited for BUSY); JL_UNSUPPORTED (the
+ *         controller does not take such a step of your own sequence); JL_BAD_STEPS (a block that
+ *         the description does not have); or the port's status
  */
 jl_status jl_panel_wake(struct jl_panel *panel);
 
 /**
  * The first status other than JL_OK that a call on this panel gave since the last jl_panel_wake(),
- * or since jl_panel_open(): for programs that check once, at the end. Bands (jl_bands_end())
- * and asynchronous sendings of the panel count, too; direct drawing keeps a status of its own
- * (direct.h). Sends nothing.
+ * or since jl_panel_open(): for programs that check once, at the end. Bands count, and errors of
+ * the bus in asynchronous sendings; drawing without a frame keeps a status of its own (direct.h).
+ * Sends nothing.
  *
  * @return JL_OK: all went well; JL_BAD_ARGUMENT (NULL)
  */
@@ -196,10 +205,8 @@ jl_status jl_panel_frame(struct jl_panel *panel, struct jl_frame *frame, void *p
  * does the first one after another panel has presented the frame. On success the damage is
  * cleared; after an error, or when the call is refused, it is kept, so nothing is lost.
  *
- * @return JL_OK (also when nothing changed: then nothing is sent);
- *         JL_NOT_AWAKE; JL_BUSY (a hardware scroll runs: the controller forbids
- *         writing its RAM); JL_BAD_FRAME_FORMAT; JL_BAD_FRAME_SIZE (another than the
- *         picture's, as turned); JL_BAD_ARGUMENT (NULL); or the port's status
+ * @return as all calls (JL_OK also when nothing changed: then nothing is sent);
+ *         JL_BAD_FRAME_FORMAT; JL_BAD_FRAME_SIZE (another than the picture's, as turned)
  */
 jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame);
 
@@ -211,7 +218,7 @@ jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame);
  * @param frame  tracked (jl_frame_track())
  * @param shadow the caller's, as many bytes as the frame has; one for each panel, and for the
  *               library alone from then on
- * @return as jl_panel_present(); JL_BAD_ARGUMENT (NULL, or the frame tracks no damage)
+ * @return as jl_panel_present(); JL_BAD_ARGUMENT also when the frame tracks no damage
  */
 jl_status jl_panel_present_changes(struct jl_panel *panel, struct jl_frame *frame, void *shadow);
 
@@ -222,8 +229,7 @@ jl_status jl_panel_present_changes(struct jl_panel *panel, struct jl_frame *fram
  * @param area   on the picture; of whole units of columns, and of pages with vertical bytes
  * @param pixels the caller's, free again on return; not NULL
  * @param stride_bytes from line to line of `pixels`
- * @return as jl_panel_present(); JL_OUT_OF_RANGE (such an area cannot be addressed: nothing is
- *         sent)
+ * @return as all calls; JL_OUT_OF_RANGE (such an area cannot be addressed: nothing is sent)
  */
 jl_status jl_panel_send(struct jl_panel *panel, struct jl_rect area, const void *pixels,
                         uint16_t stride_bytes);
@@ -249,16 +255,15 @@ jl_status jl_panel_send_rgb565_cpu(struct jl_panel *panel, struct jl_rect area,
  *
  * @param memory the caller's, free again on return; the larger, the fewer transfers
  * @param memory_bytes at least one pixel of the panel (one unit of columns)
- * @return as jl_panel_present(); JL_TOO_SMALL; JL_UNSUPPORTED (two planes, or a frame that
- *         cannot be read)
+ * @return as all calls; JL_BAD_FRAME_SIZE; JL_TOO_SMALL (the memory); JL_UNSUPPORTED (two planes,
+ *         or a frame that cannot be read)
  */
 jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, void *memory,
                               size_t memory_bytes);
 
 /**
  * Sets the contrast, 0..255; on TFT controllers the brightness of the light they drive.
- * @return JL_OK; JL_NOT_AWAKE; JL_UNSUPPORTED (the controller lacks it: nothing is sent);
- *         or the port's status
+ * @return as all calls; JL_UNSUPPORTED (the controller lacks it: nothing is sent)
  */
 jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast);
 
@@ -269,15 +274,19 @@ jl_status jl_panel_invert(struct jl_panel *panel, bool inverted);
  * Turns or mirrors the picture in the controller; `turn` is a sum of enum jl_turn, as in
  * jl_target_turn(). After a quarter turn width and height of the picture change places:
  * frames need the other size. The next present sends the whole frame, since controllers
- * mirror pixels only as they are written. Returns as jl_panel_contrast(), and JL_BAD_TURN
- * when the controller cannot do it: then nothing is sent.
+ * mirror pixels only as they are written.
+ *
+ * @return as all calls; JL_BAD_TURN (the controller cannot do it: nothing is sent)
  */
 jl_status jl_panel_turn(struct jl_panel *panel, uint8_t turn);
 
-/** Shows 8 colours only and saves power, where the controller can, or all of them again. */
+/** Shows 8 colours only and saves power, or all of them again. Returns as jl_panel_contrast(). */
 jl_status jl_panel_idle(struct jl_panel *panel, bool idle);
 
-/** Lights every pixel whatever the RAM holds (a lamp test), or shows the RAM again. */
+/**
+ * Lights every pixel whatever the RAM holds (a lamp test), or shows the RAM again. Returns as
+ * jl_panel_contrast().
+ */
 jl_status jl_panel_all_on(struct jl_panel *panel, bool all_on);
 
 /**
@@ -293,16 +302,15 @@ jl_status jl_panel_light(struct jl_panel *panel, bool on);
 /** Switches the display off; the RAM keeps its picture. Returns as jl_panel_contrast(). */
 jl_status jl_panel_sleep(struct jl_panel *panel);
 
-/** Ends jl_panel_sleep() with the picture as it was. @return JL_OK; JL_NOT_AWAKE; port's */
+/** Ends jl_panel_sleep() with the picture as it was. Of an awake panel: does nothing, JL_OK. */
 jl_status jl_panel_resume(struct jl_panel *panel);
 
 /**
  * Starts the controller's own horizontal scroll of some pages; no bytes flow
  * while it runs. Until jl_panel_scroll_stop() presenting gives JL_BUSY.
  *
- * @return JL_OK; JL_NOT_AWAKE; JL_OUT_OF_RANGE (pages off the glass or in the
- *         wrong order, or a speed the controller lacks); JL_NO_MOTION (the
- *         description names no motion that scrolls); JL_BAD_ARGUMENT (NULL); port's
+ * @return as all calls; JL_OUT_OF_RANGE (pages off the glass or in the wrong order, or a speed
+ *         the controller lacks); JL_NO_MOTION (the description names no motion that scrolls)
  */
 jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *scroll);
 
@@ -312,9 +320,9 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
  * around; first = 0 is the picture as presented. What is presented while rolled goes to
  * the RAM as if it were not.
  *
- * @return JL_OK; JL_NOT_AWAKE; JL_OUT_OF_RANGE (rows off the glass, first not among them);
- *         JL_NO_MOTION (the description names no motion that can); JL_UNSUPPORTED (it rolls
- *         the whole RAM only, and other rows were asked for); port's
+ * @return as all calls; JL_OUT_OF_RANGE (rows off the glass, first not among them); JL_NO_MOTION
+ *         (the description names no motion that can); JL_UNSUPPORTED (it rolls the whole RAM
+ *         only, and other rows were asked for)
  */
 jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16_t first);
 
@@ -324,7 +332,7 @@ jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16
  */
 jl_status jl_panel_show_rows(struct jl_panel *panel, int16_t top, int16_t rows);
 
-/** Stops the scroll; the next present sends the whole frame. Returns as jl_panel_contrast(). */
+/** Stops the scroll; the next present sends the whole frame. Where none runs: nothing, JL_OK. */
 jl_status jl_panel_scroll_stop(struct jl_panel *panel);
 
 #ifdef __cplusplus

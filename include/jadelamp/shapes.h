@@ -26,7 +26,8 @@ struct jl_point {
  * A line of a width, with flat ends: the pixels whose centre lies within width / 2 of
  * the line and between its ends. Exactly: with d = b - a, p from a, and L = the whole
  * part of the length of d: 0 <= p.d <= d.d and 2 |p x d| <= width * L, and always the
- * pixels of jl_draw_line(). Width 1 or less is jl_draw_line().
+ * pixels of jl_draw_line(). Width 1 or less is jl_draw_line(), as is a line without length, which
+ * has no direction to be wide in: put jl_fill_circle() at the joints of a stroke.
  */
 void jl_draw_wide_line(struct jl_target *target, struct jl_point a, struct jl_point b,
                        int16_t width, jl_color color);

@@ -45,7 +45,7 @@ uint16_t jl_text(struct jl_target *target, int16_t x, int16_t y, const char *tex
 uint16_t jl_text_number(struct jl_target *target, int16_t x, int16_t y, int32_t value,
                         uint8_t decimals, const struct jl_text_style *style);
 
-/** Width of a line of text, pixels; at most 32767. */
+/** Width of a line of text, pixels; at most 32767. A text at x ends before x + width. */
 int16_t jl_text_width(const struct jl_text_style *style, const char *text);
 
 /** Where the given point lies on the text. Add one of each group. */

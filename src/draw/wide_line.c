@@ -32,7 +32,7 @@ static void keep_positive(int64_t slope, int64_t offset, int64_t *left, int64_t 
 
 void jl_draw_wide_line(struct jl_target *target, struct jl_point a, struct jl_point b,
                        int16_t width, jl_color color) {
-    if (width <= 1) {
+    if (width <= 1 || (a.x == b.x && a.y == b.y)) {
         jl_draw_line(target, a.x, a.y, b.x, b.y, color);
         return;
     }

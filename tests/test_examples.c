@@ -1,0 +1,169 @@
+/*
+ * The short examples, run as a user runs them: each says that all went well, its controller has
+ * nothing to complain about, and some places of the glass show what their geometry says.
+ */
+#include "harness.h"
+
+#include <stdio.h>
+#include <string.h>
+
+#include "jadelamp/jadelamp.h"
+#include "naive.h"
+#include "shell.h"
+
+/* A colour as 5-6-5 keeps it, by rounding and repeating of bits. */
+static jl_color in_565(jl_color c) {
+    unsigned r = ((c >> 16 & 255) * 31 + 127) / 255, g = ((c >> 8 & 255) * 63 + 127) / 255,
+             b = ((c & 255) * 31 + 127) / 255;
+    return JL_RGB(r << 3 | r >> 2, g << 2 | g >> 4, b << 3 | b >> 2);
+}
+
+static struct jl_picture run_example(const char *name) {
+    char line[1024], glass[100];
+    snprintf(line, sizeof line, "%s/example_%s", EXAMPLE_DIR, name);
+    EXPECT_INT(shell(line), 0);
+    EXPECT_CONTAINS(output, "returned JL_OK: ok");
+    EXPECT(strstr(output, "warning") == NULL && strstr(output, "error:") == NULL);
+    snprintf(glass, sizeof glass, "%s-glass.png", name);
+    return shell_picture(glass);
+}
+
+static jl_color pixel(const struct jl_picture *picture, int x, int y) {
+    const uint8_t *at = jl_picture_at(picture, x, y);
+    return JL_RGB(at[0], at[1], at[2]);
+}
+
+static void places_on_the_glass(void) {
+    static const struct {
+        const char *name;
+        struct {
+            int x, y;
+            jl_color color; /* before 5-6-5 took its bits */
+        } places[8];
+    } rows[] = {
+        /* The fourth row is chosen; of six items the second to the fifth are seen: 5 to 25 of 32.
+         */
+        {"menu",
+         {{60, 27, JL_WHITE},
+          {100, 20, JL_BLACK},
+          {127, 4, JL_BLACK},
+          {127, 5, JL_WHITE},
+          {127, 25, JL_WHITE},
+          {127, 26, JL_BLACK},
+          {125, 15, JL_BLACK}}},
+        /* A mark every ten samples of two columns; the last one is the 70th. */
+        {"strip_chart",
+         {{127, 63, JL_WHITE},
+          {107, 63, JL_WHITE},
+          {7, 63, JL_WHITE},
+          {117, 63, JL_BLACK},
+          {126, 63, JL_BLACK},
+          {127, 61, JL_BLACK}}},
+        /* Bars of 5 columns, the first 13 high; 411 of 500 are 46 of 56 columns. */
+        {"small_lcd",
+         {{0, 35, JL_WHITE},
+          {0, 34, JL_BLACK},
+          {4, 47, JL_WHITE},
+          {5, 47, JL_BLACK},
+          {26, 13, JL_WHITE},
+          {71, 13, JL_WHITE},
+          {72, 13, JL_BLACK},
+          {83, 13, JL_WHITE}}},
+        /* Sixteen greys: 90 is the fifth, 30 the second. */
+        {"grey_dial",
+         {{0, 0, JL_BLACK},
+          {64, 64, JL_GREY(85)},
+          {118, 64, JL_WHITE},
+          {64, 118, JL_WHITE},
+          {64, 5, JL_GREY(34)}}},
+        {"standby", {{119, 7, JL_TEAL}, {7, 119, JL_TEAL}, {119, 60, JL_BLACK}, {0, 0, JL_BLACK}}},
+        {"voltmeter",
+         {{120, 132, JL_SILVER},
+          {112, 32, JL_TEAL},
+          {223, 132, JL_RED},
+          {217, 160, JL_RED},
+          {120, 80, JL_BLACK}}},
+        /* Tile 1, 2: red 10 of 31, green 20 of 63, blue 12 of 31, and a white edge. */
+        {"toolkit_glue",
+         {{120, 100, JL_RGB(82, 81, 99)},
+          {80, 80, JL_WHITE},
+          {159, 119, JL_WHITE},
+          {0, 0, JL_WHITE},
+          {3, 3, JL_RGB(0, 0, 99)},
+          {237, 237, JL_RGB(165, 202, 99)}}},
+        {"cubes",
+         {{0, 0, JL_RGB(20, 40, 90)},
+          {127, 159, JL_RGB(20, 70, 100)},
+          {64, 118, JL_RGB(30, 60, 50)}}},
+        {"paint",
+         {{20, 20, JL_WHITE},
+          {60, 20, JL_RED},
+          {220, 20, JL_AQUA},
+          {30, 200, JL_RED},
+          {120, 250, JL_LIME},
+          {120, 247, JL_LIME},
+          {120, 246, JL_BLACK},
+          {120, 265, JL_BLACK}}},
+        {"tft_in_8k",
+         {{0, 0, JL_RGB(0, 20, 60)},
+          {0, 319, JL_RGB(0, 90, 110)},
+          {19, 290, JL_RGB(69, 230, 230)},
+          {19, 232, JL_RGB(69, 230, 230)}}},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_picture seen = run_example(rows[i].name);
+        bool grey = seen.width <= 128 && seen.height <= 128;
+        for (int k = 0; k < 8 && (k == 0 || rows[i].places[k].x || rows[i].places[k].y); k++) {
+            int x = rows[i].places[k].x, y = rows[i].places[k].y;
+            jl_color color = rows[i].places[k].color;
+            test_row("%s at %d, %d", rows[i].name, x, y);
+            EXPECT_INT(pixel(&seen, x, y), grey ? color : in_565(color));
+        }
+        jl_picture_free(&seen);
+    }
+    EXPECT_INT(shell(EXAMPLE_DIR "/example_standby"), 0);
+    EXPECT_CONTAINS(output, "brightness 240 of 255");
+    shell_end();
+}
+
+static void whole_pictures(void) {
+    static struct naive expected;
+    struct jl_picture seen, picture;
+    shell_begin();
+    /* A controller of one's own draws what the library's would. */
+    seen = run_example("own_controller");
+    naive_init(&expected, 128, 64);
+    naive_test_card(&expected, "my part");
+    EXPECT(naive_picture(&expected, &picture));
+    EXPECT_PICTURE(&seen, &picture, "own-controller");
+    jl_picture_free(&picture);
+    jl_picture_free(&seen);
+    /* The upper line is that of the third way; below it the names, and times after them. */
+    seen = run_example("speed");
+    naive_init(&expected, 128, 64);
+    naive_text(&expected, 0, 0, "Speed", JL_WHITE, JL_BLACK);
+    naive_text(&expected, 90, 0, "102", JL_WHITE, JL_BLACK);
+    naive_text(&expected, 0, 16, "whole frame", JL_WHITE, JL_BLACK);
+    naive_text(&expected, 0, 24, "tracked", JL_WHITE, JL_BLACK);
+    naive_text(&expected, 0, 32, "shadow", JL_WHITE, JL_BLACK);
+    naive_text(&expected, 0, 40, "bands", JL_WHITE, JL_BLACK);
+    int wrong = 0;
+    for (int y = 0; y < 64; y++) {
+        for (int x = 0; x < (y < 16 ? 128 : 72); x++) {
+            wrong += pixel(&seen, x, y) != expected.px[y][x];
+        }
+    }
+    EXPECT_INT(wrong, 0);
+    jl_picture_free(&seen);
+    seen = run_example("heart_16x2");
+    EXPECT_CONTAINS(output, "|Supply  12.45 V\u24EA|\n  | upper gate open|");
+    jl_picture_free(&seen);
+    shell_end();
+}
+
+const struct test_group test_groups[] = {
+    {"places_on_the_glass", places_on_the_glass},
+    {"whole_pictures", whole_pictures},
+    {NULL, NULL},
+};
