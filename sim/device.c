@@ -7,6 +7,7 @@
 
 static void power_on(struct jl_device *device) {
     memset(device->state, 0, device->part->state_bytes);
+    device->took_bytes = device->bytes_passed = false;
     device->machine->power_on(device);
 }
 
@@ -161,6 +162,11 @@ bool jl_device_light_on(const struct jl_device *device) {
 const char *jl_device_why_dark(struct jl_device *device) {
     if (device->unplugged) {
         return "the panel is unplugged";
+    }
+    if (!device->took_bytes && device->bytes_passed) {
+        return device->part->select_high
+                   ? "no byte was taken: CS was low whenever a byte passed, and high selects"
+                   : "no byte was taken: CS was high whenever a byte passed, and low selects";
     }
     const char *why = device->machine->why_dark(device);
     if (!why && jl_glass_needs_light(&device->glass) && !jl_device_light_on(device)) {

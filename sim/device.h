@@ -82,6 +82,7 @@ struct jl_device {
     /* the shift register behind a serial input */
     bool three_wire;
     unsigned shifted, shifted_bits;
+    bool took_bytes, bytes_passed; /* on its bus: for it, and while it was not selected */
     bool clock_reported, read_clock_reported;
     uint64_t tolerated_cycle_ps;
 };

@@ -153,7 +153,10 @@ void jl_sim_stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size
     const struct jl_device *selected = NULL;
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
-        if (device->unplugged || !jl_sim_device_is_selected(device)) {
+        bool for_it = !device->unplugged && jl_sim_device_is_selected(device);
+        device->took_bytes |= for_it;
+        device->bytes_passed |= !for_it;
+        if (!for_it) {
             continue;
         }
         if (selected && !bus->contention_reported) {

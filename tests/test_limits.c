@@ -165,6 +165,35 @@ static void dark(void) {
     }
 }
 
+/* CS left high, or turned round: the glass is dark because no byte ever reached the part. */
+static void never_selected(void) {
+    static const struct {
+        const struct jl_emulated_part *ops;
+        int width, height;
+        const char *why;
+    } rows[] = {
+        {&jl_emulated_st7789, 240, 240, "CS was high whenever a byte passed"},
+        {&jl_emulated_st7920, 128, 64, "CS was low whenever a byte passed"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = raw_open(rows[i].ops, glass_of(rows[i].width, rows[i].height), 500000);
+        const char *before = jl_device_why_dark(raw.device);
+        test_row("row %zu", i);
+        EXPECT(before && !strstr(before, "CS"));
+        raw.select_high = i == 0; /* the wrong level for this part */
+        raw_play(&raw, AWAKE);
+        EXPECT_CONTAINS(jl_device_why_dark(raw.device), rows[i].why);
+        jl_device_set_plugged(raw.device, false);
+        EXPECT_CONTAINS(jl_device_why_dark(raw.device), "unplugged");
+        jl_device_set_plugged(raw.device, true);
+        EXPECT(strcmp(jl_device_why_dark(raw.device), before) == 0);
+        raw.select_high = !raw.select_high;
+        raw_play(&raw, "C00");
+        EXPECT(strstr(jl_device_why_dark(raw.device), "CS") == NULL);
+        jl_board_destroy(raw.board);
+    }
+}
+
 static uint32_t pixel(struct raw *raw, int x, int y) {
     struct jl_picture picture;
     EXPECT(jl_device_picture(raw->device, &picture));
@@ -484,6 +513,7 @@ static void any_bytes(void) {
 const struct test_group test_groups[] = {
     {"complaints", complaints},
     {"dark", dark},
+    {"never_selected", never_selected},
     {"colors_of_mistakes", colors_of_mistakes},
     {"too_fast_is_repeatable", too_fast_is_repeatable},
     {"parallel_cycles", parallel_cycles},
