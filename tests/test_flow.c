@@ -761,11 +761,13 @@ static void beam_periods_of_controllers(void) {
     static const struct {
         const char *make;
         uint32_t period_us;
-    } rows[] = {
-        {"st7789 240x320", JL_ST7789_SCAN_US},        {"ili9341 240x320", JL_ILI9341_SCAN_US},
-        {"ili9488 320x480", JL_ILI9488_SCAN_US},      {"gc9a01 240x240", JL_GC9A01_SCAN_US},
-        {"st7735 128x160 offset", JL_ST7735_SCAN_US}, {"st7735 80x160 strapped", JL_ST7735_128X160_SCAN_US},
-        {"st7735 128x128", JL_ST7735_132X132_SCAN_US}};
+    } rows[] = {{"st7789 240x320", JL_ST7789_SCAN_US},
+                {"ili9341 240x320", JL_ILI9341_SCAN_US},
+                {"ili9488 320x480", JL_ILI9488_SCAN_US},
+                {"gc9a01 240x240", JL_GC9A01_SCAN_US},
+                {"st7735 128x160 offset", JL_ST7735_SCAN_US},
+                {"st7735 80x160 strapped", JL_ST7735_128X160_SCAN_US},
+                {"st7735 128x128", JL_ST7735_132X132_SCAN_US}};
     for (size_t r = 0; r < sizeof rows / sizeof rows[0]; r++) {
         struct stage stage;
         struct jl_beam_timer timer;

@@ -6,8 +6,8 @@
 void jl_run_print(FILE *out, const struct jl_run_result *result) {
     const struct jl_rig *rig = &result->rig;
     const struct jl_card *card = &rig->card;
-    fprintf(out, "%s: %s, %dx%d%s\n", card->name, card->controller->name, card->width,
-            card->height, card->cells.bus ? " cells" : "");
+    fprintf(out, "%s: %s, %dx%d%s\n", card->name, card->controller->name, card->width, card->height,
+            card->cells.bus ? " cells" : "");
     switch (result->end) {
     case JL_RUN_RETURNED:
         fprintf(out, "  returned %s: %s\n", jl_status_name(result->status),

@@ -13,8 +13,8 @@ struct template_registers {
 
 struct template_hardware {
     volatile struct template_registers *bus;
-    volatile uint32_t *microseconds; /* counts up at 1 MHz */
-    volatile uint32_t *outputs;      /* one bit a pin */
+    volatile uint32_t *microseconds;               /* counts up at 1 MHz */
+    volatile uint32_t *outputs;                    /* one bit a pin */
     uint32_t reset_bit, dc_bit, cs_bit, light_bit; /* 0: not wired */
 };
 

@@ -49,13 +49,15 @@ static jl_status send_display(struct jl_char_panel *panel) {
 }
 
 jl_status jl_char_cursor(struct jl_char_panel *panel, uint8_t column, uint8_t row, uint8_t cursor) {
-    jl_status status =
-        check(panel, panel && panel->awake && column < panel->config->columns &&
-                         row < panel->config->rows && cursor <= (JL_CHAR_LINE | JL_CHAR_BLINK));
+    jl_status status = jl_char_ready(panel);
     if (status != JL_OK) {
         return status;
     }
     const struct jl_char_config *config = panel->config;
+    if (column >= config->columns || row >= config->rows ||
+        cursor > (JL_CHAR_LINE | JL_CHAR_BLINK)) {
+        return jl_char_note(panel, JL_OUT_OF_RANGE);
+    }
     uint8_t offset;
     panel->column = column;
     panel->row = row;

@@ -52,7 +52,7 @@ static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *gly
             const uint8_t *g = p.glyphs + (u16(range + 6) + code - first) * GLYPH_BYTES;
             glyph->map = (struct jl_bitmap){p.bitmaps + u24(g), g[3], g[4], &jl_bits_columns};
             glyph->left = (int8_t)g[5];
-            glyph->top = (int8_t)g[6];
+            glyph->top = (int16_t)(g[6] < 128 ? g[6] : g[6] - 256);
             glyph->advance = g[7];
             return true;
         }

@@ -20,12 +20,12 @@ jl_status jl_panel_send_rgb565_cpu(struct jl_panel *panel, struct jl_rect area,
                                    const uint16_t *pixels, uint16_t stride_bytes, void *memory,
                                    size_t memory_bytes) {
     struct jl_bands bands;
-    if (panel && panel->format == &jl_rgb565_cpu) {
-        return jl_panel_send(panel, area, pixels, stride_bytes);
-    }
     jl_status status = jl_panel_ready(panel);
     if (status != JL_OK) {
         return status;
+    }
+    if (panel->format == &jl_rgb565_cpu) {
+        return jl_panel_send(panel, area, pixels, stride_bytes);
     }
     if (panel->format != &jl_rgb565) {
         return jl_panel_note(panel, JL_BAD_FRAME_FORMAT);
