@@ -109,7 +109,7 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
 
 int verb_light(int argc, const char **argv) {
     struct jl_light_request request = {.scale = 0};
-    struct typed_light typed = {NULL}; /* popt allocates what it puts here */
+    struct typed_light typed = {.fault = NULL}; /* popt allocates what it puts here */
     const struct poptOption options[] = {
         {"into", 'o', POPT_ARG_STRING, &typed.directory, 0, "folder for the files, else this one",
          "DIR"},
