@@ -62,6 +62,7 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
     device->state = state;
     device->fixed = fixed;
     device->glass = *glass;
+    device->celsius = 25;
     device->noise_seed = board->noise_seed + board->device_count;
     name_apart(device, name);
     for (int i = 0; i < DEVICE_PINS; i++) {
@@ -117,7 +118,14 @@ void jl_device_set_plugged(struct jl_device *device, bool plugged) {
     if (plugged && device->unplugged) {
         power_on(device);
     }
+    if (!plugged && !device->unplugged && device->machine->power_off) {
+        device->machine->power_off(device);
+    }
     device->unplugged = !plugged;
+}
+
+void jl_device_temperature(struct jl_device *device, int celsius) {
+    device->celsius = celsius;
 }
 
 const char *jl_device_part(const struct jl_device *device) {
@@ -133,7 +141,7 @@ static bool take_picture(struct jl_device *device, struct jl_picture *picture,
     if (!jl_picture_create(picture, device->glass.width, device->glass.height)) {
         return false;
     }
-    if (!jl_device_why_dark(device)) {
+    if (device->machine->keeps_picture || !jl_device_why_dark(device)) {
         show(device, picture);
         jl_sim_glass_hide_corners(&device->glass, picture);
     }

@@ -61,6 +61,10 @@ struct machine {
     void (*show)(struct jl_device *device, struct jl_picture *picture);
     uint8_t (*brightness)(struct jl_device *device);
     const char *(*why_dark)(struct jl_device *device);
+    /* The plug is pulled. NULL: nothing to do. */
+    void (*power_off)(struct jl_device *device);
+    /* Its glass keeps a picture by itself: it is shown whatever the part does. */
+    bool keeps_picture;
     /* As show(), but what each line showed when it was scanned last. NULL: as show(). */
     void (*seen)(struct jl_device *device, struct jl_picture *picture);
 };
@@ -85,6 +89,7 @@ struct jl_device {
     bool took_bytes, bytes_passed; /* on its bus: for it, and while it was not selected */
     bool clock_reported, read_clock_reported;
     uint64_t tolerated_cycle_ps;
+    int celsius; /* around the glass */
 };
 
 /* Adds a diagnostic, printf-like. */

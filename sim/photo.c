@@ -45,6 +45,10 @@ bool jl_glass_is_lcd(const struct jl_glass *glass) {
     return glass->kind >= JL_GLASS_LCD_GREEN && glass->kind <= JL_GLASS_LCD_BLUE;
 }
 
+bool jl_glass_is_paper(const struct jl_glass *glass) {
+    return glass->kind == JL_GLASS_PAPER || glass->kind == JL_GLASS_PAPER_RED;
+}
+
 bool jl_glass_needs_light(const struct jl_glass *glass) {
     return glass->kind == JL_GLASS_LCD_BLUE || glass->kind == JL_GLASS_TFT;
 }

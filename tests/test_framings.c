@@ -97,7 +97,7 @@ static void planes_and_blocks(void) {
                                                     .ram_width = 16,
                                                     .ram_height = 2,
                                                     .buses = 1 << JL_BUS_SPI,
-                                                    .layouts = {1 << JL_LAYOUT_OTHER},
+                                                    .layouts = {1 << JL_LAYOUT_BLACK_WHITE_RED},
                                                     .turns = JL_TURNS_NONE,
                                                     .column_unit = 8,
                                                     .reset_low_us = 10000,

@@ -179,7 +179,8 @@ static void bands_refuse(void) {
     EXPECT_INT(jl_bands_end(&bands), JL_BUS_ERROR);
     EXPECT_INT(jl_bands_begin(&bands, &fake.panel, memory, 200), JL_NOT_AWAKE);
     fake_open(&fake, &jl_black_white_red, 96, 20);
-    EXPECT_INT(jl_bands_begin(&bands, &fake.panel, memory, 200), JL_UNSUPPORTED);
+    EXPECT_INT(jl_bands_begin(&bands, &fake.panel, memory, 2 * 12 - 1), JL_TOO_SMALL);
+    EXPECT_INT(jl_bands_begin(&bands, &fake.panel, memory, 2 * 12), JL_OK);
 }
 
 /* Without any frame: the RAM is what a full frame would have sent. */

@@ -45,13 +45,15 @@ struct jl_async {
     struct jl_frame frame;                 /* as it was when the sending began */
     struct jl_flow *flow;                  /* what goes on; NULL: nothing is under way */
     struct jl_flow own_flow;               /* of presents and pieces */
-    struct jl_rect areas[JL_DAMAGE_RECTS]; /* to come after it */
+    struct jl_rect areas[JL_DAMAGE_RECTS]; /* the last of those left comes next */
     struct jl_rest rest;                   /* to be sent before the flow is asked again */
     uint32_t left_in_line;
     uint32_t since_us, allowed_us; /* of a transfer, by the port's clock */
-    uint8_t area_count;
+    uint8_t area_count, areas_left;
     bool in_flight;
-    bool refused; /* the port could not start a transfer: it is tried again */
+    bool refused;              /* the port could not start a transfer: it is tried again */
+    bool shows;                /* a picture on e-paper: an update belongs to it */
+    struct jl_showing showing; /* how far that is */
 };
 
 /**

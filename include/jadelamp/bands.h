@@ -28,7 +28,9 @@ struct jl_bands {
     struct jl_rect area; /* of the picture */
     struct jl_flow flow;
     jl_status status;
-    uint8_t turn; /* of the panel at the beginning */
+    uint8_t turn;              /* of the panel at the beginning */
+    bool is_whole;             /* the area is the picture */
+    struct jl_showing showing; /* on e-paper */
     /* with two pieces of memory (async.h); an empty band waits for the end */
     jl_status (*send)(struct jl_bands *bands);
     struct jl_async *async;
@@ -40,9 +42,9 @@ struct jl_bands {
  * bands; the clip is lifted at each band.
  *
  * @param memory the caller's, until jl_bands_end(); as many whole lines of the format as
- *               fit are drawn at a time
+ *               fit are drawn at a time, of two planes half as many
  * @return JL_OK; JL_BAD_ARGUMENT (NULL); JL_TOO_SMALL (not one line: 8 rows of vertical
- *         bytes, else one row); JL_UNSUPPORTED (a format of two planes); or as
+ *         bytes, else one row); or as
  *         jl_panel_present() for a panel that takes no picture now. After an error
  *         jl_bands_next() gives no band.
  */
@@ -62,7 +64,8 @@ jl_status jl_bands_begin_area(struct jl_bands *bands, struct jl_panel *panel, st
 /**
  * Sends the band that was drawn (all of them in one window, unless other calls on the panel
  * come between) and makes the next one ready, in the format's clear colour. False: that was the
- * last one, or there was an error.
+ * last one, or there was an error. On e-paper the last band is followed by the update, and then,
+ * with jl_epaper_begin(), all of them once more: draw the same again.
  */
 bool jl_bands_next(struct jl_bands *bands);
 

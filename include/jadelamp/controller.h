@@ -15,6 +15,16 @@ extern "C" {
 #endif
 
 struct jl_scroll;
+struct jl_frame;
+struct jl_showing;
+
+/** Updates of e-paper: how the glass takes over what the RAM holds (epaper.h). */
+enum jl_update {
+    JL_UPDATE_AUTO,    /**< as the policy of the description says */
+    JL_UPDATE_FULL,    /**< every pixel, with flashes: no ghosts; seconds */
+    JL_UPDATE_FAST,    /**< the same with less flashing, where the part can: slight ghosts */
+    JL_UPDATE_PARTIAL, /**< only what changed, without a flash: ghosts; less than a second */
+};
 
 /**
  * A stretch of an area: lines of pixels that follow one another in the controller's RAM, so that
@@ -48,6 +58,24 @@ enum jl_setting {
 /** Most bytes that one of a controller's encoders writes. */
 #define JL_STEPS_MOST_BYTES 40
 
+/** What a part has whose glass keeps its picture (e-paper); encoders as in struct jl_controller. */
+struct jl_paper {
+    /**
+     * jl_panel_present() of a frame that fits an awake panel: jl_paper_present. All three are
+     * pointers, so that programs without e-paper do not carry their code.
+     */
+    jl_status (*present)(struct jl_panel *panel, struct jl_frame *frame);
+    /** Goes on with a picture, as far as it can without waiting: jl_paper_show. */
+    jl_status (*show)(struct jl_panel *panel, struct jl_showing *showing,
+                      const struct jl_frame *frame);
+    /** Ends a deep sleep: jl_paper_resume. */
+    jl_status (*resume)(struct jl_panel *panel);
+    /** The steps of an update, waits for BUSY among them. */
+    size_t (*update)(const struct jl_panel *panel, enum jl_update update, uint8_t *out);
+    uint8_t updates; /**< bit (1 << enum jl_update) for each it has waveforms of its own for */
+    bool keeps_ram;  /**< in deep sleep */
+};
+
 /**
  * A controller. The encoders send nothing; they write steps (wake.h) to `out`,
  * which holds JL_STEPS_MOST_BYTES, and return how many bytes; 0 means that the
@@ -62,7 +90,10 @@ struct jl_controller {
     uint8_t default_contrast;
     uint8_t turns;          /**< bit (1 << turn) for each sum of enum jl_turn it can do */
     bool arguments_as_data; /**< with D/C high, like pixels; else like opcodes */
-    /** Columns that can only be addressed together, a power of two that fills whole bytes. */
+    /**
+     * Columns that can only be addressed together, a power of two that fills whole bytes. On
+     * e-paper 1: its columns go by bytes, and the last byte of a row may reach past the glass.
+     */
     uint8_t column_unit;
     uint8_t byte_us;            /**< busy after every byte, microseconds; 0: never */
     uint16_t reset_low_us;      /**< least reset pulse, microseconds */
@@ -91,6 +122,7 @@ struct jl_controller {
                    uint8_t *out);
     /** jl_rare_step on controllers with a BUSY pin or blocks of their own, else NULL. */
     jl_status (*rare_step)(const struct jl_panel *panel, const uint8_t *step);
+    const struct jl_paper *paper; /**< of e-paper, else NULL */
 };
 
 /**
@@ -118,6 +150,26 @@ size_t jl_next_page(struct jl_panel *panel, const struct jl_rect *area, struct j
 /** As jl_next_line(), but lines as wide as the RAM follow one another. */
 size_t jl_next_wrapped(struct jl_panel *panel, const struct jl_rect *area,
                        struct jl_stretch *stretch, uint8_t *out);
+
+/**
+ * For e-paper: columns grow to whole units; of two planes the second is left alone in a partial
+ * update.
+ */
+size_t jl_next_paper(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
+                     uint8_t *out);
+
+/** The members of struct jl_paper. */
+jl_status jl_paper_present(struct jl_panel *panel, struct jl_frame *frame);
+jl_status jl_paper_show(struct jl_panel *panel, struct jl_showing *showing,
+                        const struct jl_frame *frame);
+jl_status jl_paper_resume(struct jl_panel *panel);
+/**
+ * jl_rare_step() for e-paper: BUSY may be inverted by the description, and blocks from
+ * JL_PAPER_WAVE on are those of the wave of the update under way. Refuses what these parts cannot
+ * do: offsets of columns that are no multiple of 8 (JL_BAD_SIZE).
+ */
+jl_status jl_paper_rare_step(const struct jl_panel *panel, const uint8_t *step);
+#define JL_PAPER_WAVE 0x80
 
 /** How a controller moves or hides the picture by itself; encoders as in struct jl_controller. */
 struct jl_motion {

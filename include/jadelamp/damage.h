@@ -7,6 +7,8 @@
 #ifndef JADELAMP_DAMAGE_H
 #define JADELAMP_DAMAGE_H
 
+#include <stdbool.h>
+
 #include "jadelamp/geometry.h"
 
 #ifdef __cplusplus
@@ -34,6 +36,8 @@ struct jl_damage {
     uint16_t window_price_px;
     uint8_t row_unit_log2; /**< 2^n rows of the frame share bytes, and are sent together */
     uint8_t count;         /**< rectangles in use */
+    /** Of formats with two: the second may have changed, too. For the library. */
+    bool second_plane;
     struct jl_rect rects[JL_DAMAGE_RECTS];
 };
 

@@ -19,7 +19,8 @@ extern "C" {
  *
  * On controllers whose bytes hold 8 rows, a row cannot be written without its 7
  * neighbours: the rest of a byte becomes background, and JL_CLEAR counts as background.
- * Align to rows that are a multiple of 8 there, or use bands.
+ * Align to rows that are a multiple of 8 there, or use bands. The same holds for the columns of
+ * e-paper, which needs jl_epaper_update() behind the drawing, too.
  */
 struct jl_direct {
     struct jl_target target;

@@ -27,6 +27,8 @@ enum jl_layout {
     JL_LAYOUT_RGB666, /**< also 8-8-8: controllers ignore the two low bits of each byte */
     JL_LAYOUT_RGB666_LOW,
     JL_LAYOUT_PALETTE, /**< for frames and images only */
+    JL_LAYOUT_BLACK_WHITE_RED,
+    JL_LAYOUT_GREY2_PLANES,
 };
 
 /**
@@ -36,7 +38,7 @@ enum jl_layout {
 struct jl_format {
     struct jl_target_ops ops;
     uint8_t bits_per_pixel; /**< in one plane */
-    uint8_t planes;         /**< 2 for black/white/red, else 1; one behind the other */
+    uint8_t planes;         /**< 2 for e-paper with red or greys, else 1; one behind the other */
     uint8_t line_rows_log2; /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
     uint8_t column_bits;    /**< of a column in a line: bits_per_pixel times those rows */
     uint8_t clear[2][4];    /**< fresh memory, by plane, a byte four times: black, or white paper */
@@ -57,6 +59,8 @@ extern const struct jl_format jl_mono_columns;
 extern const struct jl_format jl_mono_columns_msb;
 /** 1 bit, rows, the leftmost pixel in bit 7, rows padded to bytes. */
 extern const struct jl_format jl_mono_rows;
+/** The same where a fresh frame is white paper: for e-paper, which takes both. */
+extern const struct jl_format jl_black_white;
 /** 2-bit grey, the leftmost pixel in bits 7..6. */
 extern const struct jl_format jl_grey2;
 /** 4-bit grey, the left pixel in the high nibble. */
@@ -89,6 +93,11 @@ extern const struct jl_format jl_xrgb8888;
  * red channel is 128 or more and the others are below 128.
  */
 extern const struct jl_format jl_black_white_red;
+/**
+ * 2-bit grey for e-paper: two planes of jl_mono_rows layout, the upper bit of the grey in the
+ * first. Fresh frames are white.
+ */
+extern const struct jl_format jl_grey2_planes;
 
 /** Bytes of memory for a frame; constant expressions. */
 #define JL_MONO_COLUMNS_BYTES(width, height)    ((size_t)(width) * (((size_t)(height) + 7) / 8))
@@ -100,7 +109,9 @@ extern const struct jl_format jl_black_white_red;
 #define JL_RGB565_BYTES(width, height)          JL_ROWS_BYTES(width, height, 16)
 #define JL_RGB888_BYTES(width, height)          JL_ROWS_BYTES(width, height, 24)
 #define JL_XRGB8888_BYTES(width, height)        JL_ROWS_BYTES(width, height, 32)
+#define JL_BLACK_WHITE_BYTES(width, height)     JL_ROWS_BYTES(width, height, 1)
 #define JL_BLACK_WHITE_RED_BYTES(width, height) (2 * JL_ROWS_BYTES(width, height, 1))
+#define JL_GREY2_PLANES_BYTES(width, height)    (2 * JL_ROWS_BYTES(width, height, 1))
 
 /** A framebuffer. All members are read-only for the caller except through calls. */
 struct jl_frame {

@@ -59,6 +59,9 @@ enum jl_module {
     JL_MODULE_LIGHT_WIRED = 1 << 7, /**< the port's JL_PIN_LIGHT switches the light behind it */
 };
 
+struct jl_epaper;
+struct jl_epaper_config;
+
 /** Bytes to send that are too many for a step, in flash: an opcode and its arguments. */
 struct jl_block {
     const uint8_t *bytes;
@@ -93,11 +96,25 @@ struct jl_panel_config {
     uint16_t wake_steps_bytes;
     uint16_t block_count;
     const struct jl_block *blocks; /**< for JL_STEP_BLOCK, or NULL */
+    /** What e-paper has beside (epaper.h), or NULL: the usual. */
+    const struct jl_epaper_config *epaper;
 };
 
 /** What an asynchronous present has under way (async.h). For the library. */
 struct jl_sending {
     jl_status (*finish)(struct jl_sending *sending);
+};
+
+/** How far the showing of a picture on e-paper has come. For the library. */
+struct jl_showing {
+    uint8_t pass;
+    uint8_t step_at; /* bytes of the update's steps that are done */
+    uint8_t areas;   /* how many there are to send */
+    bool send;       /* all of them, now */
+    bool waiting;
+    bool complete;  /* the glass shows the picture */
+    bool refused;   /* by the policy, or for want of a waveform: nothing was sent */
+    uint32_t since; /* the port's clock; without one, how often was looked */
 };
 
 /** How far the sending of an area has come. For the library. */
@@ -114,11 +131,14 @@ struct jl_panel {
     uint8_t contrast;
     bool inverted;
     uint8_t status; /* the first that was not JL_OK */
+    uint8_t update; /* of e-paper: enum jl_update, the one under way or the last one */
+    uint8_t plane;  /* of e-paper: where pixels go; 0 new, 1 old */
     const struct jl_panel_config *config;
     const struct jl_port *port;
     const struct jl_format *format;
     const struct jl_frame *shown; /* what the RAM holds; NULL: send all of the next frame */
     struct jl_sending *sending;   /* what an asynchronous present has under way */
+    struct jl_epaper *epaper;     /* what the policy of updates remembers */
     const void *streaming;        /* whose pixels go on in the open window; commands end that */
     struct jl_rect addressed;     /* of parts that keep addresses; w, h 0: not known */
     int16_t width;                /* of the picture, as turned */

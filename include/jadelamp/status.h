@@ -53,6 +53,9 @@ extern "C" {
     X(JL_UNSUPPORTED, "this controller or port cannot do that")                                    \
     X(JL_NOT_AWAKE, "the panel is not awake: wake it first")                                       \
     X(JL_TURNED, "the panel was turned since this was set up: begin it again")                     \
+    X(JL_TOO_SOON,                                                                                 \
+      "a full update so soon after the last one harms the glass: wait, or ask for it "             \
+      "(config.epaper, least_interval_s)")                                                         \
     X(JL_BUSY, "busy: stop the running scroll or transfer first")
 
 #define JL_STATUS_ENUM_ENTRY(name, text) name,

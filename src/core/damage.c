@@ -43,6 +43,7 @@ void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px, uint8_t 
     damage->window_price_px = window_price_px;
     damage->row_unit_log2 = row_unit_log2;
     damage->count = 0;
+    damage->second_plane = true;
     damage->panel = NULL;
     damage->shadow = NULL;
 }
@@ -56,6 +57,7 @@ void jl_damage_add(struct jl_damage *damage, struct jl_rect area) {
     int32_t top = area.y & -unit;
     int32_t end = ((int32_t)area.y + area.h + unit - 1) & -unit;
     if (!jl_rect_is_empty(area)) {
+        damage->second_plane = true; /* nobody said which plane it is */
         area.y = (int16_t)top;
         area.h = (int16_t)(end - top < INT16_MAX ? end - top : INT16_MAX);
         add(damage, area);

@@ -4,6 +4,7 @@
 void jl_frame_damage_all(struct jl_frame *frame) {
     if (frame->damage) {
         frame->damage->count = 1;
+        frame->damage->second_plane = true;
         frame->damage->rects[0] = frame->target.bounds;
     }
 }

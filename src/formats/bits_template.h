@@ -94,9 +94,10 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     jl_format_changed(frame, area);
 }
 
-#define BITS_FORMAT(its_layout)                                                                    \
+#define BITS_FORMAT(its_layout, fresh)                                                             \
     {                                                                                              \
         .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .column_bits = BITS,    \
         .bits_per_pixel = BITS, .planes = 1, .line_rows_log2 = 0,                                  \
-        .channel_bits = {BITS, BITS, BITS}, .layout = its_layout, .window_price_px = 80 / BITS     \
+        .clear = {{fresh, fresh, fresh, fresh}}, .channel_bits = {BITS, BITS, BITS},               \
+        .layout = its_layout, .window_price_px = 80 / BITS                                         \
     }

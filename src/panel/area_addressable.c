@@ -18,7 +18,8 @@ bool jl_area_addressable(const struct jl_panel *panel, struct jl_rect area) {
     }
     struct jl_rect grown = area;
     jl_area_grow(panel, &grown);
-    /* Below the glass a page may go on. */
-    return grown.x == area.x && grown.y == area.y && grown.w == area.w &&
+    /* Below the glass a page may go on, and at its right the last byte of a row. */
+    return grown.x == area.x && grown.y == area.y &&
+           (grown.w == area.w || area.x + area.w == panel->width) &&
            (grown.h == area.h || area.y + area.h == panel->height);
 }

@@ -10,7 +10,7 @@ jl_status jl_flow_next(struct jl_panel *panel, struct jl_flow *flow, const struc
     if (flow->sent == stretch->h) {
         /* The band is through: ask for no address before its pixels are there. */
         if (stretch->h && frame_end < whole->y + whole->h && stretch->y + stretch->h == frame_end &&
-            stretch->x + stretch->w == whole->x + whole->w) {
+            stretch->x + stretch->w >= whole->x + whole->w) {
             return JL_OK;
         }
         jl_status status = jl_stretch_next(panel, whole, &flow->stretch);

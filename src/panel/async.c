@@ -81,28 +81,44 @@ static jl_status send_next(struct jl_async *async) {
     return status;
 }
 
+/* The next of the areas; on e-paper, behind the last one, what its update wants. */
+static jl_status next_area(struct jl_async *async) {
+    struct jl_panel *panel = async->panel;
+    jl_status status = JL_OK;
+    async->flow = NULL;
+    if (async->shows && !async->areas_left) {
+        status = panel->config->controller->paper->show(panel, &async->showing, NULL);
+        async->areas_left = status == JL_OK && async->showing.send ? async->area_count : 0;
+        async->shows = status == JL_BUSY || async->areas_left > 0;
+    }
+    if (async->areas_left) {
+        jl_flow_begin(&async->own_flow, async->areas[--async->areas_left], false);
+        async->flow = &async->own_flow;
+    }
+    return status;
+}
+
 /* The next lines of the source, or its next area. False: nothing is left. */
 static bool find_next(struct jl_async *async, jl_status *status) {
     do {
-        *status = jl_flow_next(async->panel, async->flow, &async->frame, &async->rest);
-        async->left_in_line = async->rest.line_bytes;
-        if (*status != JL_OK || async->rest.lines) {
-            return true;
+        *status = JL_OK;
+        if (async->flow) {
+            *status = jl_flow_next(async->panel, async->flow, &async->frame, &async->rest);
+            async->left_in_line = async->rest.line_bytes;
+            if (*status != JL_OK || async->rest.lines) {
+                return true;
+            }
         }
-        if (async->area_count) {
-            jl_flow_begin(&async->own_flow, async->areas[--async->area_count], false);
-            async->flow = &async->own_flow;
-        } else {
-            async->flow = NULL;
-        }
-    } while (async->flow);
-    return false;
+        *status = next_area(async);
+    } while (*status == JL_OK && async->flow);
+    return *status != JL_OK;
 }
 
 static jl_status end(struct jl_async *async, jl_status status) {
     async->rest.lines = 0;
-    async->area_count = 0;
+    async->areas_left = 0;
     async->flow = NULL;
+    async->shows = false;
     async->panel->state = STATE_AWAKE;
     jl_panel_end_call(async->panel, status);
     if (async->ready) {
@@ -121,8 +137,10 @@ jl_status jl_async_go(struct jl_async *async) {
             return end(async, JL_OK);
         }
     }
-    /* A start that was refused loses nothing: jl_async_poll() tries again. */
-    return status == JL_OK || async->refused ? JL_OK : end(async, status);
+    /* A start that was refused loses nothing: jl_async_poll() tries again, as it does where an
+     * update is under way. */
+    bool waits = async->refused || (async->shows && status == JL_BUSY);
+    return status == JL_OK || waits ? JL_OK : end(async, status);
 }
 
 /* Of a transfer in flight, or of one that the port would not start. */
@@ -138,11 +156,15 @@ static jl_status look(struct jl_async *async) {
     return status;
 }
 
+static bool is_under_way(const struct jl_async *async) {
+    return async->flow || async->shows;
+}
+
 jl_status jl_async_poll(struct jl_async *async) {
     if (!async || !async->panel) {
         return JL_BAD_ARGUMENT;
     }
-    if (!async->flow) {
+    if (!is_under_way(async)) {
         return JL_OK;
     }
     jl_status status = look(async);
@@ -154,7 +176,7 @@ jl_status jl_async_poll(struct jl_async *async) {
         async->panel->config->bus->end(async->panel);
     }
     status = status == JL_OK ? jl_async_go(async) : end(async, status);
-    return status == JL_OK && async->flow ? JL_BUSY : status;
+    return status == JL_OK && is_under_way(async) ? JL_BUSY : status;
 }
 
 jl_status jl_async_finish(struct jl_async *async) {
@@ -202,18 +224,31 @@ jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame) {
     if (status != JL_OK) {
         return status;
     }
+    struct jl_panel *panel = async->panel;
     const struct jl_rect *areas;
-    async->area_count = jl_present_areas(async->panel, frame, &areas);
-    for (uint8_t i = 0; i < async->area_count; i++) { /* taken from the end */
-        async->areas[i] = areas[async->area_count - 1 - i];
+    uint8_t count = jl_present_areas(panel, frame, &areas);
+    async->shows = panel->config->controller->paper != NULL;
+    if (async->shows) {
+        async->showing = (struct jl_showing){.areas = count};
+        status = panel->config->controller->paper->show(panel, &async->showing, frame);
+        if (status != JL_OK) {
+            async->shows = false;
+            return jl_panel_note(panel, status);
+        }
     }
+    for (uint8_t i = 0; i < count; i++) { /* taken from the end */
+        async->areas[i] = areas[count - 1 - i];
+    }
+    async->area_count = async->areas_left = count;
     async->frame = *frame;
-    jl_present_done(async->panel, frame);
-    if (async->area_count == 0) {
+    jl_present_done(panel, frame);
+    if (count == 0 && !async->shows) {
         return end(async, JL_OK);
     }
-    jl_flow_begin(&async->own_flow, async->areas[--async->area_count], false);
-    async->flow = &async->own_flow;
+    if (count) {
+        jl_flow_begin(&async->own_flow, async->areas[--async->areas_left], false);
+        async->flow = &async->own_flow;
+    }
     return jl_async_go(async);
 }
 

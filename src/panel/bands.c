@@ -4,6 +4,7 @@
 #include "../core/mem.h"
 #include "bands.h"
 #include "panel.h"
+#include "show.h"
 
 /* What begins a run over an area, which the controller can address. */
 static jl_status begin(struct jl_bands *bands, struct jl_rect area, void *memory,
@@ -11,19 +12,25 @@ static jl_status begin(struct jl_bands *bands, struct jl_rect area, void *memory
     struct jl_panel *panel = bands->panel;
     const struct jl_format *format = panel->format;
     size_t line_bytes = (size_t)jl_line_bytes(format, area.w);
-    if (format->planes > 1) {
-        return JL_UNSUPPORTED;
-    }
-    if (memory_bytes < line_bytes) {
+    size_t plane_bytes = memory_bytes / format->planes;
+    if (plane_bytes < line_bytes) {
         return JL_TOO_SMALL;
+    }
+    bands->showing.areas = 1;
+    jl_status status = JL_OK;
+    jl_show_next(panel, &bands->showing, NULL, &status);
+    if (status != JL_OK) {
+        return status;
     }
     jl_target_init(&bands->frame.target, &format->ops, panel->width, panel->height);
     bands->frame.target.bounds = (struct jl_rect){area.x, area.y, area.w, 0}; /* no band yet */
     bands->frame.format = format;
     bands->frame.pixels = memory;
     bands->frame.stride_bytes = (uint16_t)line_bytes;
+    bands->frame.plane_bytes = (uint32_t)plane_bytes;
     bands->area = area;
-    bands->memory_bytes = memory_bytes;
+    bands->memory_bytes = plane_bytes;
+    bands->is_whole = area.w == panel->width && area.h == panel->height;
     bands->turn = panel->turn;
     panel->streaming = NULL; /* a picture of its own, even when `bands` is where another was */
     return JL_OK;
@@ -68,10 +75,13 @@ jl_status jl_bands_go_on(struct jl_bands *bands) {
     if (status == JL_OK && panel->turn != bands->turn) {
         status = JL_TURNED;
     }
-    if (status == JL_OK && panel->streaming != &bands->flow) {
+    bool planes = bands->frame.format->planes > 1; /* one behind the other, band for band */
+    if (status == JL_OK && (planes || panel->streaming != &bands->flow)) {
         struct jl_rect rest = bands->frame.target.bounds;
         int16_t held = rest.h;
-        rest.h = (int16_t)(bands->area.y + bands->area.h - rest.y);
+        if (!planes) {
+            rest.h = (int16_t)(bands->area.y + bands->area.h - rest.y);
+        }
         jl_flow_begin(&bands->flow, rest, held < rest.h); /* the last band needs no order */
     }
     return status;
@@ -93,6 +103,21 @@ static jl_status send_band(struct jl_bands *bands) {
     return jl_panel_end_call(panel, status);
 }
 
+/* E-paper shows the picture now, and may want it once more: then the first band comes again. */
+static bool comes_again(struct jl_bands *bands) {
+    struct jl_panel *panel = bands->panel;
+    if (!panel->config->controller->paper) {
+        return false;
+    }
+    bands->status = jl_panel_ready(panel); /* the last band is out */
+    if (bands->status != JL_OK || !jl_show_next(panel, &bands->showing, NULL, &bands->status)) {
+        jl_panel_end_call(panel, bands->status);
+        return false;
+    }
+    bands->frame.target.bounds.y = bands->area.y;
+    return true;
+}
+
 bool jl_bands_next(struct jl_bands *bands) {
     struct jl_rect *band = &bands->frame.target.bounds;
     if (bands->status != JL_OK) {
@@ -105,8 +130,14 @@ bool jl_bands_next(struct jl_bands *bands) {
     int16_t rows_left = (int16_t)(bands->area.y + bands->area.h - band->y - band->h);
     band->y = (int16_t)(band->y + band->h);
     band->h = 0;
-    if (bands->status != JL_OK || rows_left == 0) {
+    if (bands->status != JL_OK) {
         return false;
+    }
+    if (rows_left == 0) {
+        if (!comes_again(bands)) {
+            return false;
+        }
+        rows_left = bands->area.h;
     }
     unsigned shift = bands->frame.format->line_rows_log2;
     size_t used = 0;
@@ -117,18 +148,26 @@ bool jl_bands_next(struct jl_bands *bands) {
     }
     band->h = rows < rows_left ? rows : rows_left;
     bands->frame.target.clip = *band;
-    memset(bands->frame.pixels, bands->frame.format->clear[0][0], used);
+    for (uint8_t plane = 0; plane < bands->frame.format->planes; plane++) {
+        memset(bands->frame.pixels + plane * bands->memory_bytes,
+               bands->frame.format->clear[plane][0], used);
+    }
     return true;
 }
 
 jl_status jl_bands_end(struct jl_bands *bands) {
     /* Whatever the panel held as its last frame is gone: the next present sends everything. */
-    if (bands->panel) {
-        bands->panel->shown = NULL;
+    struct jl_panel *panel = bands->panel;
+    if (panel) {
+        /* E-paper's old plane may still be known; the name of no frame says so. */
+        bool known = bands->showing.complete && (panel->shown || bands->is_whole);
+        panel->shown = known ? (const void *)panel->epaper : NULL;
+        panel->plane = 0;
+        panel->update = JL_UPDATE_AUTO;
     }
     if (bands->send && bands->status == JL_OK) {
         bands->frame.target.bounds.h = 0; /* of a run that is given up: its last band is not sent */
         bands->status = bands->send(bands);
     }
-    return bands->panel ? jl_panel_note(bands->panel, bands->status) : bands->status;
+    return panel ? jl_panel_note(panel, bands->status) : bands->status;
 }

@@ -5,6 +5,7 @@
 #include "../core/paint.h"
 #include "area.h"
 #include "jadelamp/direct.h"
+#include "units.h"
 
 /* Draws a part of an operation on a piece; (x, y) is the part's place in the picture. */
 typedef void (*jl_piece_fn)(struct jl_frame *piece, struct jl_rect area, int16_t x, int16_t y,
@@ -25,9 +26,10 @@ struct jl_frame jl_direct_piece(const struct jl_direct *direct, int16_t width, i
 /* Columns that the buffer holds of one line. */
 int jl_direct_columns(const struct jl_direct *direct);
 
-/* Whether a byte holds several rows, so that none of them can be left as it is. */
+/* Whether a byte holds several rows or columns, so that none of them can be left as it is. */
 static inline bool jl_direct_shares_bytes(const struct jl_direct *direct) {
-    return direct->panel->format->line_rows_log2 > 0;
+    const struct jl_panel *panel = direct->panel;
+    return panel->format->line_rows_log2 > 0 || jl_unit(panel) > 1;
 }
 
 /* An area, grown to whole lines of memory, with pieces that `draw` makes in the buffer. */

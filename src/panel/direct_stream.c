@@ -16,7 +16,7 @@ static jl_status send_piece(struct jl_direct *direct, struct jl_rect piece, stru
                             jl_piece_fn draw, const void *context) {
     struct jl_frame frame = jl_direct_piece(direct, piece.w, piece.h);
     struct jl_rect part = jl_rect_intersect(piece, area);
-    if (part.h < piece.h) {
+    if (part.h < piece.h || part.w < piece.w) {
         frame.target.ops->fill(&frame.target, frame.target.bounds, direct->background);
     }
     struct jl_rect local = {(int16_t)(part.x - piece.x), (int16_t)(part.y - piece.y), part.w,
@@ -44,7 +44,7 @@ void jl_direct_sent(struct jl_direct *direct, jl_status status) {
 }
 
 int jl_direct_columns(const struct jl_direct *direct) {
-    unsigned unit = direct->panel->config->controller->column_unit;
+    unsigned unit = jl_unit(direct->panel);
     size_t units =
         direct->buffer_bytes / (size_t)jl_line_bytes(direct->panel->format, (int16_t)unit);
     return (int)((units < INT16_MAX / unit ? units : INT16_MAX / unit) * unit);

@@ -100,6 +100,9 @@ static void reset(const struct jl_panel *panel) {
 static jl_status run_code(struct jl_panel *panel, uint8_t code) {
     uint8_t setup[JL_STEPS_MOST_BYTES];
     if (code == JL_STEP_CODE_CLEAR) {
+        if (panel->plane) { /* e-paper that resumes, and kept its picture */
+            return JL_OK;
+        }
         const struct jl_rect all = {0, 0, panel->width, panel->height};
         return jl_area_send(panel, &all, NULL);
     }
@@ -172,6 +175,10 @@ jl_status jl_panel_resume(struct jl_panel *panel) {
     }
     if (panel->state != STATE_ASLEEP) {
         return jl_panel_ready(panel);
+    }
+    const struct jl_paper *paper = panel->config->controller->paper;
+    if (paper) {
+        return paper->resume(panel);
     }
     panel->state = STATE_AWAKE;
     return jl_panel_apply(panel, JL_SETTING_POWER, 1);

@@ -12,6 +12,10 @@ jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
     if (status != JL_OK) {
         return jl_panel_note(panel, status);
     }
+    const struct jl_paper *paper = panel->config->controller->paper;
+    if (paper) {
+        return paper->present(panel, frame);
+    }
     const struct jl_rect *areas;
     uint8_t count = jl_present_areas(panel, frame, &areas);
     for (; count && status == JL_OK; count--, areas++) {

@@ -43,6 +43,7 @@ static inline void jl_present_done(struct jl_panel *panel, const struct jl_frame
         damage->panel = panel;
         damage->shadow = NULL;
         damage->count = 0;
+        damage->second_plane = false;
     }
 }
 

@@ -3,6 +3,7 @@
 #include "direct.h"
 #include "panel.h"
 #include "present.h"
+#include "show.h"
 
 enum { CHUNK = 16 };
 
@@ -32,7 +33,7 @@ static jl_status check(const struct jl_panel *panel, const struct jl_frame *fram
     if (!frame->target.ops->get || panel->format->planes > 1) {
         return JL_UNSUPPORTED;
     }
-    int16_t unit = panel->config->controller->column_unit;
+    int16_t unit = (int16_t)jl_unit(panel);
     return memory_bytes < jl_line_bytes(panel->format, unit) ? JL_TOO_SMALL : JL_OK;
 }
 
@@ -53,14 +54,23 @@ jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, vo
                                .turn = panel->turn};
     const struct jl_rect *areas;
     uint8_t count = jl_present_areas(panel, frame, &areas);
-    for (uint8_t i = 0; i < count && direct.status == JL_OK; i++) {
-        /* Pages are drawn whole: the rows above and below come from the frame, too. */
-        struct jl_rect area = areas[i];
-        jl_area_grow(panel, &area);
-        if (area.h > panel->height - area.y) {
-            area.h = (int16_t)(panel->height - area.y);
+    struct jl_showing showing = {.areas = count};
+    while (direct.status == JL_OK && jl_show_next(panel, &showing, frame, &direct.status)) {
+        for (uint8_t i = 0; i < count && direct.status == JL_OK; i++) {
+            /* Pages are drawn whole: the rows above and below come from the frame, too. */
+            struct jl_rect area = areas[i];
+            jl_area_grow(panel, &area);
+            if (area.h > panel->height - area.y) {
+                area.h = (int16_t)(panel->height - area.y);
+            }
+            if (area.w > panel->width - area.x) {
+                area.w = (int16_t)(panel->width - area.x);
+            }
+            jl_direct_stream(&direct, area, draw_converted, frame);
         }
-        jl_direct_stream(&direct, area, draw_converted, frame);
+    }
+    if (showing.refused) {
+        return jl_panel_note(panel, direct.status);
     }
     if (direct.status == JL_OK) {
         jl_present_done(panel, frame);

@@ -4,13 +4,15 @@
 #include "../core/mem.h"
 #include "panel.h"
 
-/* One line of memory within an area: finds runs that differ, adds them, copies them. */
-static void compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t *pixels,
+/* One line of memory within an area: finds runs that differ, adds them, copies them. True: some
+ * did. */
+static bool compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t *pixels,
                          struct jl_rect line_area, size_t first_byte, size_t bytes) {
     const struct jl_format *format = frame->format;
     /* Pixels of a row in a byte, or bytes of a pixel: byte index to column and back. */
     unsigned column_bits = format->column_bits;
     size_t i = 0;
+    bool differs = false;
     while (i < bytes) {
         while (i < bytes && pixels[first_byte + i] == shadow[first_byte + i]) {
             i++;
@@ -21,6 +23,7 @@ static void compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t 
             i++;
         }
         if (start < i) {
+            differs = true;
             size_t first_column = (first_byte + start) * 8 / column_bits;
             size_t end_column = ((first_byte + i) * 8 + column_bits - 1) / column_bits;
             struct jl_rect run = {(int16_t)first_column, line_area.y,
@@ -28,6 +31,7 @@ static void compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t 
             frame->damage->add(frame->damage, jl_rect_intersect(run, frame->target.bounds));
         }
     }
+    return differs;
 }
 
 static void compare_area(struct jl_frame *frame, uint8_t *shadow, struct jl_rect area) {
@@ -41,8 +45,11 @@ static void compare_area(struct jl_frame *frame, uint8_t *shadow, struct jl_rect
                                     (int16_t)(1 << shift)};
         for (unsigned plane = 0; plane < format->planes; plane++) {
             size_t at = plane * (size_t)frame->plane_bytes + (size_t)line * frame->stride_bytes;
-            compare_line(frame, shadow + at, frame->pixels + at, line_area, first_byte,
-                         end_byte - first_byte);
+            if (compare_line(frame, shadow + at, frame->pixels + at, line_area, first_byte,
+                             end_byte - first_byte) &&
+                plane) {
+                frame->damage->second_plane = true;
+            }
         }
     }
 }
@@ -57,6 +64,7 @@ void jl_present_narrow(const struct jl_panel *panel, struct jl_frame *frame, uin
     }
     struct jl_damage before = *damage;
     jl_damage_clear(damage);
+    damage->second_plane = false;
     for (uint8_t i = 0; i < before.count; i++) {
         compare_area(frame, shadow, jl_rect_intersect(before.rects[i], frame->target.bounds));
     }

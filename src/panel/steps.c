@@ -3,22 +3,10 @@
 
 #include "bus.h"
 
-#define SEND_MOST 0x7F
-
-/* Bytes of a step; more than there can be when it is unknown. */
-static size_t step_length(const uint8_t *step) {
-    static const uint8_t of_codes[] = {3, 4, 2, 1, 1}; /* from JL_STEP_CODE_WAIT_MS on */
-    if (step[0] - 1u < SEND_MOST) {
-        return 1u + step[0];
-    }
-    unsigned code = step[0] - (unsigned)JL_STEP_CODE_WAIT_MS;
-    return code < sizeof of_codes ? of_codes[code] : SIZE_MAX;
-}
-
 jl_status jl_steps_check(const uint8_t *steps, size_t bytes) {
     while (bytes) {
         size_t length;
-        if (!steps || (length = step_length(steps)) > bytes) {
+        if (!steps || (length = jl_step_length(steps)) > bytes) {
             return JL_BAD_ARGUMENT;
         }
         steps += length;
@@ -31,7 +19,7 @@ jl_status jl_steps_check(const uint8_t *steps, size_t bytes) {
 static jl_status run_step(const struct jl_panel *panel, const uint8_t *step) {
     const struct jl_panel_config *config = panel->config;
     const struct jl_port *port = panel->port;
-    if (step[0] <= SEND_MOST) {
+    if (step[0] <= JL_STEP_SEND_MOST) {
         return config->bus->send(panel, false, step + 1, step[0]);
     }
     if (step[0] != JL_STEP_CODE_WAIT_MS) {
@@ -48,7 +36,7 @@ jl_status jl_steps_run(struct jl_panel *panel, struct jl_steps *steps) {
     panel->streaming = NULL;
     while (status == JL_OK && steps->at != steps->end && steps->at[0] < JL_STEP_CODE_SETUP) {
         const uint8_t *step = steps->at;
-        steps->at += step_length(step);
+        steps->at += jl_step_length(step);
         status = run_step(panel, step);
     }
     return status;

@@ -4,6 +4,8 @@
 
 #include "jadelamp/panel.h"
 
+#define JL_STEP_SEND_MOST 0x7F
+
 /* Steps still to be run. jl_steps_check() found them good: as panels open, or in the tests. */
 struct jl_steps {
     const uint8_t *at, *end;
@@ -14,6 +16,16 @@ struct jl_steps {
  * there. So nothing here calls itself, though a CLEAR sends steps of its own.
  */
 jl_status jl_steps_run(struct jl_panel *panel, struct jl_steps *steps);
+
+/* Bytes of a step; more than there can be when it is unknown. */
+static inline size_t jl_step_length(const uint8_t *step) {
+    static const uint8_t of_codes[] = {3, 4, 2, 1, 1}; /* from JL_STEP_CODE_WAIT_MS on */
+    if (step[0] - 1u < JL_STEP_SEND_MOST) {
+        return 1u + step[0];
+    }
+    unsigned code = step[0] - (unsigned)JL_STEP_CODE_WAIT_MS;
+    return code < sizeof of_codes ? of_codes[code] : SIZE_MAX;
+}
 
 /* Runs what a controller's encoder wrote, which has neither. */
 jl_status jl_steps_run_encoded(struct jl_panel *panel, const uint8_t *steps, size_t bytes);

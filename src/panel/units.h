@@ -4,10 +4,16 @@
 
 #include "jadelamp/panel.h"
 
+/* How many columns go together: on e-paper a byte. */
+static inline unsigned jl_unit(const struct jl_panel *panel) {
+    const struct jl_controller *controller = panel->config->controller;
+    return controller->paper ? 8 : controller->column_unit;
+}
+
 /* An area with its columns grown to whole units. */
 static inline struct jl_rect jl_whole_units(const struct jl_panel *panel,
                                             const struct jl_rect *area) {
-    int mask = panel->config->controller->column_unit - 1;
+    int mask = (int)jl_unit(panel) - 1;
     int left = area->x & ~mask;
     int right = (area->x + area->w + mask) & ~mask;
     return (struct jl_rect){(int16_t)left, area->y, (int16_t)(right - left), area->h};

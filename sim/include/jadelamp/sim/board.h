@@ -106,6 +106,12 @@ bool jl_device_pin(struct jl_device *device, enum jl_device_pin pin);
 /** Pulls the plug (no answer, no effect), or plugs in again: then it powers up anew. */
 void jl_device_set_plugged(struct jl_device *device, bool plugged);
 
+/**
+ * The temperature around the glass, 25 C at first: e-paper is slower in the cold. Not in the
+ * middle of an update.
+ */
+void jl_device_temperature(struct jl_device *device, int celsius);
+
 /** Part number of the controller. */
 const char *jl_device_part(const struct jl_device *device);
 

@@ -33,6 +33,10 @@ extern const struct jl_emulated_part jl_emulated_ssd1327; /**< 128x128, 16 greys
 extern const struct jl_emulated_part jl_emulated_ssd1331; /**< 96x64, colour */
 extern const struct jl_emulated_part jl_emulated_ssd1351; /**< 128x128, colour */
 
+/** E-paper controllers, on SPI; the glass of the device is one of JL_GLASS_PAPER... */
+extern const struct jl_emulated_part jl_emulated_ssd1680; /**< 176 sources, 296 gates */
+extern const struct jl_emulated_part jl_emulated_ssd1681; /**< 200 sources, 200 gates */
+
 /** TFT controllers of the MIPI DCS kind, on SPI (4 and 3 wires) and 8080 (8 and 16 bits). */
 extern const struct jl_emulated_part jl_emulated_st7735; /**< 132x162, straps in jl_glass.ram_... */
 extern const struct jl_emulated_part jl_emulated_st7789; /**< 240x320 */

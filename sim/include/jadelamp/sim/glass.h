@@ -23,6 +23,8 @@ enum jl_glass_kind {
     JL_GLASS_LCD_GREEN, /**< dark dots on yellow-green */
     JL_GLASS_LCD_GREY,  /**< dark dots on light grey */
     JL_GLASS_LCD_BLUE,  /**< white dots on blue */
+    JL_GLASS_PAPER,     /**< e-paper, black on white */
+    JL_GLASS_PAPER_RED, /**< e-paper, black and red on white */
 };
 
 /**
@@ -57,6 +59,9 @@ enum { JL_CELL_WIDTH = 6, JL_CELL_HEIGHT = 9 };
 
 /** Whether dots darken what is behind them instead of shining. */
 bool jl_glass_is_lcd(const struct jl_glass *glass);
+
+/** Whether the glass is electronic paper, and keeps its picture. */
+bool jl_glass_is_paper(const struct jl_glass *glass);
 
 /** Whether nothing can be seen without the light behind it: TFT, and LCD with light dots. */
 bool jl_glass_needs_light(const struct jl_glass *glass);

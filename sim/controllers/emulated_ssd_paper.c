@@ -1,0 +1,602 @@
+/*
+ * The machine behind the emulated ssd1680 and ssd1681. The picture comes about as on the silicon:
+ * RAM of two planes, display update sequence (22h, 20h), waveform, particles of the glass.
+ *
+ * The usual module, seen from the front: gate 0 at the top, source 0 at the left.
+ *
+ * Taken where the datasheets leave room:
+ *  - Waveforms of the part's own memory: full, inverse, black, white and then the picture, 2.5 s;
+ *    on glass with red a slow phase of red behind it, 11 s in all; partial 15 frames. Colder by the
+ *    temperature register lasts longer.
+ *  - While busy every byte is ignored; so it is in deep sleep until a reset pulse.
+ *  - On black/white glass the full waveform looks at plane 24 only, so that what is in 26 does not
+ *    matter; in display mode 2 plane 26 is the old picture.
+ *  - Deep sleep mode 1 keeps the RAM, mode 2 does not; a reset and 12h leave the RAM alone.
+ *  - Automatic patterns (46h, 47h) fill the whole plane with their bit 7.
+ */
+#include "ssd_paper.h"
+
+#include <string.h>
+
+enum { FRAME_US = 20000 }; /* 50 Hz, the usual frame rate */
+
+/* Bits of 22h. */
+enum { CLOCK_ON = 0x80, ANALOG_ON = 0x40, READ_TEMPERATURE = 0x20, LOAD_WAVE = 0x10 };
+enum { MODE_2 = 0x08, DISPLAY = 0x04, ANALOG_OFF = 0x02, CLOCK_OFF = 0x01 };
+
+static struct ssd_paper_chip *chip_of(struct jl_device *device) {
+    return device->state;
+}
+
+static const struct ssd_paper_part *part_of(const struct jl_device *device) {
+    return device->part->facts;
+}
+
+static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
+    const struct ssd_paper_part *facts = part->facts;
+    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
+           glass->row_offset >= 0 && jl_glass_is_paper(glass) &&
+           glass->column_offset + glass->width <= facts->sources &&
+           glass->row_offset + glass->height <= facts->gates;
+}
+
+/* ---- planes ---- */
+
+static int line_bytes(const struct jl_device *device) {
+    return part_of(device)->sources / 8;
+}
+
+static uint8_t *plane_of(struct jl_device *device, int plane) {
+    return chip_of(device)->ram + plane * part_of(device)->gates * line_bytes(device);
+}
+
+/* The RAM's bit of a pixel of the glass. */
+static bool bit_of(struct jl_device *device, int plane, int x, int y) {
+    const struct ssd_paper_chip *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    int source = glass->column_offset + (glass->mirrored_x ? glass->width - 1 - x : x);
+    int gate = glass->row_offset + (glass->mirrored_y ? glass->height - 1 - y : y);
+    int row = chip->from_the_end ? chip->gates - 1 - gate : gate;
+    if (row < 0 || row >= part_of(device)->gates) {
+        return false;
+    }
+    return plane_of(device, plane)[row * line_bytes(device) + source / 8] >> (7 - source % 8) & 1;
+}
+
+static bool has_red(const struct jl_device *device) {
+    return device->glass.kind == JL_GLASS_PAPER_RED;
+}
+
+/* A plane's bit after the options of 21h: normal, bypassed as 0, or inverted. */
+static bool optional_bit(struct jl_device *device, int plane, int x, int y) {
+    unsigned option = chip_of(device)->ram_options >> (plane ? 4 : 0) & 0x0F;
+    bool bit = option != 4 && bit_of(device, plane, x, y);
+    return option == 8 ? !bit : bit;
+}
+
+/* The row of the waveform: plane 26 is the upper bit, 24 the lower. */
+static int row_of(struct jl_device *device, int x, int y) {
+    const struct ssd_paper_chip *chip = chip_of(device);
+    int gate = device->glass.row_offset + y;
+    if (gate < chip->first_gate || gate >= chip->gates) {
+        return -1;
+    }
+    bool ignores = !has_red(device) && !chip->partial && !chip->own_table;
+    bool upper = !ignores && optional_bit(device, 1, x, y);
+    return 2 * upper + optional_bit(device, 0, x, y);
+}
+
+/* ---- waveforms ---- */
+
+/* Frames of the part's own waveforms follow the temperature it knows. */
+static uint8_t frames_at(int frames, int celsius) {
+    int scaled = frames * 100 / jl_sim_particle_speed(celsius);
+    return (uint8_t)(scaled < 255 ? scaled : 255);
+}
+
+static void load_own_wave(struct jl_device *device, bool mode_2) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    int celsius = chip->celsius;
+    struct wave *wave = &chip->wave;
+    memset(wave, 0, sizeof *wave);
+    wave->frame_us = FRAME_US;
+    chip->own_table = false;
+    chip->wave_loaded = true;
+    for (int row = 0; row < WAVE_ROWS; row++) {
+        enum drive drive = row & 1 ? DRIVE_WHITE : DRIVE_BLACK;
+        enum drive inverse = row & 1 ? DRIVE_BLACK : DRIVE_WHITE;
+        if (mode_2) { /* only what changes */
+            bool changes = row == 1 || row == 2;
+            wave->rows[row][0] = (struct wave_group){(uint8_t)((changes ? drive : DRIVE_NONE) << 6),
+                                                     {frames_at(15, celsius), 0, 0, 0},
+                                                     1};
+            continue;
+        }
+        bool red = has_red(device) && row >= 2;
+        wave->rows[row][0] = (struct wave_group){
+            (uint8_t)(inverse << 6 | DRIVE_BLACK << 4 | DRIVE_WHITE << 2 | drive),
+            {frames_at(15, celsius), frames_at(30, celsius), frames_at(30, celsius),
+             frames_at(50, celsius)},
+            1};
+        if (has_red(device)) {
+            uint8_t slow = frames_at(100, celsius);
+            enum drive last = red ? DRIVE_RED : DRIVE_NONE;
+            wave->rows[row][0].levels =
+                red ? (uint8_t)(DRIVE_BLACK << 4 | DRIVE_WHITE << 2) : wave->rows[row][0].levels;
+            wave->rows[row][1] = (struct wave_group){
+                (uint8_t)(last << 6 | last << 4 | last << 2 | last), {slow, slow, slow, slow}, 1};
+        }
+    }
+}
+
+/*
+ * The table of 32h: 5 rows of 12 level bytes (the fifth is VCOM), then 12 groups of 7 bytes: frames
+ * of phases A and B, repeats of both, frames of C and D, repeats of both, repeats of all; all
+ * counts are one less where they repeat. Repeats of pairs are not used by tables in the field and
+ * are taken as 0.
+ */
+static void take_table(struct ssd_paper_chip *chip) {
+    struct wave *wave = &chip->wave;
+    memset(wave, 0, sizeof *wave);
+    wave->frame_us = FRAME_US;
+    for (int row = 0; row < WAVE_ROWS; row++) {
+        int filled = 0;
+        for (int i = 0; i < WAVE_GROUPS; i++) {
+            const uint8_t *times = &chip->table[5 * WAVE_GROUPS + 7 * i];
+            struct wave_group group = {chip->table[row * WAVE_GROUPS + i],
+                                       {times[0], times[1], times[3], times[4]},
+                                       (uint8_t)(times[6] + 1)};
+            if (times[0] || times[1] || times[3] || times[4]) {
+                wave->rows[row][filled++] = group;
+            }
+        }
+    }
+    chip->own_table = true;
+    chip->wave_loaded = true;
+}
+
+/* ---- the update ---- */
+
+static void busy_for(struct jl_device *device, uint64_t us) {
+    chip_of(device)->busy_until_ps = jl_board_now_ps(device->board) + us * 1000000u;
+}
+
+static void look_at_planes(struct jl_device *device) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    int stale = 0, red = 0;
+    for (int y = 0; y < glass->height; y++) {
+        for (int x = 0; x < glass->width; x++) {
+            bool upper = bit_of(device, 1, x, y);
+            red += upper;
+            stale += upper == jl_sim_paper_is_black(device, x, y);
+        }
+    }
+    int all = glass->width * glass->height;
+    if (chip->partial && !has_red(device) && stale && !chip->stale_reported) {
+        chip->stale_reported = true;
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "the old picture in plane 26 differs from the glass at %d of %d "
+            "pixels: those are driven wrongly; write the picture to 26, too, after "
+            "each update",
+            stale, all);
+    }
+    if (has_red(device) && !chip->red_written) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "plane 26 (red) was not written since power-on: red snow");
+    } else if (has_red(device) && !chip->partial && red > all / 10 * 9) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "more than 90 %% is red: in plane 26 a 1 is red");
+    }
+}
+
+static void update(struct jl_device *device) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    uint8_t sequence = chip->sequence;
+    uint64_t us = 1000;
+    if (sequence & ANALOG_ON && !chip->analog_on) {
+        chip->analog_on = true;
+        chip->analog_since_ps = jl_board_now_ps(device->board);
+    }
+    if (sequence & READ_TEMPERATURE && chip->inner_sensor) {
+        chip->celsius = device->celsius;
+    }
+    if (sequence & LOAD_WAVE) {
+        load_own_wave(device, (sequence & MODE_2) != 0);
+        us += 5000;
+    }
+    if (sequence & DISPLAY && !chip->analog_on) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "22 %02X updates the glass with its voltages off: bit 6 is needed",
+                             sequence);
+    } else if (sequence & DISPLAY && !chip->wave_loaded) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "22 %02X updates the glass without a waveform: load one (bit 4, or 32)", sequence);
+    } else if (sequence & DISPLAY) {
+        chip->partial = (sequence & MODE_2) != 0;
+        look_at_planes(device);
+        (chip->partial ? jl_sim_paper_partial : jl_sim_paper_full)(device);
+        jl_sim_paper_begin(device, &chip->update, &chip->wave, row_of);
+        us += (chip->update.end_ps - chip->update.start_ps) / 1000000u;
+        chip->waits_for_update = false;
+    }
+    if (sequence & ANALOG_OFF) {
+        chip->analog_on = false;
+    }
+    busy_for(device, us);
+}
+
+/* ---- memory ---- */
+
+static void check_window(struct jl_device *device) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    const struct ssd_paper_part *part = part_of(device);
+    if (chip->x_start > chip->x_end || chip->x_end >= part->sources / 8) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "44 columns %d..%d: expected 0..%d, in bytes of 8 pixels",
+                             chip->x_start, chip->x_end, part->sources / 8 - 1);
+    }
+    int low = chip->y_start < chip->y_end ? chip->y_start : chip->y_end;
+    int high = chip->y_start + chip->y_end - low;
+    if (high >= part->gates) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, "45 rows %d..%d: expected 0..%d", low, high,
+                             part->gates - 1);
+    }
+}
+
+/* One step of the address; 11h says which way. */
+static bool step(int *at, int start, int end, bool up) {
+    if (*at == end) {
+        *at = start;
+        return true;
+    }
+    *at += up ? 1 : -1;
+    return false;
+}
+
+static void take_pixels(struct jl_device *device, const uint8_t *bytes, size_t count) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    const struct ssd_paper_part *part = part_of(device);
+    uint8_t *plane = plane_of(device, chip->command == 0x26);
+    bool x_up = chip->entry & 1, y_up = chip->entry & 2, y_first = chip->entry & 4;
+    for (size_t i = 0; i < count; i++) {
+        if (chip->x >= 0 && chip->x < part->sources / 8 && chip->y >= 0 && chip->y < part->gates) {
+            plane[chip->y * (part->sources / 8) + chip->x] = bytes[i];
+        }
+        if (y_first) {
+            if (step(&chip->y, chip->y_start, chip->y_end, y_up)) {
+                step(&chip->x, chip->x_start, chip->x_end, x_up);
+            }
+        } else if (step(&chip->x, chip->x_start, chip->x_end, x_up)) {
+            step(&chip->y, chip->y_start, chip->y_end, y_up);
+        }
+    }
+    chip->waits_for_update = true;
+    chip->red_written |= chip->command == 0x26;
+}
+
+/* ---- commands ---- */
+
+static void load_defaults(struct jl_device *device) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    const struct ssd_paper_part *part = part_of(device);
+    chip->gates = part->gates;
+    chip->from_the_end = false;
+    chip->first_gate = 0;
+    chip->entry = 3;
+    chip->ram_options = 0;
+    chip->sequence = 0xFF;
+    chip->inner_sensor = false;
+    chip->celsius = 25;
+    chip->x_start = chip->y_start = chip->x = chip->y = 0;
+    chip->x_end = part->sources / 8 - 1;
+    chip->y_end = part->gates - 1;
+    chip->wave_loaded = chip->own_table = chip->analog_on = false;
+    chip->known = false;
+    chip->in_ram = false;
+    chip->argument_count = chip->most = 0;
+}
+
+struct command {
+    uint8_t opcode, least, most;
+};
+
+static const struct command commands[] = {
+    {0x01, 3, 3}, {0x03, 1, 1},   {0x04, 3, 3},   {0x08, 0, 0},
+    {0x09, 4, 4}, {0x0A, 0, 0},   {0x0C, 4, 4},   {0x0F, 2, 2},
+    {0x10, 1, 1}, {0x11, 1, 1},   {0x12, 0, 0},   {0x14, 0, 0},
+    {0x15, 0, 1}, {0x18, 1, 1},   {0x1A, 1, 2},   {0x1C, 1, 3},
+    {0x20, 0, 0}, {0x21, 1, 2},   {0x22, 1, 1},   {0x24, 0, 0},
+    {0x26, 0, 0}, {0x28, 0, 0},   {0x29, 1, 1},   {0x2A, 0, 0},
+    {0x2B, 2, 2}, {0x2C, 1, 1},   {0x30, 0, 0},   {0x32, SSD_TABLE_BYTES, SSD_TABLE_BYTES},
+    {0x36, 0, 0}, {0x37, 10, 10}, {0x38, 10, 10}, {0x39, 1, 1},
+    {0x3A, 1, 1}, {0x3B, 1, 1},   {0x3C, 1, 1},   {0x3F, 1, 1},
+    {0x41, 1, 1}, {0x44, 2, 2},   {0x45, 4, 4},   {0x46, 1, 1},
+    {0x47, 1, 1}, {0x4E, 1, 1},   {0x4F, 2, 2},   {0x74, 1, 1},
+    {0x7E, 1, 1}, {0x7F, 0, 0},
+};
+
+static int word(const uint8_t *bytes) {
+    return bytes[0] | bytes[1] << 8;
+}
+
+static void deep_sleep(struct jl_device *device, uint8_t mode) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    chip->asleep = (mode & 3) != 0;
+    chip->analog_on = false;
+    if (mode & 2) {
+        jl_sim_device_noise(device, chip->ram,
+                            2 * (size_t)(part_of(device)->gates * line_bytes(device)));
+        chip->red_written = false;
+    }
+}
+
+/* A command with all its arguments. */
+static void run(struct jl_device *device) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    const uint8_t *a = chip->arguments;
+    switch (chip->command) {
+    case 0x01:
+        chip->gates = word(a) + 1;
+        chip->from_the_end = a[2] & 1;
+        break;
+    case 0x0F:
+        chip->first_gate = word(a);
+        break;
+    case 0x10:
+        deep_sleep(device, a[0]);
+        break;
+    case 0x11:
+        chip->entry = a[0];
+        break;
+    case 0x12:
+        load_defaults(device);
+        busy_for(device, 2000);
+        break;
+    case 0x18:
+        chip->inner_sensor = a[0] == 0x80;
+        break;
+    case 0x1A:
+        chip->celsius = (int8_t)a[0];
+        break;
+    case 0x20:
+        update(device);
+        break;
+    case 0x21:
+        chip->ram_options = a[0];
+        break;
+    case 0x22:
+        chip->sequence = a[0];
+        break;
+    case 0x32:
+        memcpy(chip->table, a, sizeof chip->table);
+        take_table(chip);
+        break;
+    case 0x44:
+        chip->x_start = a[0] & 0x3F;
+        chip->x_end = a[1] & 0x3F;
+        check_window(device);
+        break;
+    case 0x45:
+        chip->y_start = word(a);
+        chip->y_end = word(a + 2);
+        check_window(device);
+        break;
+    case 0x46:
+    case 0x47:
+        memset(plane_of(device, chip->command == 0x46), a[0] & 0x80 ? 0xFF : 0,
+               (size_t)(part_of(device)->gates * line_bytes(device)));
+        chip->red_written |= chip->command == 0x46;
+        chip->waits_for_update = true;
+        busy_for(device, 10000);
+        break;
+    case 0x4E:
+        chip->x = a[0] & 0x3F;
+        break;
+    case 0x4F:
+        chip->y = word(a);
+        break;
+    default: /* voltages, timings, checks: taken, without effect here */
+        break;
+    }
+}
+
+/* An optional argument that never came. */
+static void end_arguments(struct jl_device *device) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    if (chip->argument_count < chip->least) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "command %02X got %d of %d argument bytes, and is ignored",
+                             chip->command, chip->argument_count, chip->least);
+    } else if (chip->argument_count < chip->most) {
+        run(device);
+    }
+    chip->least = chip->most = chip->argument_count = 0;
+}
+
+static void take_command(struct jl_device *device, uint8_t opcode) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    const struct command *found = NULL;
+    end_arguments(device);
+    for (size_t i = 0; i < sizeof commands / sizeof commands[0]; i++) {
+        found = commands[i].opcode == opcode ? &commands[i] : found;
+    }
+    chip->command = opcode;
+    chip->known = found != NULL;
+    chip->in_ram = opcode == 0x24 || opcode == 0x26;
+    if (!found) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
+        return;
+    }
+    memset(chip->arguments, 0, sizeof chip->arguments);
+    chip->least = found->least;
+    chip->most = found->most;
+    if (found->most == 0) {
+        run(device);
+    }
+}
+
+static void take_argument(struct jl_device *device, uint8_t byte) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    if (!chip->known) {
+        return;
+    }
+    if (chip->argument_count >= chip->most) {
+        if (chip->argument_count++ == chip->most) {
+            jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                                 "command %02X takes %d argument bytes: more are ignored",
+                                 chip->command, chip->most);
+        }
+        return;
+    }
+    chip->arguments[chip->argument_count++] = byte;
+    if (chip->argument_count == chip->most) {
+        run(device);
+        chip->least = 0;
+    }
+}
+
+/* ---- what the board asks ---- */
+
+static bool is_busy(const struct jl_device *device, uint64_t at_ps) {
+    const struct ssd_paper_chip *chip = device->state;
+    return at_ps < chip->busy_until_ps;
+}
+
+/* Why a byte cannot be taken now; says it once for each time that it happens. */
+static bool deaf(struct jl_device *device, uint8_t byte, bool data) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    jl_sim_paper_settle(device, &chip->update);
+    if (chip->in_reset) {
+        return true;
+    }
+    if (chip->asleep && !chip->asleep_reported) {
+        chip->asleep_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "byte %02X arrives in deep sleep (10): only a pulse on the reset pin "
+                             "wakes it",
+                             byte);
+    }
+    bool busy = is_busy(device, now);
+    if (busy && !chip->asleep && !chip->busy_reported) {
+        chip->busy_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "%s %02X arrives while it is busy, %llu ms too early: ignored; wait "
+                             "until BUSY is low",
+                             data ? "byte" : "command", byte,
+                             (unsigned long long)((chip->busy_until_ps - now) / 1000000000u + 1));
+    }
+    chip->busy_reported = busy;
+    if (chip->analog_on && !busy && !chip->power_reported &&
+        now - chip->analog_since_ps > 60000000000000u) {
+        chip->power_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "its voltages were on for a minute: switch them off after an update "
+                             "(22 bits 1 and 0), or send it to deep sleep (10)");
+    }
+    return chip->asleep || busy;
+}
+
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    if (data && chip->in_ram) {
+        if (!deaf(device, bytes[0], true)) {
+            take_pixels(device, bytes, count);
+        }
+        return;
+    }
+    for (size_t i = 0; i < count; i++) {
+        if (deaf(device, bytes[i], data)) {
+            chip->known = false;
+            chip->in_ram = false;
+        } else if (data) {
+            take_argument(device, bytes[i]);
+        } else {
+            take_command(device, bytes[i]);
+        }
+    }
+}
+
+static void power_on(struct jl_device *device) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    jl_sim_device_noise(device, chip->ram,
+                        2 * (size_t)(part_of(device)->gates * line_bytes(device)));
+    load_defaults(device);
+    busy_for(device, 1000);
+}
+
+static void power_off(struct jl_device *device) {
+    jl_sim_paper_stop(device, &chip_of(device)->update);
+}
+
+static void reset(struct jl_device *device, bool low) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    jl_sim_paper_settle(device, &chip->update);
+    jl_sim_paper_stop(device, &chip->update);
+    if (!low && now - chip->reset_edge_ps < 10000000u) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "reset was low for %llu ns, at least 10 us are needed",
+                             (unsigned long long)((now - chip->reset_edge_ps) / 1000));
+    }
+    chip->reset_edge_ps = now;
+    chip->in_reset = low;
+    chip->asleep = chip->asleep_reported = false;
+    load_defaults(device);
+    if (!low) {
+        chip->was_reset = true;
+        busy_for(device, 1000);
+    }
+}
+
+static bool output(struct jl_device *device, enum jl_device_pin pin, uint64_t at_ps) {
+    return pin == JL_DEVICE_BUSY && is_busy(device, at_ps);
+}
+
+static uint64_t output_change(struct jl_device *device, enum jl_device_pin pin, uint64_t after_ps) {
+    const struct ssd_paper_chip *chip = chip_of(device);
+    return pin == JL_DEVICE_BUSY && after_ps < chip->busy_until_ps ? chip->busy_until_ps
+                                                                   : UINT64_MAX;
+}
+
+static void show(struct jl_device *device, struct jl_picture *picture) {
+    struct ssd_paper_chip *chip = chip_of(device);
+    jl_sim_paper_settle(device, &chip->update);
+    jl_sim_paper_show(device, &chip->update, picture);
+}
+
+static uint8_t brightness(struct jl_device *device) {
+    (void)device;
+    return 255;
+}
+
+static const char *why_dark(struct jl_device *device) {
+    const struct ssd_paper_chip *chip = chip_of(device);
+    const struct paper_glass *glass = device->fixed;
+    if (chip->waits_for_update) {
+        return "the glass shows what it showed before: the RAM was written, and no update was "
+               "started (22 F7, 20)";
+    }
+    if (!glass->shown && !chip->update.running) {
+        return "the glass never had an update (24 with the picture, 22 F7, 20)";
+    }
+    return NULL;
+}
+
+const struct machine jl_sim_ssd_paper_machine = {
+    .fits = fits,
+    .power_on = power_on,
+    .power_off = power_off,
+    .reset = reset,
+    .write = write,
+    .outputs = 1 << JL_DEVICE_BUSY,
+    .output = output,
+    .output_change = output_change,
+    .show = show,
+    .brightness = brightness,
+    .why_dark = why_dark,
+    .keeps_picture = true,
+};

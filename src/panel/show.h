@@ -1,0 +1,24 @@
+/* Sending a picture once, or as often as e-paper wants it. */
+#ifndef JADELAMP_SRC_SHOW_H
+#define JADELAMP_SRC_SHOW_H
+
+#include "panel.h"
+
+/*
+ * Whether all areas of a picture have to be sent now: once, or on e-paper some times, with an
+ * update of the glass in between; blocks. False: the picture is shown, or there was an error.
+ */
+static inline bool jl_show_next(struct jl_panel *panel, struct jl_showing *showing,
+                                const struct jl_frame *frame, jl_status *status) {
+    const struct jl_paper *paper = panel->config->controller->paper;
+    const struct jl_port *port = panel->port;
+    if (!paper) {
+        return showing->pass++ == 0;
+    }
+    while ((*status = paper->show(panel, showing, frame)) == JL_BUSY) {
+        port->ops->wait_us(port->context, 1000);
+    }
+    return *status == JL_OK && showing->send;
+}
+
+#endif
