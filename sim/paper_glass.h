@@ -44,6 +44,15 @@ void jl_sim_paper_show(struct jl_device *device, const struct paper_update *upda
 /* Whether a pixel looks black now, and whether it looks red. */
 bool jl_sim_paper_is_black(struct jl_device *device, int x, int y);
 
+/*
+ * Waveforms of a part's own, longer in the cold. The full one flashes: inverse, black, white, the
+ * picture, 2.5 s at 25 C; rows 0 and 1 are black and white, 2 and 3 the same again, or red, which
+ * takes 8 s more. The partial one drives rows 1 (black to white) and 2 (white to black) for 15
+ * frames.
+ */
+void jl_sim_paper_full_wave(struct wave *wave, int celsius, bool red);
+void jl_sim_paper_partial_wave(struct wave *wave, int celsius);
+
 /* A full update begins: says when they come too often for the glass. */
 void jl_sim_paper_full(struct jl_device *device);
 /* The same for a partial one. */

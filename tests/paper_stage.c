@@ -17,6 +17,23 @@ const struct paper_make paper_makes[] = {
      &jl_ssd1680_black_white_wave, &jl_ssd1680_grey_wave},
     {"ssd1681 200x200", &jl_ssd1681, &jl_emulated_ssd1681, 200, 200, 0, 0, 0, false, NULL, NULL,
      &jl_ssd1680_grey_wave},
+#define UC(name, part, width, height, x, y, module, red)                                           \
+    {                                                                                              \
+        name, &jl_##part, &jl_emulated_##part, width, height, x, y, module, red,                   \
+            PARTIAL_OF_##part, &jl_uc8151_black_white_wave, &jl_uc8151_grey_wave                   \
+    }
+#define PARTIAL_OF_uc8151 &jl_uc8151_partial_wave
+#define PARTIAL_OF_uc8176 &jl_uc8151_partial_wave
+#define PARTIAL_OF_uc8179 NULL
+    UC("uc8151 128x296", uc8151, 128, 296, 0, 0, 0, false),
+    UC("uc8151 128x296 red", uc8151, 128, 296, 0, 0, 0, true),
+    UC("uc8151 104x212", uc8151, 104, 212, 0, 0, 0, false),
+    UC("uc8151 104x212 red, at 16,5, mirrored", uc8151, 104, 212, 16, 5,
+       JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y, true),
+    UC("uc8176 400x300", uc8176, 400, 300, 0, 0, 0, false),
+    UC("uc8176 400x300 red", uc8176, 400, 300, 0, 0, JL_MODULE_MIRROR_X, true),
+    UC("uc8179 800x480", uc8179, 800, 480, 0, 0, 0, false),
+    UC("uc8179 800x480 red", uc8179, 800, 480, 0, 0, 0, true),
 };
 const size_t paper_make_count = sizeof paper_makes / sizeof paper_makes[0];
 

@@ -56,7 +56,7 @@ enum jl_setting {
 };
 
 /** Most bytes that one of a controller's encoders writes. */
-#define JL_STEPS_MOST_BYTES 40
+#define JL_STEPS_MOST_BYTES 48
 
 /** What a part has whose glass keeps its picture (e-paper); encoders as in struct jl_controller. */
 struct jl_paper {

@@ -53,5 +53,6 @@
 #include "jadelamp/controllers/st7920_text.h"
 #include "jadelamp/controllers/start_line.h"
 #include "jadelamp/controllers/uc1701.h"
+#include "jadelamp/controllers/uc8151.h"
 
 #endif

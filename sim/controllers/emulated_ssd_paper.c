@@ -5,9 +5,7 @@
  * The usual module, seen from the front: gate 0 at the top, source 0 at the left.
  *
  * Taken where the datasheets leave room:
- *  - Waveforms of the part's own memory: full, inverse, black, white and then the picture, 2.5 s;
- *    on glass with red a slow phase of red behind it, 11 s in all; partial 15 frames. Colder by the
- *    temperature register lasts longer.
+ *  - Waveforms of the part's own memory are those of paper_waves.c, by the temperature register.
  *  - While busy every byte is ignored; so it is in deep sleep until a reset pulse.
  *  - On black/white glass the full waveform looks at plane 24 only, so that what is in 26 does not
  *    matter; in display mode 2 plane 26 is the old picture.
@@ -88,45 +86,15 @@ static int row_of(struct jl_device *device, int x, int y) {
 
 /* ---- waveforms ---- */
 
-/* Frames of the part's own waveforms follow the temperature it knows. */
-static uint8_t frames_at(int frames, int celsius) {
-    int scaled = frames * 100 / jl_sim_particle_speed(celsius);
-    return (uint8_t)(scaled < 255 ? scaled : 255);
-}
-
 static void load_own_wave(struct jl_device *device, bool mode_2) {
     struct ssd_paper_chip *chip = chip_of(device);
-    int celsius = chip->celsius;
-    struct wave *wave = &chip->wave;
-    memset(wave, 0, sizeof *wave);
-    wave->frame_us = FRAME_US;
+    if (mode_2) {
+        jl_sim_paper_partial_wave(&chip->wave, chip->celsius);
+    } else {
+        jl_sim_paper_full_wave(&chip->wave, chip->celsius, has_red(device));
+    }
     chip->own_table = false;
     chip->wave_loaded = true;
-    for (int row = 0; row < WAVE_ROWS; row++) {
-        enum drive drive = row & 1 ? DRIVE_WHITE : DRIVE_BLACK;
-        enum drive inverse = row & 1 ? DRIVE_BLACK : DRIVE_WHITE;
-        if (mode_2) { /* only what changes */
-            bool changes = row == 1 || row == 2;
-            wave->rows[row][0] = (struct wave_group){(uint8_t)((changes ? drive : DRIVE_NONE) << 6),
-                                                     {frames_at(15, celsius), 0, 0, 0},
-                                                     1};
-            continue;
-        }
-        bool red = has_red(device) && row >= 2;
-        wave->rows[row][0] = (struct wave_group){
-            (uint8_t)(inverse << 6 | DRIVE_BLACK << 4 | DRIVE_WHITE << 2 | drive),
-            {frames_at(15, celsius), frames_at(30, celsius), frames_at(30, celsius),
-             frames_at(50, celsius)},
-            1};
-        if (has_red(device)) {
-            uint8_t slow = frames_at(100, celsius);
-            enum drive last = red ? DRIVE_RED : DRIVE_NONE;
-            wave->rows[row][0].levels =
-                red ? (uint8_t)(DRIVE_BLACK << 4 | DRIVE_WHITE << 2) : wave->rows[row][0].levels;
-            wave->rows[row][1] = (struct wave_group){
-                (uint8_t)(last << 6 | last << 4 | last << 2 | last), {slow, slow, slow, slow}, 1};
-        }
-    }
 }
 
 /*

@@ -36,6 +36,9 @@ extern const struct jl_emulated_part jl_emulated_ssd1351; /**< 128x128, colour *
 /** E-paper controllers, on SPI; the glass of the device is one of JL_GLASS_PAPER... */
 extern const struct jl_emulated_part jl_emulated_ssd1680; /**< 176 sources, 296 gates */
 extern const struct jl_emulated_part jl_emulated_ssd1681; /**< 200 sources, 200 gates */
+extern const struct jl_emulated_part jl_emulated_uc8151;  /**< 160 sources, 296 gates */
+extern const struct jl_emulated_part jl_emulated_uc8176;  /**< 400 sources, 300 gates */
+extern const struct jl_emulated_part jl_emulated_uc8179;  /**< 800 sources, 600 gates */
 
 /** TFT controllers of the MIPI DCS kind, on SPI (4 and 3 wires) and 8080 (8 and 16 bits). */
 extern const struct jl_emulated_part jl_emulated_st7735; /**< 132x162, straps in jl_glass.ram_... */

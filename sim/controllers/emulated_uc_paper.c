@@ -1,0 +1,585 @@
+/*
+ * The machine behind the emulated uc8151, uc8176 and uc8179. The picture comes about as on the
+ * silicon: RAM of two planes, waveform by old and new (or by red and white), particles.
+ *
+ * The usual module, seen from the front: source 0 at the left, gate 0 at the top, scanned upwards
+ * and shifted to the right (UD and SHL are 1, as after a reset).
+ *
+ * Taken where the datasheets leave room:
+ *  - The part's own waveforms are those of paper_waves.c, by the temperature; all pixels are driven
+ *    in a full one.
+ *  - BUSY_N goes low 150 us after 02, 04 and 12.
+ *  - While busy, and in deep sleep, every byte is ignored. Deep sleep loses the RAM.
+ *  - DDX: bit 0 set means that a 1 is white; bit 1 clear that a 1 is red.
+ *  - A level of 1 in a table drives to black, 2 to white, 3 to red; 20h (VCOM) moves nothing.
+ *  - Outside the window of a partial update nothing is driven, whatever PT_SCAN says.
+ */
+#include "uc_paper.h"
+
+#include <string.h>
+
+enum { KW_MODE = 0x10, OWN_TABLES = 0x20, SCAN_UP = 0x08, SHIFT_RIGHT = 0x04, NO_RESET = 0x01 };
+enum { BUSY_AFTER_US = 150, POWER_ON_US = 60000, POWER_OFF_US = 20000 };
+
+static struct uc_paper_chip *chip_of(struct jl_device *device) {
+    return device->state;
+}
+
+static const struct uc_paper_part *part_of(const struct jl_device *device) {
+    return device->part->facts;
+}
+
+static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
+    const struct uc_paper_part *facts = part->facts;
+    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
+           glass->row_offset >= 0 && jl_glass_is_paper(glass) &&
+           glass->column_offset + glass->width <= facts->sources &&
+           glass->row_offset + glass->height <= facts->gates;
+}
+
+/* ---- planes ---- */
+
+static int line_bytes(const struct jl_device *device) {
+    return part_of(device)->sources / 8;
+}
+
+static size_t plane_bytes(const struct jl_device *device) {
+    return (size_t)(part_of(device)->gates * line_bytes(device));
+}
+
+static uint8_t *plane_of(struct jl_device *device, int plane) {
+    return chip_of(device)->ram + (size_t)plane * plane_bytes(device);
+}
+
+/* The place in the RAM that a pixel of the glass shows; false: it is outside of the resolution. */
+static bool place_of(struct jl_device *device, int x, int y, int *column, int *row) {
+    const struct uc_paper_chip *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    int source = glass->column_offset + (glass->mirrored_x ? glass->width - 1 - x : x);
+    int gate = glass->row_offset + (glass->mirrored_y ? glass->height - 1 - y : y);
+    int c = source - chip->first_source, r = gate - chip->first_gate;
+    *column = chip->settings & SHIFT_RIGHT ? c : chip->columns - 1 - c;
+    *row = chip->settings & SCAN_UP ? r : chip->rows - 1 - r;
+    return c >= 0 && c < chip->columns && r >= 0 && r < chip->rows;
+}
+
+/* The bit of a plane as the waveform takes it: 1 is white, or red. */
+static bool bit_of(struct jl_device *device, int plane, int column, int row) {
+    const struct uc_paper_chip *chip = chip_of(device);
+    bool bit =
+        plane_of(device, plane)[row * line_bytes(device) + column / 8] >> (7 - column % 8) & 1;
+    bool red = plane == 1 && !(chip->settings & KW_MODE);
+    return red ? bit != (chip->data_options >> 1 & 1) : bit == (chip->data_options & 1);
+}
+
+/* 10h is the old plane, or black and white; 13h the new one, or red. */
+static int row_of(struct jl_device *device, int x, int y) {
+    const struct uc_paper_chip *chip = chip_of(device);
+    int column, row;
+    if (!place_of(device, x, y, &column, &row) ||
+        (chip->only_window && (column < chip->x_start || column > chip->x_end ||
+                               row < chip->y_start || row > chip->y_end))) {
+        return -1;
+    }
+    bool first = bit_of(device, 0, column, row), second = bit_of(device, 1, column, row);
+    return chip->settings & KW_MODE ? 2 * first + second : 2 * second + first;
+}
+
+/* ---- waveforms ---- */
+
+/* Groups of 6 bytes: levels of 4 phases, frames of each, how often. */
+static void table_wave(struct jl_device *device, struct wave *wave) {
+    const struct uc_paper_chip *chip = chip_of(device);
+    /* Which of 21h..24h a row follows: black to black, black to white, white to black, white. */
+    static const uint8_t of_kw[WAVE_ROWS] = {4, 2, 3, 1}, of_red[WAVE_ROWS] = {4, 3, 2, 2};
+    for (int row = 0; row < WAVE_ROWS; row++) {
+        const uint8_t *table = chip->tables[(chip->settings & KW_MODE ? of_kw : of_red)[row]];
+        for (int i = 0; i < UC_TABLE_BYTES / 6 && table[6 * i + 5]; i++) {
+            const uint8_t *group = table + 6 * i;
+            wave->rows[row][i] =
+                (struct wave_group){group[0], {group[1], group[2], group[3], group[4]}, group[5]};
+        }
+    }
+}
+
+static bool drives(const struct wave_group *row) {
+    for (int i = 0; i < WAVE_GROUPS && row[i].times; i++) {
+        if (row[i].levels) {
+            return true;
+        }
+    }
+    return false;
+}
+
+/* ---- the update ---- */
+
+static void busy_for(struct jl_device *device, uint64_t us) {
+    struct uc_paper_chip *chip = chip_of(device);
+    chip->busy_from_ps = jl_board_now_ps(device->board) + BUSY_AFTER_US * 1000000u;
+    chip->busy_until_ps = chip->busy_from_ps + us * 1000000u;
+}
+
+static void look_at_planes(struct jl_device *device, bool partial) {
+    struct uc_paper_chip *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    bool kw = chip->settings & KW_MODE;
+    int stale = 0, red = 0, all = glass->width * glass->height;
+    for (int y = 0; y < glass->height; y++) {
+        for (int x = 0; x < glass->width; x++) {
+            int column, row;
+            if (row_of(device, x, y) >= 0 && place_of(device, x, y, &column, &row)) {
+                red += bit_of(device, 1, column, row);
+                stale += bit_of(device, 0, column, row) == jl_sim_paper_is_black(device, x, y);
+            }
+        }
+    }
+    if (kw && partial && stale && !chip->stale_reported) {
+        chip->stale_reported = true;
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "the old picture in plane 10 differs from the glass at %d of %d "
+            "pixels: those are driven wrongly; write the picture to 10, too, after "
+            "each update",
+            stale, all);
+    }
+    if (!kw && !chip->red_written) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "plane 13 (red) was not written since power-on: red snow");
+    } else if (!kw && !partial && red > all / 10 * 9) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "more than 90 %% is red: DDX (50) says which bit of plane 13 is red");
+    }
+    if (!kw && glass->kind != JL_GLASS_PAPER_RED) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "00 says black, white and red (bit 4 is 0), and the glass has no red");
+    }
+}
+
+static void refresh(struct jl_device *device) {
+    struct uc_paper_chip *chip = chip_of(device);
+    const struct uc_paper_part *part = part_of(device);
+    struct wave wave = {.frame_us = chip->frame_us};
+    if (!chip->powered) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "12 updates the glass with its voltages off: 04 first, and wait");
+        return;
+    }
+    int celsius = chip->fixed_degrees ? chip->degrees : device->celsius;
+    bool own_partial =
+        chip->fixed_degrees && part->partial_degrees && chip->degrees == part->partial_degrees;
+    bool tables = chip->settings & OWN_TABLES;
+    if (tables) {
+        table_wave(device, &wave);
+    } else if (own_partial) {
+        jl_sim_paper_partial_wave(&wave, device->celsius);
+    } else {
+        jl_sim_paper_full_wave(&wave, celsius, !(chip->settings & KW_MODE));
+    }
+    bool kw = chip->settings & KW_MODE;
+    bool partial = own_partial || (tables && (kw ? !drives(wave.rows[3]) : !drives(wave.rows[2])));
+    chip->only_window = chip->partial_mode;
+    look_at_planes(device, partial);
+    (partial ? jl_sim_paper_partial : jl_sim_paper_full)(device);
+    jl_sim_paper_begin(device, &chip->update, &wave, row_of);
+    busy_for(device, (chip->update.end_ps - chip->update.start_ps) / 1000000u + 1000);
+    chip->waits_for_update = false;
+}
+
+/* ---- memory ---- */
+
+static void begin_data(struct jl_device *device, int plane) {
+    struct uc_paper_chip *chip = chip_of(device);
+    chip->plane = plane;
+    chip->x = chip->partial_mode ? chip->x_start : 0;
+    chip->y = chip->partial_mode ? chip->y_start : 0;
+}
+
+static void take_pixels(struct jl_device *device, const uint8_t *bytes, size_t count) {
+    struct uc_paper_chip *chip = chip_of(device);
+    int left = chip->partial_mode ? chip->x_start : 0;
+    int right = chip->partial_mode ? chip->x_end : chip->columns - 1;
+    int bottom = chip->partial_mode ? chip->y_end : chip->rows - 1;
+    uint8_t *plane = plane_of(device, chip->plane);
+    for (size_t i = 0; i < count && chip->y <= bottom; i++) {
+        if (chip->x < part_of(device)->sources && chip->y < part_of(device)->gates) {
+            plane[chip->y * line_bytes(device) + chip->x / 8] = bytes[i];
+        }
+        chip->x += 8;
+        if (chip->x > right) {
+            chip->x = left;
+            chip->y++;
+        }
+    }
+    chip->waits_for_update |= chip->plane == 1 || !(chip->settings & KW_MODE);
+    chip->red_written |= chip->plane == 1;
+}
+
+/* ---- commands ---- */
+
+static void load_defaults(struct jl_device *device) {
+    struct uc_paper_chip *chip = chip_of(device);
+    const struct uc_paper_part *part = part_of(device);
+    chip->settings = 0x0F;
+    chip->columns = part->sources;
+    chip->rows = part->gates;
+    chip->first_source = chip->first_gate = 0;
+    chip->data_options = 1;
+    chip->frame_us = 20000;
+    chip->fixed_degrees = false;
+    chip->partial_mode = false;
+    chip->x_start = chip->y_start = 0;
+    chip->x_end = part->sources - 1;
+    chip->y_end = part->gates - 1;
+    chip->plane = -1;
+    chip->known = false;
+    chip->argument_count = chip->least = chip->most = 0;
+    memset(chip->tables, 0, sizeof chip->tables);
+}
+
+static int word(const uint8_t *bytes) {
+    return bytes[0] << 8 | bytes[1];
+}
+
+/* A window: columns are rounded to bytes by the part. */
+static void set_window(struct jl_device *device) {
+    struct uc_paper_chip *chip = chip_of(device);
+    const uint8_t *a = chip->arguments;
+    bool wide = part_of(device)->wide;
+    int x_start = wide ? word(a) : a[0], x_end = wide ? word(a + 2) : a[1];
+    a += wide ? 4 : 2;
+    if (x_start % 8 || x_end % 8 != 7) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "90 columns %d..%d: the part takes whole bytes, %d..%d", x_start,
+                             x_end, x_start & ~7, x_end | 7);
+    }
+    chip->x_start = x_start & ~7;
+    chip->x_end = x_end | 7;
+    chip->y_start = word(a) & 0x3FF;
+    chip->y_end = word(a + 2) & 0x3FF;
+    if (chip->x_start > chip->x_end || chip->x_end >= (chip->columns + 7) / 8 * 8 ||
+        chip->y_start > chip->y_end || chip->y_end >= chip->rows) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR, "90 columns %d..%d, rows %d..%d: expected within %d x %d",
+            chip->x_start, chip->x_end, chip->y_start, chip->y_end, chip->columns, chip->rows);
+    }
+}
+
+static void set_power(struct jl_device *device, bool on) {
+    struct uc_paper_chip *chip = chip_of(device);
+    chip->powered = on;
+    chip->powered_since_ps = jl_board_now_ps(device->board);
+    busy_for(device, on ? POWER_ON_US : POWER_OFF_US);
+}
+
+static void deep_sleep(struct jl_device *device, uint8_t key) {
+    struct uc_paper_chip *chip = chip_of(device);
+    if (key != 0xA5) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, "07 %02X: deep sleep wants A5 as its key",
+                             key);
+        return;
+    }
+    if (chip->powered) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "deep sleep with its voltages on: 02 first, and wait");
+    }
+    chip->asleep = true;
+    chip->powered = false;
+    chip->red_written = false;
+    jl_sim_device_noise(device, chip->ram, 2 * plane_bytes(device));
+}
+
+struct command {
+    uint8_t opcode, least, most;
+};
+
+/* Of 61h, 65h and 90h the narrow parts have fewer: see lengths_of(). */
+static const struct command commands[] = {
+    {0x00, 1, 2},  {0x01, 4, 5},  {0x02, 0, 0},  {0x03, 1, 1},  {0x04, 0, 0},  {0x05, 0, 0},
+    {0x06, 3, 4},  {0x07, 1, 1},  {0x10, 0, 0},  {0x11, 0, 0},  {0x12, 0, 0},  {0x13, 0, 0},
+    {0x15, 1, 1},  {0x20, 6, 60}, {0x21, 6, 60}, {0x22, 6, 60}, {0x23, 6, 60}, {0x24, 6, 60},
+    {0x25, 6, 60}, {0x30, 1, 1},  {0x40, 0, 0},  {0x41, 1, 1},  {0x42, 3, 3},  {0x50, 1, 2},
+    {0x51, 0, 0},  {0x60, 1, 1},  {0x61, 4, 4},  {0x65, 4, 4},  {0x70, 0, 0},  {0x71, 0, 0},
+    {0x80, 1, 1},  {0x81, 0, 0},  {0x82, 1, 1},  {0x90, 9, 9},  {0x91, 0, 0},  {0x92, 0, 0},
+    {0xE0, 1, 1},  {0xE3, 1, 1},  {0xE5, 1, 1},
+};
+
+static struct command lengths_of(const struct jl_device *device, const struct command *command) {
+    struct command lengths = *command;
+    uint8_t less = command->opcode == 0x90                              ? 2
+                   : command->opcode == 0x61 || command->opcode == 0x65 ? 1
+                                                                        : 0;
+    if (!part_of(device)->wide) {
+        lengths.least = (uint8_t)(lengths.least - less);
+        lengths.most = (uint8_t)(lengths.most - less);
+    }
+    return lengths;
+}
+
+/* A command with all its arguments. */
+static void run(struct jl_device *device) {
+    struct uc_paper_chip *chip = chip_of(device);
+    const struct uc_paper_part *part = part_of(device);
+    const uint8_t *a = chip->arguments;
+    chip->plane = -1;
+    switch (chip->command) {
+    case 0x00:
+        if (!(a[0] & NO_RESET)) {
+            load_defaults(device);
+            return;
+        }
+        chip->settings = a[0];
+        break;
+    case 0x02:
+    case 0x04:
+        set_power(device, chip->command == 0x04);
+        break;
+    case 0x07:
+        deep_sleep(device, a[0]);
+        break;
+    case 0x10:
+    case 0x13:
+        begin_data(device, chip->command == 0x13);
+        break;
+    case 0x12:
+        refresh(device);
+        break;
+    case 0x30:
+        chip->frame_us = a[0] == 0x3A ? 10000 : a[0] == 0x29 ? 6667 : 20000;
+        break;
+    case 0x50:
+        chip->data_options = part->options_low ? a[0] & 3 : a[0] >> 4 & 3;
+        break;
+    case 0x61:
+        chip->columns = part->wide ? word(a) : a[0];
+        chip->rows = word(a + 1 + part->wide);
+        if (chip->columns > part->sources || chip->rows > part->gates || chip->columns % 8) {
+            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                                 "61 asks for %d x %d: expected up to %d x %d, columns by 8",
+                                 chip->columns, chip->rows, part->sources, part->gates);
+            load_defaults(device);
+        }
+        break;
+    case 0x65:
+        chip->first_source = part->wide ? word(a) : a[0];
+        chip->first_gate = word(a + 1 + part->wide);
+        break;
+    case 0x90:
+        set_window(device);
+        break;
+    case 0x91:
+    case 0x92:
+        chip->partial_mode = chip->command == 0x91;
+        break;
+    case 0xE0:
+        chip->fixed_degrees = (a[0] & 2) != 0;
+        break;
+    case 0xE5:
+        chip->degrees = (int8_t)a[0];
+        break;
+    default:
+        if (chip->command >= 0x20 && chip->command < 0x20 + UC_TABLES) {
+            memcpy(chip->tables[chip->command - 0x20], a, UC_TABLE_BYTES);
+        }
+        break; /* voltages, timings, reads: taken, without effect here */
+    }
+}
+
+/* A command whose last arguments are optional runs when the next one comes. */
+static void end_arguments(struct jl_device *device) {
+    struct uc_paper_chip *chip = chip_of(device);
+    if (chip->argument_count < chip->least) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "command %02X got %d of %d argument bytes, and is ignored",
+                             chip->command, chip->argument_count, chip->least);
+    } else if (chip->argument_count < chip->most) {
+        run(device);
+    }
+    chip->least = chip->most = chip->argument_count = 0;
+}
+
+static void take_command(struct jl_device *device, uint8_t opcode) {
+    struct uc_paper_chip *chip = chip_of(device);
+    const struct command *found = NULL;
+    end_arguments(device);
+    for (size_t i = 0; i < sizeof commands / sizeof commands[0]; i++) {
+        found = commands[i].opcode == opcode ? &commands[i] : found;
+    }
+    chip->command = opcode;
+    chip->known = found != NULL;
+    chip->plane = -1;
+    if (!found) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
+        return;
+    }
+    struct command lengths = lengths_of(device, found);
+    memset(chip->arguments, 0, sizeof chip->arguments);
+    chip->least = lengths.least;
+    chip->most = lengths.most;
+    if (lengths.most == 0) {
+        run(device);
+    }
+}
+
+static void take_argument(struct jl_device *device, uint8_t byte) {
+    struct uc_paper_chip *chip = chip_of(device);
+    if (!chip->known) {
+        return;
+    }
+    if (chip->argument_count >= chip->most) {
+        if (chip->argument_count++ == chip->most) {
+            jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                                 "command %02X takes %d argument bytes: more are ignored",
+                                 chip->command, chip->most);
+        }
+        return;
+    }
+    chip->arguments[chip->argument_count++] = byte;
+    if (chip->argument_count == chip->most) {
+        run(device);
+        chip->least = 0;
+    }
+}
+
+/* ---- what the board asks ---- */
+
+static bool is_busy(const struct jl_device *device, uint64_t at_ps) {
+    const struct uc_paper_chip *chip = device->state;
+    return at_ps >= chip->busy_from_ps && at_ps < chip->busy_until_ps;
+}
+
+/* Whether a byte cannot be taken now; says why, once for each time that it happens. */
+static bool deaf(struct jl_device *device, uint8_t byte, bool data) {
+    struct uc_paper_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    jl_sim_paper_settle(device, &chip->update);
+    if (chip->in_reset) {
+        return true;
+    }
+    if (chip->asleep && !chip->asleep_reported) {
+        chip->asleep_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "byte %02X arrives in deep sleep (07 A5): only a pulse on the reset "
+                             "pin wakes it",
+                             byte);
+    }
+    /* From the command on, though the pin shows it a little later. */
+    bool busy = now < chip->busy_until_ps;
+    if (busy && !chip->asleep && !chip->busy_reported) {
+        chip->busy_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "%s %02X arrives while it is busy, %llu ms too early: ignored; wait "
+                             "200 us, then until BUSY is high",
+                             data ? "byte" : "command", byte,
+                             (unsigned long long)((chip->busy_until_ps - now) / 1000000000u + 1));
+    }
+    chip->busy_reported = busy;
+    if (chip->powered && !busy && !chip->power_reported &&
+        now - chip->powered_since_ps > 60000000000000u) {
+        chip->power_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "its voltages were on for a minute: switch them off after an update "
+                             "(02), or send it to deep sleep (07 A5)");
+    }
+    return chip->asleep || busy;
+}
+
+static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
+    struct uc_paper_chip *chip = chip_of(device);
+    if (data && chip->known && chip->plane >= 0) {
+        if (!deaf(device, bytes[0], true)) {
+            take_pixels(device, bytes, count);
+        }
+        return;
+    }
+    for (size_t i = 0; i < count; i++) {
+        if (deaf(device, bytes[i], data)) {
+            chip->known = false;
+            chip->plane = -1;
+        } else if (data) {
+            take_argument(device, bytes[i]);
+        } else {
+            take_command(device, bytes[i]);
+        }
+    }
+}
+
+static void power_on(struct jl_device *device) {
+    jl_sim_device_noise(device, chip_of(device)->ram, 2 * plane_bytes(device));
+    load_defaults(device);
+}
+
+static void power_off(struct jl_device *device) {
+    jl_sim_paper_stop(device, &chip_of(device)->update);
+}
+
+static void reset(struct jl_device *device, bool low) {
+    struct uc_paper_chip *chip = chip_of(device);
+    uint64_t now = jl_board_now_ps(device->board);
+    jl_sim_paper_settle(device, &chip->update);
+    jl_sim_paper_stop(device, &chip->update);
+    if (!low && now - chip->reset_edge_ps < 50000000u) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "reset was low for %llu ns, at least 50 us are needed",
+                             (unsigned long long)((now - chip->reset_edge_ps) / 1000));
+    }
+    chip->reset_edge_ps = now;
+    chip->in_reset = low;
+    chip->asleep = chip->asleep_reported = chip->powered = false;
+    chip->busy_until_ps = 0;
+    load_defaults(device);
+    if (!low) {
+        chip->busy_from_ps = now;
+        chip->busy_until_ps = now + 1000000000u; /* a millisecond */
+    }
+}
+
+static bool output(struct jl_device *device, enum jl_device_pin pin, uint64_t at_ps) {
+    return pin == JL_DEVICE_BUSY && !is_busy(device, at_ps);
+}
+
+static uint64_t output_change(struct jl_device *device, enum jl_device_pin pin, uint64_t after_ps) {
+    const struct uc_paper_chip *chip = chip_of(device);
+    return pin != JL_DEVICE_BUSY            ? UINT64_MAX
+           : after_ps < chip->busy_from_ps  ? chip->busy_from_ps
+           : after_ps < chip->busy_until_ps ? chip->busy_until_ps
+                                            : UINT64_MAX;
+}
+
+static void show(struct jl_device *device, struct jl_picture *picture) {
+    struct uc_paper_chip *chip = chip_of(device);
+    jl_sim_paper_settle(device, &chip->update);
+    jl_sim_paper_show(device, &chip->update, picture);
+}
+
+static uint8_t brightness(struct jl_device *device) {
+    (void)device;
+    return 255;
+}
+
+static const char *why_dark(struct jl_device *device) {
+    const struct uc_paper_chip *chip = chip_of(device);
+    const struct paper_glass *glass = device->fixed;
+    if (chip->waits_for_update) {
+        return "the glass shows what it showed before: the RAM was written, and no update was "
+               "started (04, wait, 12)";
+    }
+    if (!glass->shown && !chip->update.running) {
+        return "the glass never had an update (13 with the picture, 04, wait, 12)";
+    }
+    return NULL;
+}
+
+const struct machine jl_sim_uc_paper_machine = {
+    .fits = fits,
+    .power_on = power_on,
+    .power_off = power_off,
+    .reset = reset,
+    .write = write,
+    .outputs = 1 << JL_DEVICE_BUSY,
+    .output = output,
+    .output_change = output_change,
+    .show = show,
+    .brightness = brightness,
+    .why_dark = why_dark,
+    .keeps_picture = true,
+};
