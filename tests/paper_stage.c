@@ -39,11 +39,43 @@ const size_t paper_make_count = sizeof paper_makes / sizeof paper_makes[0];
 
 static uint8_t pixels[PAPER_BYTES];
 
+struct paper_faults paper_faults = {-1, -1, false};
+
+static jl_status send(void *context, const struct jl_transfer *transfer) {
+    if (paper_faults.transfers >= 0 && paper_faults.transfers-- == 0) {
+        return JL_BUS_ERROR;
+    }
+    return jl_sim_port_ops.send(context, transfer);
+}
+
+static void wait_us(void *context, uint32_t microseconds) {
+    jl_sim_port_ops.wait_us(context, microseconds);
+}
+
+static void set_pin(void *context, enum jl_pin pin, bool high) {
+    jl_sim_port_ops.set_pin(context, pin, high);
+}
+
+static bool get_pin(void *context, enum jl_pin pin) {
+    return paper_faults.stuck_busy >= 0
+               ? paper_faults.stuck_busy != 0
+               : jl_sim_port_ops.get_pin(context, pin) != paper_faults.inverted;
+}
+
+static uint32_t now_us(void *context) {
+    return jl_sim_port_ops.now_us(context);
+}
+
+const struct jl_port_ops paper_faulty_ops = {
+    .send = send, .wait_us = wait_us, .set_pin = set_pin, .get_pin = get_pin, .now_us = now_us};
+
 void paper_open(struct paper_stage *stage, const struct paper_make *make,
                 const struct paper_wish *wish) {
     static const struct paper_wish usual = {.format = NULL};
     wish = wish ? wish : &usual;
     memset(stage, 0, sizeof *stage);
+    paper_faults.transfers = -1;
+    paper_faults.stuck_busy = -1;
     stage->make = make;
     stage->board = jl_board_create(7);
     uint8_t module = make->module ^ wish->module_change;

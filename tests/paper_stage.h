@@ -46,6 +46,17 @@ struct paper_wish {
     uint8_t module_change;
 };
 
+/*
+ * A port whose bus fails once, after some transfers that still work (negative: never), and whose
+ * BUSY pin may be stuck at a level (negative: it is not). paper_open() heals it.
+ */
+extern const struct jl_port_ops paper_faulty_ops;
+extern struct paper_faults {
+    long transfers;
+    int stuck_busy;
+    bool inverted; /* BUSY; not healed */
+} paper_faults;
+
 /* Board, device, description, policy, frame; woken. Checks as it goes. */
 void paper_open(struct paper_stage *stage, const struct paper_make *make,
                 const struct paper_wish *wish);

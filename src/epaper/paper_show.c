@@ -109,9 +109,17 @@ static jl_status next(struct jl_panel *panel, struct jl_showing *showing) {
 
 jl_status jl_paper_show(struct jl_panel *panel, struct jl_showing *showing,
                         const struct jl_frame *frame) {
-    jl_status status = showing->pass == PASS_BEGIN  ? begin(panel, showing, frame)
-                       : showing->pass != PASS_DONE ? next(panel, showing)
-                                                    : done(panel, showing);
+    jl_status status = JL_OK;
+    if (showing->pass == PASS_DONE) {
+        return done(panel, showing);
+    }
+    if (showing->pass == PASS_BEGIN) {
+        status = begin(panel, showing, frame);
+        if (status != JL_OK || showing->send || showing->pass == PASS_DONE) {
+            return status;
+        }
+    }
+    status = next(panel, showing);
     if (status != JL_OK && status != JL_BUSY) {
         done(panel, showing);
     }

@@ -181,9 +181,11 @@ jl_status jl_async_poll(struct jl_async *async) {
 
 jl_status jl_async_finish(struct jl_async *async) {
     jl_status status;
-    do {
-        status = jl_async_poll(async);
-    } while (status == JL_BUSY);
+    while ((status = jl_async_poll(async)) == JL_BUSY) {
+        if (async->showing.waiting) { /* for e-paper: seconds */
+            async->panel->port->ops->wait_us(async->panel->port->context, 1000);
+        }
+    }
     return status;
 }
 
@@ -231,7 +233,7 @@ jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame) {
     if (async->shows) {
         async->showing = (struct jl_showing){.areas = count};
         status = panel->config->controller->paper->show(panel, &async->showing, frame);
-        if (status != JL_OK) {
+        if (status != JL_OK && status != JL_BUSY) {
             async->shows = false;
             return jl_panel_note(panel, status);
         }

@@ -115,6 +115,7 @@ static bool comes_again(struct jl_bands *bands) {
         return false;
     }
     bands->frame.target.bounds.y = bands->area.y;
+    panel->streaming = NULL; /* to another plane */
     return true;
 }
 
