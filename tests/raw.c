@@ -22,7 +22,7 @@ void raw_send(struct raw *raw, bool data, const uint8_t *bytes, size_t count) {
 }
 
 void raw_play(struct raw *raw, const char *script) {
-    static const uint8_t lit[40000] = {0};
+    static uint8_t same[40000];
     uint8_t bytes[160];
     for (const char *at = script; *at;) {
         int length = (int)strcspn(at, " ");
@@ -35,8 +35,9 @@ void raw_play(struct raw *raw, const char *script) {
             raw_send(raw, *at == 'D', bytes, count);
         } else if (*at == '~') {
             jl_board_wait_ps(raw->board, (uint64_t)strtol(at + 1, NULL, 10) * 1000000000);
-        } else if (*at == '*') {
-            raw_send(raw, true, lit, (size_t)strtol(at + 1, NULL, 10));
+        } else if (*at == '*' || *at == '+') {
+            memset(same, *at == '+' ? 0xFF : 0, sizeof same);
+            raw_send(raw, true, same, (size_t)strtol(at + 1, NULL, 10));
         } else {
             jl_device_set_pin(raw->device, JL_DEVICE_RESET, false);
             jl_board_wait_ps(raw->board, *at == 'R' ? 200000000u : 1000000u);

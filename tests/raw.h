@@ -21,7 +21,7 @@ void raw_send(struct raw *raw, bool data, const uint8_t *bytes, size_t count);
 
 /*
  * A script of words: "C2A" a command, "D0000" data, "~5" waits 5 ms, "R" pulses reset for 200 us,
- * "r" for 1 us, "*100" sends 100 bytes of FF.
+ * "r" for 1 us, "*100" sends 100 bytes of 00, "+100" of FF.
  */
 void raw_play(struct raw *raw, const char *script);
 

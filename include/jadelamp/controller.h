@@ -61,13 +61,16 @@ enum jl_setting {
 /** What a part has whose glass keeps its picture (e-paper); encoders as in struct jl_controller. */
 struct jl_paper {
     /**
-     * jl_panel_present() of a frame that fits an awake panel: jl_paper_present. All three are
+     * jl_panel_present() of a frame that fits an awake panel: jl_paper_present. These are
      * pointers, so that programs without e-paper do not carry their code.
      */
     jl_status (*present)(struct jl_panel *panel, struct jl_frame *frame);
     /** Goes on with a picture, as far as it can without waiting: jl_paper_show. */
     jl_status (*show)(struct jl_panel *panel, struct jl_showing *showing,
                       const struct jl_frame *frame);
+    /** The same, and waits: jl_paper_wait. True: all areas are to be sent (again). */
+    bool (*wait)(struct jl_panel *panel, struct jl_showing *showing, const struct jl_frame *frame,
+                 jl_status *status);
     /** Ends a deep sleep: jl_paper_resume. */
     jl_status (*resume)(struct jl_panel *panel);
     /** The steps of an update, waits for BUSY among them. */
@@ -162,6 +165,8 @@ size_t jl_next_paper(struct jl_panel *panel, const struct jl_rect *area, struct 
 jl_status jl_paper_present(struct jl_panel *panel, struct jl_frame *frame);
 jl_status jl_paper_show(struct jl_panel *panel, struct jl_showing *showing,
                         const struct jl_frame *frame);
+bool jl_paper_wait(struct jl_panel *panel, struct jl_showing *showing, const struct jl_frame *frame,
+                   jl_status *status);
 jl_status jl_paper_resume(struct jl_panel *panel);
 /**
  * jl_rare_step() for e-paper: BUSY may be inverted by the description, and blocks from

@@ -5,7 +5,7 @@
  * The usual module, seen from the front: gate 0 at the top, source 0 at the left.
  *
  * Taken where the datasheets leave room:
- *  - Waveforms of the part's own memory are those of paper_waves.c, by the temperature register.
+ *  - Waveforms of the part's own memory are those of paper_wave.c, by the temperature register.
  *  - While busy every byte is ignored; so it is in deep sleep until a reset pulse.
  *  - On black/white glass the full waveform looks at plane 24 only, so that what is in 26 does not
  *    matter; in display mode 2 plane 26 is the old picture.

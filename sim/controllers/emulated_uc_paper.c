@@ -6,7 +6,7 @@
  * and shifted to the right (UD and SHL are 1, as after a reset).
  *
  * Taken where the datasheets leave room:
- *  - The part's own waveforms are those of paper_waves.c, by the temperature; all pixels are driven
+ *  - The part's own waveforms are those of paper_wave.c, by the temperature; all pixels are driven
  *    in a full one.
  *  - BUSY_N goes low 150 us after 02, 04 and 12.
  *  - While busy, and in deep sleep, every byte is ignored. Deep sleep loses the RAM.

@@ -125,6 +125,7 @@ static size_t update(const struct jl_panel *panel, enum jl_update update, uint8_
 const struct jl_paper jl_ssd_paper = {
     .present = jl_paper_present,
     .show = jl_paper_show,
+    .wait = jl_paper_wait,
     .resume = jl_paper_resume,
     .update = update,
     .updates = 1 << JL_UPDATE_FULL | 1 << JL_UPDATE_FAST | 1 << JL_UPDATE_PARTIAL,

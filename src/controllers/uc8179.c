@@ -26,6 +26,7 @@ static size_t setup(const struct jl_panel *panel, uint8_t *out) {
 static const struct jl_paper paper = {
     .present = jl_paper_present,
     .show = jl_paper_show,
+    .wait = jl_paper_wait,
     .resume = jl_paper_resume,
     .update = jl_uc_paper_update,
     .updates = 1 << JL_UPDATE_FULL | 1 << JL_UPDATE_FAST | 1 << JL_UPDATE_PARTIAL,

@@ -174,6 +174,7 @@ size_t jl_uc_paper_update(const struct jl_panel *panel, enum jl_update update, u
 const struct jl_paper jl_uc_paper = {
     .present = jl_paper_present,
     .show = jl_paper_show,
+    .wait = jl_paper_wait,
     .resume = jl_paper_resume,
     .update = jl_uc_paper_update,
     .updates = 1 << JL_UPDATE_FULL | 1 << JL_UPDATE_FAST,

@@ -125,3 +125,12 @@ jl_status jl_paper_show(struct jl_panel *panel, struct jl_showing *showing,
     }
     return status;
 }
+
+bool jl_paper_wait(struct jl_panel *panel, struct jl_showing *showing, const struct jl_frame *frame,
+                   jl_status *status) {
+    const struct jl_port *port = panel->port;
+    while ((*status = jl_paper_show(panel, showing, frame)) == JL_BUSY) {
+        port->ops->wait_us(port->context, 1000);
+    }
+    return *status == JL_OK && showing->send;
+}

@@ -11,14 +11,7 @@
 static inline bool jl_show_next(struct jl_panel *panel, struct jl_showing *showing,
                                 const struct jl_frame *frame, jl_status *status) {
     const struct jl_paper *paper = panel->config->controller->paper;
-    const struct jl_port *port = panel->port;
-    if (!paper) {
-        return showing->pass++ == 0;
-    }
-    while ((*status = paper->show(panel, showing, frame)) == JL_BUSY) {
-        port->ops->wait_us(port->context, 1000);
-    }
-    return *status == JL_OK && showing->send;
+    return paper ? paper->wait(panel, showing, frame, status) : showing->pass++ == 0;
 }
 
 #endif
