@@ -101,6 +101,39 @@ static uint8_t mix(uint8_t from, uint8_t to, unsigned share) {
     return (uint8_t)((from * (255 - share) + to * share + 127) / 255);
 }
 
+/* Paper is not even: a grain that is the same in every photo. */
+static int grain(int x, int y) {
+    uint32_t dice = (uint32_t)x * 2654435761u ^ (uint32_t)y * 2246822519u;
+    dice ^= dice >> 15;
+    dice *= 2654435761u;
+    return (int)(dice >> 29) - 4;
+}
+
+/* Particles reflect: white is light grey, black is dark grey, and red is dull. No gaps. */
+static void put_paper(const struct jl_picture *logical, int scale, int margin,
+                      struct jl_picture *photo) {
+    static const struct shade white = {222, 222, 214}, black = {42, 42, 46}, red = {172, 44, 38};
+    for (int y = 0; y < photo->height; y++) {
+        for (int x = 0; x < photo->width; x++) {
+            int column = (x - margin) / scale, row = (y - margin) / scale;
+            uint8_t *at = jl_picture_at(photo, x, y);
+            struct shade shade = white;
+            if (x >= margin && y >= margin && column < logical->width && row < logical->height) {
+                const uint8_t *dot = jl_picture_at(logical, column, row);
+                uint8_t redness = (uint8_t)(dot[0] - dot[1]); /* grey has none */
+                unsigned light = redness < 255 ? dot[1] * 255u / (255u - redness) : 0;
+                shade = (struct shade){mix(mix(black.r, white.r, light), red.r, redness),
+                                       mix(mix(black.g, white.g, light), red.g, redness),
+                                       mix(mix(black.b, white.b, light), red.b, redness)};
+            }
+            int uneven = grain(x, y);
+            at[0] = (uint8_t)(shade.r + uneven);
+            at[1] = (uint8_t)(shade.g + uneven);
+            at[2] = (uint8_t)(shade.b + uneven);
+        }
+    }
+}
+
 static void put_square(struct jl_picture *photo, int left, int top, int side, struct shade shade) {
     for (int y = top; y < top + side; y++) {
         for (int x = left; x < left + side; x++) {
@@ -128,6 +161,10 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
     if (!jl_picture_create(photo, logical->width * scale + 2 * margin,
                            logical->height * scale + 2 * margin + (split ? scale : 0))) {
         return false;
+    }
+    if (jl_glass_is_paper(glass)) {
+        put_paper(logical, scale, margin, photo);
+        return true;
     }
     for (int i = 0; i < photo->width * photo->height; i++) {
         memcpy(photo->rgb + i * 3, &around, 3);

@@ -26,6 +26,10 @@ static const struct {
     {"palette2", "jl_palette2", "rows, the left pixel in bits 7..6", &jl_palette2},
     {"palette4", "jl_palette4", "rows, the left pixel in the high nibble", &jl_palette4},
     {"palette8", "jl_palette8", "a byte a pixel", &jl_palette8},
+    {"black-white", "jl_black_white", "rows, the left pixel in bit 7, fresh frames white",
+     &jl_black_white},
+    {"grey2-planes", "jl_grey2_planes",
+     "two planes of rows, upper and lower bit, the left pixel in bit 7", &jl_grey2_planes},
     {"black-white-red", "jl_black_white_red",
      "two planes of rows, white and red, the left pixel in bit 7", &jl_black_white_red},
 };

@@ -77,11 +77,9 @@ static bool read_orientation(struct reading *reading, const char *key, const cha
 }
 
 static bool read_format(struct reading *reading, const char *key, const char *value) {
-    static const struct choice choices[] = {{"usual", PIXELS_USUAL},
-                                            {"3-3-2", PIXELS_332},
-                                            {"5-6-5", PIXELS_565},
-                                            {"6-6-6", PIXELS_666},
-                                            {NULL, 0}};
+    static const struct choice choices[] = {{"usual", PIXELS_USUAL}, {"3-3-2", PIXELS_332},
+                                            {"5-6-5", PIXELS_565},   {"6-6-6", PIXELS_666},
+                                            {"greys", PIXELS_GREYS}, {NULL, 0}};
     int pixels = 0;
     bool good = jl_host_card_choice(reading, key, value, choices, &pixels);
     reading->pixels = (enum pixels)pixels;
@@ -181,6 +179,8 @@ static bool read_color(struct reading *reading, const char *key, const char *val
                                             {"lcd-green", JL_GLASS_LCD_GREEN},
                                             {"lcd-grey", JL_GLASS_LCD_GREY},
                                             {"lcd-blue", JL_GLASS_LCD_BLUE},
+                                            {"paper", JL_GLASS_PAPER},
+                                            {"paper-red", JL_GLASS_PAPER_RED},
                                             {NULL, 0}};
     int kind = 0;
     bool good = jl_host_card_choice(reading, key, value, choices, &kind);
@@ -575,9 +575,16 @@ static bool check_glass(struct reading *reading) {
     if (!jl_host_card_seen(reading, "glass", "color")) {
         card->glass_kind = part->glass_kind;
     }
-    if (card->module & JL_MODULE_LIGHT_WIRED && card->glass_kind < JL_GLASS_TFT) {
+    bool paper = card->glass_kind >= JL_GLASS_PAPER;
+    if (paper != (part->driver->paper != NULL)) {
+        return FAIL_KEY(reading, "glass", "color", "[glass] color: the %s drives %s", part->name,
+                        paper ? "no e-paper" : "e-paper: expected paper or paper-red");
+    }
+    if (card->module & JL_MODULE_LIGHT_WIRED && (card->glass_kind < JL_GLASS_TFT || paper)) {
         return FAIL_KEY(reading, "pins", "light",
-                        "[pins] light: the dots of this glass shine by themselves: leave it out");
+                        paper ? "[pins] light: e-paper has none: leave it out"
+                              : "[pins] light: the dots of this glass shine by themselves: leave "
+                                "it out");
     }
     if (jl_host_card_seen(reading, "glass", "rows") &&
         reading->rows_sequential != rows_usually_sequential(card)) {
@@ -591,11 +598,9 @@ static bool check_format(struct reading *reading) {
     static const struct {
         enum pixels pixels;
         const struct jl_format *format;
-    } formats[] = {{PIXELS_332, &jl_rgb332},
-                   {PIXELS_565, &jl_rgb565},
-                   {PIXELS_565, &jl_rgb565_cpu},
-                   {PIXELS_666, &jl_rgb666},
-                   {PIXELS_666, &jl_rgb666_low}};
+    } formats[] = {{PIXELS_332, &jl_rgb332},     {PIXELS_565, &jl_rgb565},
+                   {PIXELS_565, &jl_rgb565_cpu}, {PIXELS_666, &jl_rgb666},
+                   {PIXELS_666, &jl_rgb666_low}, {PIXELS_GREYS, &jl_grey2_planes}};
     struct jl_card *card = reading->card;
     const struct jl_controller *driver = card->controller->driver;
     enum jl_wires wires = card->bus == JL_BUS_8080_16 ? JL_WIRES_WORD
@@ -603,7 +608,7 @@ static bool check_format(struct reading *reading) {
                                                       : JL_WIRES_SERIAL;
     uint16_t layouts = driver->layouts[wires];
     enum pixels pixels = reading->pixels;
-    card->format = driver->format;
+    card->format = card->glass_kind == JL_GLASS_PAPER_RED ? &jl_black_white_red : driver->format;
     if (pixels == PIXELS_USUAL && layouts >> driver->format->layout & 1) {
         return true;
     }

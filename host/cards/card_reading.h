@@ -8,7 +8,7 @@
 #include "jadelamp/host/card.h"
 
 /* Pixels as a card names them; which format that is depends on controller and bus. */
-enum pixels { PIXELS_USUAL, PIXELS_332, PIXELS_565, PIXELS_666 };
+enum pixels { PIXELS_USUAL, PIXELS_332, PIXELS_565, PIXELS_666, PIXELS_GREYS };
 
 enum { JL_HOST_CARD_MOST_KEYS = 64 };
 

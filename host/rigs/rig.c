@@ -60,7 +60,9 @@ static struct jl_controller controller_of(const struct jl_card *card) {
         controller.ram_width = (int16_t)card->ram_width;
         controller.ram_height = (int16_t)card->ram_height;
     }
-    controller.rare_step = jl_rare_step;
+    if (!controller.rare_step) {
+        controller.rare_step = jl_rare_step;
+    }
     return controller;
 }
 
@@ -81,7 +83,17 @@ static struct jl_panel_config config_of(const struct jl_rig *rig) {
         .inverted = card->inverted,
         .wake_steps = card->has_wake ? card->wake_steps : NULL,
         .wake_steps_bytes = card->wake_bytes,
+        .epaper = &rig->paper,
     };
+}
+
+/* Waveforms for what the part does not do by itself. */
+static struct jl_epaper_config paper_of(const struct jl_card *card) {
+    const struct jl_catalog_entry *part = card->controller;
+    bool red = card->glass_kind == JL_GLASS_PAPER_RED;
+    return (struct jl_epaper_config){
+        .full_wave = card->format == &jl_grey2_planes ? part->grey_wave : NULL,
+        .partial_wave = red ? part->red_partial_wave : part->partial_wave};
 }
 
 static size_t frame_bytes(const struct jl_format *format, int16_t width, int16_t height) {
@@ -94,6 +106,7 @@ static bool open_dots(struct jl_rig *rig, const struct jl_card *glass,
                       struct jl_complaint *complaint) {
     const struct jl_card *card = &rig->card;
     rig->controller = controller_of(card);
+    rig->paper = paper_of(card);
     rig->config = config_of(rig);
     bool on_side = (card->turn & 1) != 0;
     int16_t width = (int16_t)(on_side ? card->height : card->width);
@@ -108,6 +121,9 @@ static bool open_dots(struct jl_rig *rig, const struct jl_card *glass,
     if (built && status == JL_OK) {
         jl_frame_track(&rig->frame, &rig->damage);
         status = jl_panel_open(&rig->panel, &rig->config, &rig->port);
+    }
+    if (built && status == JL_OK && rig->controller.paper) {
+        status = jl_epaper_begin(&rig->epaper, &rig->panel);
     }
     if (!built && strcmp(glass->name, card->name) != 0) {
         return jl_complain(complaint, "the bus of %s does not reach the %s of %s", card->name,

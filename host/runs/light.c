@@ -31,7 +31,9 @@ static void inject(struct jl_rig *rig, const struct jl_light_request *request) {
 
 static void draw_test_card(struct jl_frame *frame, const char *title) {
     unsigned bits = frame->format->bits_per_pixel;
-    if (bits == 1) {
+    if (frame->format->clear[0][0]) { /* fresh frames are white paper */
+        jl_draw_paper_test_card(&frame->target, title);
+    } else if (bits == 1) {
         jl_draw_test_card(&frame->target, title);
     } else if (bits <= 4) {
         jl_draw_grey_test_card(&frame->target, title);
@@ -48,14 +50,13 @@ struct session {
 
 static jl_status present(struct jl_rig *rig, const struct session *session) {
     const char *title = rig->card.controller->name, *text = session->request->text;
-    struct jl_target *target = &rig->frame.target;
     if (rig->card.cells.bus) {
         return text ? jl_host_cells_text(&rig->cells, text) : jl_char_test_card(&rig->cells, title);
     }
     if (session->picture) {
-        jl_host_draw_picture(target, session->picture);
+        jl_host_draw_picture(&rig->frame, session->picture);
     } else if (text) {
-        jl_host_draw_text(target, text);
+        jl_host_draw_text(&rig->frame, text);
     } else {
         draw_test_card(&rig->frame, title);
     }

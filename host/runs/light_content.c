@@ -6,11 +6,19 @@
 #include "jadelamp/draw.h"
 #include "jadelamp/text.h"
 
-void jl_host_draw_text(struct jl_target *target, const char *text) {
+/* Paper is white, all other glass dark. */
+static jl_color ground_of(const struct jl_frame *frame) {
+    return frame->format->clear[0][0] ? JL_WHITE : JL_BLACK;
+}
+
+void jl_host_draw_text(struct jl_frame *frame, const char *text) {
     static const struct jl_font *const fonts[] = {&jl_font_8x13, &jl_font_5x7, &jl_font_3x5};
     static const struct jl_font *const others[] = {&jl_font_5x7_greek_cyrillic, &jl_font_icons12,
                                                    NULL};
-    struct jl_text_style style = {.ink = JL_WHITE, .fallbacks = others};
+    struct jl_target *target = &frame->target;
+    jl_color ground = ground_of(frame);
+    struct jl_text_style style = {
+        .ink = ground == JL_BLACK ? JL_WHITE : JL_BLACK, .paper = ground, .fallbacks = others};
     uint8_t options = JL_ANCHOR_CENTRE | JL_ANCHOR_MIDDLE | JL_TEXT_WRAP;
     for (size_t i = 0; i < sizeof fonts / sizeof fonts[0]; i++) {
         style.font = fonts[i];
@@ -19,7 +27,7 @@ void jl_host_draw_text(struct jl_target *target, const char *text) {
             break;
         }
     }
-    jl_clear(target, JL_BLACK);
+    jl_clear(target, ground);
     jl_text_box(target, (struct jl_rect){0, 0, target->width, target->height},
                 (uint8_t)(options | JL_TEXT_ELLIPSIS), text, &style);
 }
@@ -72,9 +80,10 @@ bool jl_host_bake_for(const struct jl_rig *rig, const char *path, struct jl_bake
     return good;
 }
 
-void jl_host_draw_picture(struct jl_target *target, const struct jl_baked_picture *baked) {
+void jl_host_draw_picture(struct jl_frame *frame, const struct jl_baked_picture *baked) {
+    struct jl_target *target = &frame->target;
     const struct jl_image *image = &baked->image;
-    jl_clear(target, JL_BLACK);
+    jl_clear(target, ground_of(frame));
     jl_draw_image(target, (int16_t)((target->width - image->width) / 2),
                   (int16_t)((target->height - image->height) / 2), image);
 }

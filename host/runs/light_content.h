@@ -6,7 +6,7 @@
 #include "jadelamp/host/rig.h"
 
 /* Wrapped text in the middle, in the largest font of the library that fits. */
-void jl_host_draw_text(struct jl_target *target, const char *text);
+void jl_host_draw_text(struct jl_frame *frame, const char *text);
 
 /* Text row by row; what is wider than a row goes on in the next one. */
 jl_status jl_host_cells_text(struct jl_char_panel *panel, const char *text);
@@ -16,6 +16,6 @@ bool jl_host_bake_for(const struct jl_rig *rig, const char *path, struct jl_bake
                       struct jl_complaint *complaint);
 
 /* In the middle, on black. */
-void jl_host_draw_picture(struct jl_target *target, const struct jl_baked_picture *baked);
+void jl_host_draw_picture(struct jl_frame *frame, const struct jl_baked_picture *baked);
 
 #endif

@@ -80,8 +80,11 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
     const struct jl_diagnostic *list;
     size_t count = jl_board_diagnostics(rig->board, &list);
     size_t total = jl_board_diagnostic_total(rig->board);
+    bool paper = jl_glass_is_paper(jl_device_glass(rig->device));
     if (sight->why_dark) {
-        fprintf(out, "  dark: %s\n", sight->why_dark);
+        fprintf(out, "  %s: %s\n", paper ? "not shown" : "dark", sight->why_dark);
+    } else if (paper) {
+        fprintf(out, "  the glass shows the picture\n");
     } else {
         fprintf(out, "  lit, brightness %d of 255\n", jl_device_brightness(rig->device));
     }

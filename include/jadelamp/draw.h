@@ -86,6 +86,13 @@ void jl_draw_test_card(struct jl_target *target, const char *title);
  */
 void jl_draw_color_test_card(struct jl_target *target, const char *title);
 
+/**
+ * The same for e-paper, black on white: instead of checker and stripes pairs of lines of 1 to 4
+ * pixels, in which ghosts are seen, and blocks of black, red, dark and light grey, as far as the
+ * format has them.
+ */
+void jl_draw_paper_test_card(struct jl_target *target, const char *title);
+
 /** The same for grey panels, with patches of the levels 12, 8 and 4 of 15. */
 void jl_draw_grey_test_card(struct jl_target *target, const char *title);
 

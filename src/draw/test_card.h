@@ -11,7 +11,8 @@ struct jl_card_boxes {
     struct jl_rect left, right;
 };
 
-/* Draws the common part on black. */
-struct jl_card_boxes jl_card_begin(struct jl_target *target, const char *title);
+/* Draws the common part. */
+struct jl_card_boxes jl_card_begin(struct jl_target *target, const char *title, jl_color ink,
+                                   jl_color paper);
 
 #endif

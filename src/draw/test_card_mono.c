@@ -2,7 +2,7 @@
 #include "test_card.h"
 
 void jl_draw_test_card(struct jl_target *target, const char *title) {
-    struct jl_card_boxes boxes = jl_card_begin(target, title);
+    struct jl_card_boxes boxes = jl_card_begin(target, title, JL_WHITE, JL_BLACK);
     struct jl_rect checker = boxes.left, stripes = boxes.right;
     for (int16_t y = 0; y < checker.h; y++) {
         for (int16_t x = (int16_t)(y & 1); x < checker.w; x = (int16_t)(x + 2)) {

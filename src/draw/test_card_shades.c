@@ -42,7 +42,7 @@ void jl_draw_color_test_card(struct jl_target *target, const char *title) {
     static const jl_color colors[PATCHES] = {JL_RGB(255, 0, 0), JL_RGB(0, 255, 0),
                                              JL_RGB(0, 0, 255)};
     static const char *const names[PATCHES] = {"R", "G", "B"};
-    struct jl_card_boxes boxes = jl_card_begin(target, title);
+    struct jl_card_boxes boxes = jl_card_begin(target, title, JL_WHITE, JL_BLACK);
     patches(target, boxes.left, colors, names);
     ramp(target, boxes.right);
 }
@@ -50,7 +50,7 @@ void jl_draw_color_test_card(struct jl_target *target, const char *title) {
 void jl_draw_grey_test_card(struct jl_target *target, const char *title) {
     static const jl_color colors[PATCHES] = {JL_GREY(12 * 17), JL_GREY(8 * 17), JL_GREY(4 * 17)};
     static const char *const names[PATCHES] = {"C", "8", "4"}; /* levels of 0..F */
-    struct jl_card_boxes boxes = jl_card_begin(target, title);
+    struct jl_card_boxes boxes = jl_card_begin(target, title, JL_WHITE, JL_BLACK);
     patches(target, boxes.left, colors, names);
     ramp(target, boxes.right);
 }

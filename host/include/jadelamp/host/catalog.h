@@ -24,7 +24,9 @@ struct jl_catalog_entry {
     const char *pixel_format;      /**< in words */
     uint8_t addresses[4];          /**< 7-bit, 0 ends the list */
     enum jl_glass_kind glass_kind; /**< of the usual module */
-    const char *quirks[4];         /**< what surprises people, a sentence each; ends with NULL */
+    /** Of e-paper: waveforms for what the part cannot do by itself, or NULL. */
+    const struct jl_wave *partial_wave, *red_partial_wave, *grey_wave;
+    const char *quirks[4]; /**< what surprises people, a sentence each; ends with NULL */
 };
 
 /** All controllers; the count goes to *count. Constant memory. */

@@ -6,6 +6,7 @@
 #define JADELAMP_HOST_RIG_H
 
 #include "jadelamp/char_panel.h"
+#include "jadelamp/epaper.h"
 #include "jadelamp/host/card.h"
 #include "jadelamp/sim/sim_port.h"
 
@@ -26,6 +27,9 @@ struct jl_rig {
     struct jl_panel panel;
     struct jl_frame frame;
     struct jl_damage damage;
+    /* Of e-paper. */
+    struct jl_epaper_config paper;
+    struct jl_epaper epaper;
     uint16_t work_memory[256];
     uint8_t *pixels;
     /* Of a character module, instead of panel and frame. */

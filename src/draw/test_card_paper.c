@@ -1,0 +1,25 @@
+/* First light on e-paper: black on white, pairs of lines for ghosts, a block of each colour. */
+#include "jadelamp/shapes.h"
+#include "test_card.h"
+
+/* Pairs of lines as thick as the gap between them: 1, 2, 3, 4 pixels. */
+static void pairs(struct jl_target *target, struct jl_rect box) {
+    int16_t y = box.y;
+    for (int16_t thick = 1; thick <= 4; thick++) {
+        for (int line = 0; line < 3 && y + thick <= box.y + box.h; line++) {
+            jl_fill_rect(target, (struct jl_rect){box.x, y, box.w, thick}, JL_BLACK);
+            y = (int16_t)(y + 2 * thick);
+        }
+    }
+}
+
+void jl_draw_paper_test_card(struct jl_target *target, const char *title) {
+    static const jl_color colors[] = {JL_BLACK, JL_RED, JL_GREY(85), JL_GREY(170)};
+    struct jl_card_boxes boxes = jl_card_begin(target, title, JL_BLACK, JL_WHITE);
+    pairs(target, boxes.left);
+    struct jl_rect block = boxes.right;
+    block.h = (int16_t)(block.h / 4);
+    for (int i = 0; i < 4; i++, block.y = (int16_t)(block.y + block.h)) {
+        jl_fill_rect(target, block, colors[i]);
+    }
+}
