@@ -87,6 +87,11 @@ static jl_color see_bwr(memory m, int w, int h, int x, int y) {
     return m[plane + at] & bit ? JL_RED : m[at] & bit ? JL_WHITE : JL_BLACK;
 }
 
+static jl_color see_grey2_planes(memory m, int w, int h, int x, int y) {
+    int plane = (w + 7) / 8 * h, at = (w + 7) / 8 * y + x / 8, bit = 128 >> x % 8;
+    return grey((m[at] & bit ? 2 : 0) + (m[plane + at] & bit ? 1 : 0), 3);
+}
+
 /* ---- and what they make of a colour ---- */
 
 static int luminance(jl_color c) {
@@ -140,6 +145,8 @@ const struct kind kinds[KINDS] = {
     {"rgb666_low", &jl_rgb666_low, see_666_low, store_666, 24, 1, false, true, false},
     {"rgb888", &jl_rgb888, see_888, store_888, 24, 1, false, true, true},
     {"xrgb8888", &jl_xrgb8888, see_x888, store_888, 32, 1, false, true, true},
+    {"black_white", &jl_black_white, see_rows, store_mono, 1, 1, false, true, true},
+    {"grey2_planes", &jl_grey2_planes, see_grey2_planes, store_grey2, 1, 2, false, true, true},
     {"black_white_red", &jl_black_white_red, see_bwr, store_bwr, 1, 2, false, false, true},
 };
 

@@ -20,7 +20,7 @@ struct kind {
     bool low_bits; /* every value of a byte is a pixel: not so for 6-6-6 */
 };
 
-enum { KINDS = 14 };
+enum { KINDS = 16 };
 extern const struct kind kinds[KINDS];
 
 /* By its format; NULL when there is none. */

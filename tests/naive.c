@@ -399,6 +399,38 @@ void naive_test_card(struct naive *n, const char *title) {
     card_texts(n, title);
 }
 
+/* Whether row r of a band of h rows is in a line: three each of 1, 2, 3 and 4, over and over. */
+static bool in_line(int r, int h) {
+    static const int starts[] = {0, 6, 18, 36, 60};
+    int thick = 1, at = r % 60;
+    while (at >= starts[thick]) {
+        thick++;
+    }
+    int line = (at - starts[thick - 1]) / thick;
+    int end = r - at + starts[thick - 1] + (line + 1) * thick;
+    return line % 2 == 0 && end <= h;
+}
+
+void naive_paper_test_card(struct naive *n, const char *title) {
+    static const jl_color colors[] = {JL_BLACK, JL_RED, 0x555555, 0xAAAAAA};
+    int w = n->width, h = n->height, box = w / 2 - 12 - 10, band = h - 24;
+    naive_test_card(n, title);
+    for (int y = 0; y < h; y++) {
+        for (int x = 0; x < w; x++) {
+            int r = y - 12;
+            bool inside = r >= 0 && r < band;
+            jl_color c = n->px[y][x] ^ 0xFFFFFF;
+            if (inside && x >= 10 && x < 10 + box) {
+                c = in_line(r, band) ? JL_BLACK : JL_WHITE;
+            } else if (inside && x >= w - 10 - box && x < w - 10) {
+                bool filled = r / (band / 4) < 4 && r % (band / 4) < band / 4 - 2;
+                c = filled ? colors[r / (band / 4)] : JL_WHITE;
+            }
+            n->px[y][x] = n->quantize ? n->quantize(c) : c;
+        }
+    }
+}
+
 void naive_shades_test_card(struct naive *n, const char *title, bool colors) {
     static const char *const letters[2][3] = {{"C", "8", "4"}, {"R", "G", "B"}};
     static const jl_color patches[2][3] = {{0xCCCCCC, 0x888888, 0x444444},

@@ -13,7 +13,7 @@
 #include "jadelamp/shapes.h"
 #include "jadelamp/sim/picture.h"
 
-enum { NAIVE_SIDE = 512, NAIVE_GLYPHS = 128 };
+enum { NAIVE_SIDE = 800, NAIVE_GLYPHS = 128 };
 
 /* What a format makes of a colour, as the colour that is seen. */
 typedef jl_color (*naive_quantize_fn)(jl_color color);
@@ -56,6 +56,7 @@ void naive_pattern(struct naive *n, struct jl_rect r, const uint8_t *pattern, jl
 /* The test card as draw.h describes it. */
 void naive_test_card(struct naive *n, const char *title);
 /* The same for colours, or for greys. */
+void naive_paper_test_card(struct naive *n, const char *title);
 void naive_shades_test_card(struct naive *n, const char *title, bool colors);
 
 /* As a picture of black and white; the caller frees it. */

@@ -301,7 +301,7 @@ static void nearest_in_every_format(void) {
         struct jl_picture_recipe recipe = {.format = kind->format, .plain = i & 1};
         test_row("%s, %s", kind->name, i & 1 ? "plain" : "packed when smaller");
         make_pixmap(&pixmap, 27, 21);
-        for (int k = 0; k < 27 * 9; k++) { /* an even part, so that packing is worth it */
+        for (int k = 0; k < 27 * 12; k++) { /* an even part, so that packing is worth it */
             memset(pixmap.rgba + k * 4, 90, 3);
         }
         EXPECT(jl_bake_pixmap(&pixmap, &recipe, &baked, &complaint));

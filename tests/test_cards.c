@@ -121,7 +121,7 @@ static void mistakes_are_explained(void) {
         {"[glass]\nrows = interlaced\n", 2, "alternate or sequential"},
         {"[glass]\nmounting = odd\n", 2, "usual, half-turn"},
         {"[glass]\nsupply = solar\n", 2, "pump or external"},
-        {"[glass]\ncolor = pink\n", 2, "tft, lcd-green, lcd-grey or lcd-blue"},
+        {"[glass]\ncolor = pink\n", 2, "tft, lcd-green, lcd-grey, lcd-blue, paper or paper-red"},
         {"[bus]\nkind = can\n", 2, "i2c, spi, spi-3wire"},
         {"[bus]\naddress = 0x78\n", 2, "write the 7-bit address: address = 0x3C"},
         {"[bus]\naddress = 0x7B\n", 2, "address = 0x3D"},
@@ -265,7 +265,7 @@ static void a_color_card_is_read(void) {
 
 static void color_mistakes_are_explained(void) {
     static const struct mistake rows[] = {
-        {"[panel]\nformat = 565\n", 2, "usual, 3-3-2, 5-6-5 or 6-6-6"},
+        {"[panel]\nformat = 565\n", 2, "usual, 3-3-2, 5-6-5, 6-6-6 or greys"},
         {"[glass]\nmemory = 132\n", 2, "expected the RAM as strapped"},
         {"[glass]\nfirst-row = -1\n", 2, "expected a RAM row, 0 to 1023"},
         {"[glass]\nips = maybe\n", 2, "no or yes"},

@@ -46,7 +46,8 @@ static void sheet_open_as(const struct kind *kind, int width, int height, int tu
     naive_init(&reference, turn & 1 ? height : width, turn & 1 ? width : height);
     reference.quantize = kind->store;
     /* Fresh frames are black, but for e-paper, which is white. */
-    if (kind->format == &jl_black_white_red) {
+    if (kind->format == &jl_black_white_red || kind->format == &jl_black_white ||
+        kind->format == &jl_grey2_planes) {
         naive_fill(&reference,
                    (struct jl_rect){0, 0, (int16_t)reference.width, (int16_t)reference.height},
                    JL_WHITE);
