@@ -41,6 +41,9 @@ static void print_boards(const struct jl_demo_board *boards) {
         cli_print_lines(board->text);
         printf("  diagnostics %zu; wrote %s-glass.png, %s-photo.png\n", board->diagnostics,
                board->base, board->base);
+        if (board->has_film) {
+            printf("  wrote %s-film.png: the glass while it changes\n", board->base);
+        }
     }
 }
 

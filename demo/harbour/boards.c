@@ -7,13 +7,26 @@
 #include "jadelamp/async.h"
 #include "jadelamp/demo/harbour.h"
 #include "jadelamp/host/file.h"
+#include "jadelamp/host/png.h"
 #include "lock_display.h"
 #include "lock_glyphs.h"
+#include "notice_board.h"
 #include "sluice_sign.h"
+#include "tide_table.h"
 #include "csv_table.h"
 #include "tide_board.h"
 
-enum { MOST_WINDS = 48, MOST_BERTHS = 16, MOST_LOCKS = 48, BOAT_BYTES = 60, BAND_ROWS = 16 };
+enum {
+    MOST_WINDS = 48,
+    MOST_BERTHS = 16,
+    MOST_LOCKS = 48,
+    MOST_NOTICES = 8,
+    NOTICE_BYTES = 120,
+    BOAT_BYTES = 60,
+    BAND_ROWS = 16,
+    FILM_PHASES = 8,
+    FILM_COLUMNS = 2
+};
 
 /* What the harbour office's tables say. */
 struct harbour {
@@ -28,6 +41,11 @@ struct harbour {
     struct lock_reading locks[MOST_LOCKS];
     char boats[MOST_LOCKS][BOAT_BYTES];
     int lock_count;
+    struct {
+        int minute;
+        char text[NOTICE_BYTES];
+    } notices[MOST_NOTICES];
+    int notice_count;
 };
 
 /* ---- the tables ---- */
@@ -94,6 +112,22 @@ static bool take_lock(void *context, const struct table_place *place,
     return true;
 }
 
+static bool take_notice(void *context, const struct table_place *place,
+                        char *const fields[TABLE_FIELDS], struct jl_complaint *complaint) {
+    struct harbour *harbour = context;
+    int minute;
+    if (harbour->notice_count == MOST_NOTICES || !table_minute(fields[0], &minute) ||
+        strlen(fields[1]) >= NOTICE_BYTES) {
+        return jl_complain(complaint,
+                           "%s:%d: read \"%s\", expected a time and a notice of up to %d bytes, "
+                           "such as 08:30,Gale from the west (at most %d rows)",
+                           place->path, place->line, place->text, NOTICE_BYTES - 1, MOST_NOTICES);
+    }
+    harbour->notices[harbour->notice_count].minute = minute;
+    snprintf(harbour->notices[harbour->notice_count++].text, NOTICE_BYTES, "%s", fields[1]);
+    return true;
+}
+
 /* A file of the demo's data folder. */
 static bool data_path(char *path, size_t size, const char *data, const char *folder,
                       const char *name, const char *ending, struct jl_complaint *complaint) {
@@ -114,7 +148,9 @@ static bool read_harbour(const char *data, struct harbour *harbour,
            table_read(path, "berth,boat,length_cm,until", take_berth, harbour, complaint) &&
            data_path(path, sizeof path, data, "data", "lock", ".csv", complaint) &&
            table_read(path, "time,upper_cm,chamber_cm,lower_cm,boat", take_lock, harbour,
-                      complaint);
+                      complaint) &&
+           data_path(path, sizeof path, data, "data", "notices", ".csv", complaint) &&
+           table_read(path, "from,notice", take_notice, harbour, complaint);
 }
 
 /* The last reading not after a minute; the first one before all of them. */
@@ -217,21 +253,81 @@ static jl_status show_sluice_sign(struct jl_rig *rig, const struct harbour *harb
     return jl_panel_present(&rig->panel, &rig->frame);
 }
 
+/* High waters open the sluice from an hour before to half an hour behind them. */
+static jl_status show_notice_board(struct jl_rig *rig, const struct harbour *harbour, int step,
+                                   uint8_t *memory) {
+    struct jl_complaint complaint;
+    jl_status status = JL_OK;
+    struct notice_board board = {.minute = (int16_t)minute_of_step(step), .warning = ""};
+    if (step) { /* the clock alone: black and white move, red stays */
+        notice_board_clock(&rig->frame.target, board.minute);
+        return jl_panel_present(&rig->panel, &rig->frame);
+    }
+    int row = -1;
+    while (board.sluice_count < NOTICE_BOARD_TIMES &&
+           (row = jl_tide_next_high(&harbour->tide, row + 1)) >= 0) {
+        int minute = harbour->tide.rows[row].minute;
+        board.sluice[board.sluice_count].opens = (int16_t)(minute > 60 ? minute - 60 : 0);
+        board.sluice[board.sluice_count++].closes = (int16_t)(minute + 30);
+    }
+    for (int i = 0; i < harbour->notice_count; i++) {
+        if (harbour->notices[i].minute <= board.minute) {
+            board.warning = harbour->notices[i].text;
+        }
+    }
+    notice_board_draw(&rig->frame.target, &board);
+    /* The memory is a picture: the film. Without it there is none, and the board works. */
+    jl_rig_film_update(rig, FILM_PHASES, FILM_COLUMNS, (struct jl_picture *)(void *)memory, &status,
+                       &complaint);
+    return status;
+}
+
+/* Where the tide turns: a height that is not between its neighbours. */
+static jl_status show_tide_table(struct jl_rig *rig, const struct harbour *harbour, int step,
+                                 uint8_t *memory) {
+    (void)memory;
+    const struct jl_tide_row *rows = harbour->tide.rows;
+    struct tide_table table = {.minute = (int16_t)(minute_of_step(step) + 40 * step)};
+    for (int i = 1; i + 1 < harbour->tide.count && table.turn_count < TIDE_TABLE_TURNS; i++) {
+        int before = rows[i].height_cm - rows[i - 1].height_cm;
+        int behind = rows[i + 1].height_cm - rows[i].height_cm;
+        if ((before > 0 && behind <= 0) || (before < 0 && behind >= 0)) {
+            table.turns[table.turn_count].minute = (int16_t)rows[i].minute;
+            table.turns[table.turn_count].high = before > 0;
+            table.turns[table.turn_count++].height_cm = (int16_t)rows[i].height_cm;
+        }
+    }
+    for (int i = 0; i < TIDE_TABLE_HEIGHTS; i++) {
+        table.heights[i] = (int16_t)height_at(&harbour->tide, i * 30);
+    }
+    if (step) {
+        tide_table_now(&rig->frame.target, &table);
+    } else {
+        tide_table_draw(&rig->frame.target, &table);
+    }
+    return jl_panel_present(&rig->panel, &rig->frame);
+}
+
 static const struct {
     const char *card, *way;
     size_t pixel_bytes;  /* frames and bands */
     size_t memory_bytes; /* beside the rig's frame */
     jl_status (*show)(struct jl_rig *rig, const struct harbour *harbour, int step, uint8_t *memory);
+    bool films; /* the memory is a picture then, made by show() */
 } kinds[JL_DEMO_BOARDS] = {
     {"tide-board", "a frame and its shadow", 2 * JL_RGB565_BYTES(240, 320),
-     JL_RGB565_BYTES(240, 320), show_tide_board},
+     JL_RGB565_BYTES(240, 320), show_tide_board, false},
     {"berth-plate", "a frame of 16 colours, converted by rows", JL_GREY4_BYTES(135, 240),
-     JL_GREY4_BYTES(135, 240), show_berth_plate},
+     JL_GREY4_BYTES(135, 240), show_berth_plate, false},
     {"wind-dial", "two bands of 16 rows, asynchronously", 2 * JL_RGB565_BYTES(240, BAND_ROWS),
-     2 * JL_RGB565_BYTES(240, BAND_ROWS), show_wind_dial},
-    {"lock-display", "a buffer of cells", JL_CHAR_BUFFER_BYTES(20, 4), 1, show_lock_display},
+     2 * JL_RGB565_BYTES(240, BAND_ROWS), show_wind_dial, false},
+    {"lock-display", "a buffer of cells", JL_CHAR_BUFFER_BYTES(20, 4), 1, show_lock_display, false},
     {"sluice-sign", "a frame, and what changed of it", JL_MONO_COLUMNS_BYTES(84, 48), 1,
-     show_sluice_sign},
+     show_sluice_sign, false},
+    {"notice-board", "two planes; a full update, then its clock in a partial one",
+     JL_BLACK_WHITE_RED_BYTES(128, 296), sizeof(struct jl_picture), show_notice_board, true},
+    {"tide-table", "a frame; a full update, then a line of it in a partial one",
+     JL_BLACK_WHITE_BYTES(400, 300), 1, show_tide_table, false},
 };
 
 static struct jl_wire_cost cost_since(const struct jl_rig *rig, double us, uint64_t bytes) {
@@ -277,6 +373,14 @@ static bool show_board(const char *data, const char *directory, int kind,
     bool good = memory || jl_complain(complaint, "out of memory for %s", path);
     good = good && run_board(&rig, kind, harbour, memory, board, complaint) &&
            jl_rig_photograph(&rig, directory, kinds[kind].card, 0, complaint);
+    if (good && kinds[kind].films) {
+        struct jl_picture *film = (struct jl_picture *)(void *)memory;
+        board->has_film = film->rgb != NULL;
+        good = !film->rgb || (jl_path_join(path, sizeof path, directory, kinds[kind].card,
+                                           "-film.png", complaint) &&
+                              jl_png_write(path, film, complaint));
+        jl_picture_free(film);
+    }
     free(memory);
     jl_rig_close(&rig);
     return good;

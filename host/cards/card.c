@@ -566,7 +566,8 @@ static bool check_glass(struct reading *reading) {
                         card->width, card->height, card->column_offset, card->row_offset,
                         part->name, width, height);
     }
-    if (!(part->driver->turns >> card->turn & 1)) {
+    /* On e-paper the frame is turned, and the part knows nothing of it. */
+    if (!part->driver->paper && !(part->driver->turns >> card->turn & 1)) {
         return FAIL_KEY(reading, "panel", "orientation",
                         "[panel] orientation: the %s cannot turn %s", part->name,
                         part->driver->turns == JL_TURNS_NONE ? "its picture: expected upright"

@@ -31,7 +31,7 @@ static int scale_of(const struct jl_glass *look, int wanted) {
     return wanted ? wanted : fitting < 2 ? 2 : fitting > 8 ? 8 : fitting;
 }
 
-static bool take_photo(struct jl_rig *rig, int scale, struct jl_picture *photo) {
+bool jl_rig_photo(struct jl_rig *rig, int scale, struct jl_picture *photo) {
     struct jl_picture upright;
     struct jl_device *device = rig->device;
     if (!jl_device_picture(device, &upright)) {
@@ -69,7 +69,7 @@ bool jl_rig_photograph(struct jl_rig *rig, const char *directory, const char *ba
     if (!write_and_free(&picture, directory, base, "-glass.png", complaint)) {
         return false;
     }
-    if (!take_photo(rig, scale_of(jl_device_glass(rig->device), scale), &picture)) {
+    if (!jl_rig_photo(rig, scale_of(jl_device_glass(rig->device), scale), &picture)) {
         return jl_complain(complaint, "out of memory for the photo of %s", rig->card.name);
     }
     return write_and_free(&picture, directory, base, "-photo.png", complaint);

@@ -78,7 +78,7 @@ static struct jl_panel_config config_of(const struct jl_rig *rig) {
         .row_offset = (int16_t)card->row_offset,
         .i2c_address = card->i2c_address,
         .module = card->module,
-        .turn = card->turn,
+        .turn = card->controller->driver->paper ? JL_TURN_0 : card->turn,
         .contrast = card->contrast,
         .inverted = card->inverted,
         .wake_steps = card->has_wake ? card->wake_steps : NULL,
@@ -108,7 +108,8 @@ static bool open_dots(struct jl_rig *rig, const struct jl_card *glass,
     rig->controller = controller_of(card);
     rig->paper = paper_of(card);
     rig->config = config_of(rig);
-    bool on_side = (card->turn & 1) != 0;
+    bool paper = rig->controller.paper != NULL;
+    bool on_side = (card->turn & 1) && !paper;
     int16_t width = (int16_t)(on_side ? card->height : card->width);
     int16_t height = (int16_t)(on_side ? card->width : card->height);
     size_t bytes = frame_bytes(card->format, width, height);
@@ -122,8 +123,9 @@ static bool open_dots(struct jl_rig *rig, const struct jl_card *glass,
         jl_frame_track(&rig->frame, &rig->damage);
         status = jl_panel_open(&rig->panel, &rig->config, &rig->port);
     }
-    if (built && status == JL_OK && rig->controller.paper) {
+    if (built && status == JL_OK && paper) {
         status = jl_epaper_begin(&rig->epaper, &rig->panel);
+        jl_target_turn(&rig->frame.target, card->turn);
     }
     if (!built && strcmp(glass->name, card->name) != 0) {
         return jl_complain(complaint, "the bus of %s does not reach the %s of %s", card->name,

@@ -1,6 +1,6 @@
 /*
  * The demo: the harbour of Heron Quay, with its quay gauge, tide board, berth plate, wind dial,
- * lock keeper's display and sluice sign.
+ * lock keeper's display, sluice sign, notice board and tide table.
  */
 #ifndef JADELAMP_HOST_DEMO_H
 #define JADELAMP_HOST_DEMO_H
@@ -64,13 +64,14 @@ struct jl_demo_board {
     struct jl_card card;
     const char *way;    /**< how its pixels travel, in words */
     const char *base;   /**< of its files: BASE-glass.png, BASE-photo.png */
+    bool has_film;      /**< of e-paper: BASE-film.png shows the first update */
     size_t pixel_bytes; /**< of RAM, for frames, bands or cells */
     struct jl_wire_cost wake, first, second;
     size_t diagnostics;
     char text[400]; /**< of a character module: what stands on it at the end; else empty */
 };
 
-enum { JL_DEMO_BOARDS = 5 };
+enum { JL_DEMO_BOARDS = 7 };
 
 /**
  * Runs the other boards of the harbour and writes the second picture of each.

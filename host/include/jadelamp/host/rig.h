@@ -81,6 +81,28 @@ uint64_t jl_rig_bus_bytes(const struct jl_rig *rig);
 bool jl_rig_look(struct jl_rig *rig, struct jl_picture *glass);
 
 /**
+ * The glass as it looks, mounted as jl_rig_look(); at a scale of 2..32 pixels for one. A new
+ * picture. False: no memory, or another scale.
+ */
+bool jl_rig_photo(struct jl_rig *rig, int scale, struct jl_picture *photo);
+
+/** Most pictures in a film of an update. */
+enum { JL_RIG_MOST_PHASES = 24 };
+
+/**
+ * Presents the rig's frame on e-paper, and photographs the glass while it changes: `count` photos
+ * from the start to the end of the update, the first ones closer to each other, since it flashes at
+ * the beginning; side by side, each with its time below.
+ *
+ * @param count 2..JL_RIG_MOST_PHASES
+ * @param columns of the sheet
+ * @param status receives what the present gave
+ * @return false after complaining: no e-paper, no memory. Then there is no sheet
+ */
+bool jl_rig_film_update(struct jl_rig *rig, int count, int columns, struct jl_picture *sheet,
+                        jl_status *status, struct jl_complaint *complaint);
+
+/**
  * Lets the light come up (200 ms of virtual time) and writes BASE-glass.png (jl_rig_look()) and
  * BASE-photo.png, mounted alike, into a directory.
  *
