@@ -32,6 +32,7 @@ bench:
 	@$(MAKE) all
 	@$(BUILD)/bench/bench_wire
 	@$(BUILD)/bench/bench_panels
+	@$(BUILD)/bench/bench_paper
 	@$(BUILD)/bench/bench_flow
 	@$(BUILD)/bench/bench_bake docs/screenshots/tide-board.png
 	@$(BUILD)/bench/bench_emulator

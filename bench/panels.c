@@ -82,7 +82,7 @@ static void take_dots(void *context, const char *name, const char *path) {
     (void)context;
     (void)name;
     if (jl_card_read(path, &card, &complaint) && !card.cells.bus &&
-        card.format->bits_per_pixel == 1) {
+        card.format->bits_per_pixel == 1 && !card.controller->driver->paper) {
         measure_dots(&card);
     }
 }

@@ -25,6 +25,10 @@ static struct template_hardware hardware = {
     .reset_bit = 1,
     .dc_bit = 2,
     .cs_bit = 4,
+#ifdef ON_SPI
+    .inputs = (volatile uint32_t *)0x50000010,
+    .busy_bit = 8,
+#endif
 };
 #ifdef ON_SPI
 static const struct jl_port port = {.ops = &template_spi_ops, .context = &hardware};

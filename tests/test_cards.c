@@ -374,6 +374,7 @@ static void harbour_tables(void) {
         {"lock", "time,upper_cm,chamber_cm,lower_cm,boat\n08:00,411,501,77,\n",
          "lock.csv:2: read \"08:00,411,501,77,\", expected a time, three levels of 0 to 500 cm"},
         {"lock", "time,upper_cm,chamber_cm,lower_cm,boat\n08:00,411,400,77\n", "expected 5 values"},
+        {"notices", "from,notice\n25:00,Fog\n", "notices.csv:2: read \"25:00,Fog\""},
     };
     struct jl_demo_board boards[JL_DEMO_BOARDS];
     char share[512], command[1200];

@@ -10,6 +10,7 @@
 #include <unistd.h>
 
 #include "berth_plate.h"
+#include "notice_board.h"
 #include "jadelamp/host/card.h"
 #include "jadelamp/demo/harbour.h"
 #include "jadelamp/host/file.h"
@@ -688,6 +689,62 @@ static void demo_boards(void) {
     shell_end();
 }
 
+/* What e-paper shows is nearer to the picture than to any other, though ghosts may stay. */
+static int far_from(const struct jl_picture *seen, const struct jl_frame *frame) {
+    struct jl_picture wanted;
+    int wrong = 0;
+    EXPECT(jl_frame_picture(frame, &wanted));
+    EXPECT_INT(seen->width, wanted.width);
+    EXPECT_INT(seen->height, wanted.height);
+    for (int i = 0; i < wanted.width * wanted.height * 3 && seen->width == wanted.width; i++) {
+        wrong += abs(seen->rgb[i] - wanted.rgb[i]) > 127;
+    }
+    jl_picture_free(&wanted);
+    return wrong;
+}
+
+/* The notice board, turned on its side, and the tide table; times by the tables of the harbour. */
+static void demo_paper(void) {
+    static uint8_t pixels[JL_BLACK_WHITE_RED_BYTES(296, 128)];
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --into ."), 0);
+    EXPECT_CONTAINS(output, "notice-board-film.png");
+    struct jl_frame frame;
+    struct notice_board board = {
+        .minute = 8 * 60 + 50,
+        .sluice = {{100, 190}, {840, 930}}, /* high waters at 02:40 and 15:00 */
+        .sluice_count = 2,
+        .warning = "STORM WARNING: south-west 9 from 18:00. Double your lines."};
+    EXPECT_INT(jl_frame_init(&frame, &jl_black_white_red, 296, 128, pixels, sizeof pixels), JL_OK);
+    notice_board_draw(&frame.target, &board);
+    struct jl_picture seen = shell_picture("notice-board-glass.png");
+    EXPECT_INT(far_from(&seen, &frame), 0);
+    jl_picture_free(&seen);
+    struct jl_picture film = shell_picture("notice-board-film.png");
+    EXPECT(film.width > 2 * 2 * 296 && film.height > 4 * 2 * 128);
+    /* In its eight photos the storm's box is white, dark, and red at the end. */
+    int seen_red = 0, seen_dark = 0, seen_white = 0;
+    for (int i = 0; i < 8; i++) {
+        int column = film.width / 2 * (i % 2) + 10 + 6 + 2 * 160,
+            row = film.height / 4 * (i / 2) + 230;
+        const uint8_t *at = jl_picture_at(&film, column, row);
+        seen_red += at[0] > 150 && at[1] < 70;
+        seen_dark += at[0] < 90;
+        seen_white += at[1] > 200;
+    }
+    EXPECT(seen_red >= 2 && seen_dark >= 1 && seen_white >= 2);
+    jl_picture_free(&film);
+    struct jl_picture table = shell_picture("tide-table-glass.png");
+    EXPECT_INT(table.width, 400);
+    int black = 0; /* the line under the curve is whole */
+    for (int x = 16; x < 384; x++) {
+        black += *jl_picture_at(&table, x, 256) < 60;
+    }
+    EXPECT_INT(black, 368);
+    jl_picture_free(&table);
+    shell_end();
+}
+
 /* The lock keeper's display and the sluice sign, by what a reader sees on them. */
 static void demo_lock(void) {
     shell_begin();
@@ -916,6 +973,7 @@ const struct test_group test_groups[] = {
     {"demo_pictures", demo_pictures},
     {"demo_boards", demo_boards},
     {"demo_lock", demo_lock},
+    {"demo_paper", demo_paper},
     {"bake_glyph", bake_glyph},
     {"bad_glyph_art", bad_glyph_art},
     {"examples", examples_show_what_they_should},

@@ -51,6 +51,17 @@ static void places_on_the_glass(void) {
           {127, 25, JL_WHITE},
           {127, 26, JL_BLACK},
           {125, 15, JL_BLACK}}},
+        /* 08:42: the 4 has no upper bar, the 2 a bar at the upper right; ghosts are no test here.
+         */
+        {"paper_clock",
+         {{40, 42, JL_BLACK},
+          {80, 41, JL_WHITE},
+          {74, 47, JL_BLACK},
+          {62, 51, JL_BLACK},
+          {10, 85, JL_BLACK},
+          {7, 85, JL_WHITE},
+          {119, 85, JL_BLACK},
+          {120, 85, JL_WHITE}}},
         /* A mark every ten samples of two columns; the last one is the 70th. */
         {"strip_chart",
          {{127, 63, JL_WHITE},

@@ -94,7 +94,14 @@ void template_set_pin(void *context, enum jl_pin pin, bool high) {
     *hw->outputs = high ? *hw->outputs | bit : *hw->outputs & ~bit;
 }
 
+static bool get_pin(void *context, enum jl_pin pin) {
+    struct template_hardware *hw = context;
+    return pin == JL_PIN_BUSY && hw->busy_bit && (*hw->inputs & hw->busy_bit);
+}
+
 const struct jl_port_ops template_i2c_ops = {
     .send = i2c_send, .wait_us = template_wait_us, .set_pin = template_set_pin};
-const struct jl_port_ops template_spi_ops = {
-    .send = template_spi_send, .wait_us = template_wait_us, .set_pin = template_set_pin};
+const struct jl_port_ops template_spi_ops = {.send = template_spi_send,
+                                             .wait_us = template_wait_us,
+                                             .set_pin = template_set_pin,
+                                             .get_pin = get_pin};

@@ -16,6 +16,8 @@ struct template_hardware {
     volatile uint32_t *microseconds;               /* counts up at 1 MHz */
     volatile uint32_t *outputs;                    /* one bit a pin */
     uint32_t reset_bit, dc_bit, cs_bit, light_bit; /* 0: not wired */
+    volatile uint32_t *inputs;                     /* of e-paper: where BUSY is read, */
+    uint32_t busy_bit;                             /* and its bit; 0: not wired */
 };
 
 extern const struct jl_port_ops template_i2c_ops;

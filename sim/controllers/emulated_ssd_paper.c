@@ -241,7 +241,8 @@ static void take_pixels(struct jl_device *device, const uint8_t *bytes, size_t c
             step(&chip->y, chip->y_start, chip->y_end, y_up);
         }
     }
-    chip->waits_for_update = true;
+    /* What is old is no new picture. */
+    chip->waits_for_update |= chip->command == 0x24 || has_red(device);
     chip->red_written |= chip->command == 0x26;
 }
 

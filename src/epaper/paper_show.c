@@ -6,9 +6,8 @@
 #include "../panel/steps.h"
 #include "paper.h"
 
-/* Whether BUSY has the level that a step waits for. */
-static jl_status look(const struct jl_panel *panel, struct jl_showing *showing,
-                      const uint8_t *step) {
+jl_status jl_paper_look(const struct jl_panel *panel, struct jl_showing *showing,
+                        const uint8_t *step) {
     const struct jl_port *port = panel->port;
     bool level = step[1] != jl_epaper_config_of(panel)->busy_inverted;
     uint32_t limit_ms = step[2] | (uint32_t)step[3] << 8;
@@ -26,7 +25,7 @@ static jl_status look(const struct jl_panel *panel, struct jl_showing *showing,
         if (begins) {
             showing->since = now;
         }
-        return (now - showing->since) / 1000 > limit_ms ? JL_TIMEOUT : JL_BUSY;
+        return now - showing->since > limit_ms * 1000 ? JL_TIMEOUT : JL_BUSY;
     }
     /* Without a clock looks are counted, a millisecond or more each. */
     port->ops->wait_us(port->context, 1000);
@@ -41,7 +40,7 @@ static jl_status run_update(struct jl_panel *panel, struct jl_showing *showing) 
     while (status == JL_OK && showing->step_at < bytes) {
         const uint8_t *step = steps + showing->step_at;
         size_t length = jl_step_length(step);
-        status = step[0] == JL_STEP_CODE_WAIT_BUSY ? look(panel, showing, step)
+        status = step[0] == JL_STEP_CODE_WAIT_BUSY ? jl_paper_look(panel, showing, step)
                                                    : jl_steps_run_encoded(panel, step, length);
         if (status == JL_OK) {
             showing->step_at = (uint8_t)(showing->step_at + length);
@@ -51,20 +50,11 @@ static jl_status run_update(struct jl_panel *panel, struct jl_showing *showing) 
 }
 
 /* Pixels go to a plane next; or nothing is left to send. */
-static jl_status send_to(struct jl_panel *panel, struct jl_showing *showing, uint8_t plane,
-                         uint8_t pass) {
+static void send_to(struct jl_panel *panel, struct jl_showing *showing, uint8_t plane,
+                    uint8_t pass) {
     panel->plane = plane;
     showing->pass = pass;
     showing->send = showing->areas > 0;
-    return JL_OK;
-}
-
-static jl_status done(struct jl_panel *panel, struct jl_showing *showing) {
-    panel->plane = PLANE_NEW;
-    panel->update = JL_UPDATE_AUTO;
-    showing->pass = PASS_DONE;
-    showing->send = false;
-    return JL_OK;
 }
 
 static jl_status begin(struct jl_panel *panel, struct jl_showing *showing,
@@ -77,12 +67,9 @@ static jl_status begin(struct jl_panel *panel, struct jl_showing *showing,
     if (status == JL_OK && panel->update != JL_UPDATE_AUTO && !jl_paper_has(panel, panel->update)) {
         status = JL_UNSUPPORTED;
     }
-    if (status != JL_OK || panel->update == JL_UPDATE_AUTO) {
-        showing->refused = status != JL_OK;
-        done(panel, showing);
-        return status;
-    }
-    return send_to(panel, showing, PLANE_NEW, PASS_NEW);
+    showing->refused = status != JL_OK;
+    send_to(panel, showing, PLANE_NEW, panel->update == JL_UPDATE_AUTO ? PASS_DONE : PASS_NEW);
+    return status;
 }
 
 static jl_status next(struct jl_panel *panel, struct jl_showing *showing) {
@@ -90,7 +77,8 @@ static jl_status next(struct jl_panel *panel, struct jl_showing *showing) {
     /* Without a policy nobody ever asks for the old plane. */
     bool copies = panel->epaper && panel->format->planes == 1 && showing->areas;
     if (showing->pass == PASS_NEW && copies && !partial) {
-        return send_to(panel, showing, PLANE_OLD, PASS_OLD_BEFORE);
+        send_to(panel, showing, PLANE_OLD, PASS_OLD_BEFORE);
+        return JL_OK;
     }
     if (showing->pass != PASS_OLD_BEHIND) {
         showing->pass = PASS_UPDATE;
@@ -100,28 +88,30 @@ static jl_status next(struct jl_panel *panel, struct jl_showing *showing) {
             return status;
         }
         if (copies && partial) {
-            return send_to(panel, showing, PLANE_OLD, PASS_OLD_BEHIND);
+            send_to(panel, showing, PLANE_OLD, PASS_OLD_BEHIND);
+            return JL_OK;
         }
     }
     showing->complete = true;
-    return done(panel, showing);
+    showing->pass = PASS_DONE;
+    return JL_OK;
 }
 
 jl_status jl_paper_show(struct jl_panel *panel, struct jl_showing *showing,
                         const struct jl_frame *frame) {
     jl_status status = JL_OK;
-    if (showing->pass == PASS_DONE) {
-        return done(panel, showing);
-    }
-    if (showing->pass == PASS_BEGIN) {
+    bool begins = showing->pass == PASS_BEGIN;
+    if (begins) {
         status = begin(panel, showing, frame);
-        if (status != JL_OK || showing->send || showing->pass == PASS_DONE) {
-            return status;
-        }
     }
-    status = next(panel, showing);
-    if (status != JL_OK && status != JL_BUSY) {
-        done(panel, showing);
+    if (status == JL_OK && showing->pass != PASS_DONE && !(begins && showing->send)) {
+        status = next(panel, showing);
+    }
+    if (showing->pass == PASS_DONE || (status != JL_OK && status != JL_BUSY)) {
+        panel->plane = PLANE_NEW;
+        panel->update = JL_UPDATE_AUTO;
+        showing->pass = PASS_DONE;
+        showing->send = false;
     }
     return status;
 }
