@@ -239,6 +239,12 @@ static const int bayer[8][8] = {
     {15, 47, 7, 39, 13, 45, 5, 37}, {63, 31, 55, 23, 61, 29, 53, 21},
 };
 
+int naive_dithered(int channel, int x, int y, int bits) {
+    double step = 255.0 / ((1 << bits) - 1);
+    double moved = floor(channel + (bayer[y & 7][x & 7] - 31.5) / 64 * step + 0.5);
+    return moved < 0 ? 0 : moved > 255 ? 255 : (int)moved;
+}
+
 void naive_gradient(struct naive *n, struct jl_rect r, enum jl_axis axis, jl_color from,
                     jl_color to, const uint8_t *bits) {
     EACH_PIXEL(n) {

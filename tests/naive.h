@@ -48,6 +48,8 @@ void naive_rounded(struct naive *n, struct jl_rect r, int radius, bool stroke, j
 void naive_polygon(struct naive *n, const struct jl_point *points, int count, jl_color c);
 void naive_ring(struct naive *n, int x, int y, int outer, int inner, jl_direction start,
                 uint32_t sweep, jl_color c);
+/* A channel of so many bits at a place of Bayer's matrix. */
+int naive_dithered(int channel, int x, int y, int bits);
 void naive_gradient(struct naive *n, struct jl_rect r, enum jl_axis axis, jl_color from,
                     jl_color to, const uint8_t *bits);
 void naive_pattern(struct naive *n, struct jl_rect r, const uint8_t *pattern, jl_color ink,

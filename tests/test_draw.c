@@ -839,7 +839,57 @@ static void inverted_palettes(void) {
     }
 }
 
+/* A colour by the matrix, as a format with such channels keeps it. */
+static jl_color dithered(const struct kind *kind, jl_color color, int x, int y) {
+    const uint8_t *bits = kind->format->channel_bits;
+    bool grey = kind->bits < 8 && kind->format != &jl_black_white_red;
+    int r = (int)(color >> 16 & 255), g = (int)(color >> 8 & 255), b = (int)(color & 255);
+    if (grey) {
+        r = g = b = (r * 77 + g * 150 + b * 29) / 256;
+    }
+    return kind->store(JL_RGB((jl_color)naive_dithered(r, x, y, bits[0]),
+                              (jl_color)naive_dithered(g, x, y, bits[1]),
+                              (jl_color)naive_dithered(b, x, y, bits[2])));
+}
+
+/* All that is drawn through a dithered target: fills, runs, stencils; turned and cut as the frame.
+ */
+static void dithered_colors(void) {
+    static const jl_color colors[] = {JL_BLACK,     JL_WHITE, JL_GREY(128), JL_GREY(60),
+                                      JL_GREY(200), JL_RED,   0x3366CC,     0xFF8080};
+    static const uint8_t dots[] = {0x55, 0xAA, 0x0F};
+    const struct jl_bitmap map = {dots, 3, 8, &jl_bits_columns};
+    for (int k = 0; k < KINDS; k++) {
+        for (size_t c = 0; c < sizeof colors / sizeof colors[0]; c++) {
+            struct jl_dithered target;
+            jl_color color = colors[c];
+            test_row("%s, %06lX", kinds[k].name, (unsigned long)color);
+            sheet_open_as(&kinds[k], 40, 30, 0);
+            jl_target_clip(&sheet.frame.target, (struct jl_rect){0, 0, 38, 30});
+            jl_dither(&target, &sheet.frame);
+            jl_fill_rect(&target.target, (struct jl_rect){3, 2, 40, 9}, color);
+            jl_draw_bitmap(&target.target, 5, 13, &map, color, JL_CLEAR);
+            jl_fill_gradient(&target.target, (struct jl_rect){2, 22, 30, 5}, JL_AXIS_X, color,
+                             color, NULL);
+            int wrong = 0;
+            for (int y = 0; y < 30; y++) {
+                for (int x = 0; x < 40; x++) {
+                    bool filled = x >= 3 && x < 38 && y >= 2 && y < 11;
+                    bool dot = x >= 5 && x < 8 && y >= 13 && y < 21 && dots[x - 5] >> (y - 13) & 1;
+                    bool shaded = x >= 2 && x < 32 && y >= 22 && y < 27;
+                    jl_color seen = kinds[k].see(sheet.frame.pixels, 40, 30, x, y);
+                    jl_color fresh = kinds[k].format->clear[0][0] ? JL_WHITE : JL_BLACK;
+                    wrong += seen !=
+                             (filled || dot || shaded ? dithered(&kinds[k], color, x, y) : fresh);
+                }
+            }
+            EXPECT_INT(wrong, 0);
+        }
+    }
+}
+
 const struct test_group test_groups[] = {
+    {"dithered_colors", dithered_colors},
     {"checked_images", checked_images},
     {"checked_masks", checked_masks},
     {"inverted_palettes", inverted_palettes},

@@ -14,6 +14,7 @@
 #include "jadelamp/damage.h"
 #include "jadelamp/frame.h"
 #include "jadelamp/draw.h"
+#include "jadelamp/dither.h"
 #include "jadelamp/shapes.h"
 #include "jadelamp/image.h"
 #include "jadelamp/animation.h"

@@ -1,5 +1,6 @@
 /* Linear gradients with an ordered dither. */
 #include "../core/paint.h"
+#include "dither.h"
 #include "jadelamp/shapes.h"
 
 struct gradient {
@@ -46,26 +47,11 @@ static inline void channel_advance(struct channel *c) {
     }
 }
 
-/* B. E. Bayer, 1973: the 8x8 matrix, built from the bits of x and y instead of a table. */
-static int bayer(unsigned x, unsigned y) {
-    unsigned v = x ^ y;
-    return (int)((v & 1) << 5 | (y & 1) << 4 | (v & 2) << 2 | (y & 2) << 1 | (v & 4) >> 1 |
-                 (y & 4) >> 2);
-}
-
-/* What is added for each (2 B - 63): 255 / (128 (2^n - 1)), in 1/65536, for n of 1 to 8. */
-static const int32_t dither_steps[9] = {0, 130560, 43520, 18651, 8704, 4212, 2072, 1028, 512};
-
-static uint32_t dithered(uint32_t channel, int threshold, unsigned bits) {
-    int32_t value = ((int32_t)channel << 16) + (2 * threshold - 63) * dither_steps[bits] + 32768;
-    return value < 0 ? 0 : value >= (int32_t)256 << 16 ? 255 : (uint32_t)value >> 16;
-}
-
 static jl_color dither(const struct gradient *g, jl_color c, int x, int y) {
-    int threshold = bayer((unsigned)x, (unsigned)y);
-    return JL_RGB(dithered(jl_color_red(c), threshold, g->bits[0]),
-                  dithered(jl_color_green(c), threshold, g->bits[1]),
-                  dithered(jl_color_blue(c), threshold, g->bits[2]));
+    int threshold = jl_bayer((unsigned)x, (unsigned)y);
+    return JL_RGB(jl_dither_channel(jl_color_red(c), threshold, g->bits[0]),
+                  jl_dither_channel(jl_color_green(c), threshold, g->bits[1]),
+                  jl_dither_channel(jl_color_blue(c), threshold, g->bits[2]));
 }
 
 static void shade(const void *context, int x, int y, int count, jl_color *row) {
