@@ -116,14 +116,40 @@ static void partial_updates_are_sparing(void) {
             EXPECT_INT(present(&stage, &status), 'P');
             paper_expect_shown(&stage, &stage.frame, true);
             /* 30 pixels from column 9 are 5 bytes of 8 rows; a plane, or both where old counts. */
-            uint64_t pixels = 5 * 8 * (red ? 1 : 2);
-            uint64_t rest = bytes(&stage) - before - pixels;
-            EXPECT(rest <
-                   (paper_makes[i].partial_wave || paper_makes[i].red_partial_wave ? 320 : 50));
+            uint64_t pixels = 5 * 8 * (red ? 1 : 2), waves = 0;
+            const struct jl_wave *wave = stage.paper.partial_wave;
+            for (int block = 0; wave && block < wave->count; block++) {
+                waves += wave->blocks[block].count;
+            }
+            EXPECT(bytes(&stage) - before < pixels + waves + 40);
         }
+        /* Two places in one update. */
+        jl_fill_rect(&stage.frame.target, (struct jl_rect){2, 60, 20, 6}, JL_BLACK);
+        jl_fill_rect(&stage.frame.target, (struct jl_rect){70, 180, 20, 6}, JL_BLACK);
+        EXPECT_INT(present(&stage, &status), 'P');
+        paper_expect_shown(&stage, &stage.frame, true);
+        jl_board_wait_ps(stage.board, 200000000000000u); /* no voltage is left on */
+        jl_fill_rect(&stage.frame.target, (struct jl_rect){2, 60, 20, 6}, JL_WHITE);
+        EXPECT_INT(present(&stage, &status), 'P');
         EXPECT_INT(paper_complaints(&stage), 0);
         paper_close(&stage);
     }
+}
+
+/* The policy begins after the first picture. */
+static void policy_begins_late(void) {
+    struct paper_stage stage;
+    jl_status status;
+    paper_open(&stage, make("ssd1680 128x296"), &(struct paper_wish){.without_policy = true});
+    jl_fill_rect(&stage.frame.target, (struct jl_rect){10, 10, 8, 8}, JL_BLACK);
+    EXPECT_INT(present(&stage, &status), 'F');
+    EXPECT_INT(jl_epaper_begin(&stage.epaper, &stage.panel), JL_OK);
+    jl_fill_rect(&stage.frame.target, (struct jl_rect){50, 10, 8, 8}, JL_BLACK);
+    EXPECT_INT(present(&stage, &status), 'F'); /* nobody had written the old plane */
+    jl_fill_rect(&stage.frame.target, (struct jl_rect){50, 30, 8, 8}, JL_BLACK);
+    EXPECT_INT(present(&stage, &status), 'P');
+    paper_expect_shown(&stage, &stage.frame, true);
+    paper_close(&stage);
 }
 
 /* An undriven ghost of the last text stays until a full update. */
@@ -148,9 +174,10 @@ static void ghosts_until_a_full_update(void) {
 }
 
 /*
- * The policy. In a script: 'd' draws a little, 'D' over half of the picture, 'r' draws red, 's' is
- * sleep and resume, 'w' a wake-up, 'e' an error of the bus and a wake-up, 'm' waits two minutes,
- * 'f' 'q' 'p' ask for full, fast and partial; each 'x' presents.
+ * The policy. In a script: 'd' draws a little, 'h' a third of the picture, 'H' half of it, 'D' all,
+ * 'r' red, 'u' red by the program's own hand, 'a' the same all over, 's' is sleep and resume, 'w' a
+ * wake-up, 'e' an error of the bus and a wake-up, 'm' waits two minutes, 'f' 'q' 'p' ask for full,
+ * fast and partial; each 'x' presents.
  */
 static void policy_of_updates(void) {
     static const struct {
@@ -174,9 +201,11 @@ static void policy_of_updates(void) {
         {"uc8151 128x296", "xdxdx", "FPP", {0}, false, JL_OK},
         {"uc8179 800x480", "xdxdx", "FPP", {0}, false, JL_OK},
         {"uc8176 400x300", "xdxdx", "FPP", {0}, false, JL_OK},
+        {"ssd1680 128x296", "xhxHx", "FPF", {.most_percent = 40}, false, JL_OK},
         /* red is slow, and takes a full update when it comes, moves or goes */
         {"ssd1680 128x296 red", "xdxrxdxdx", "FPFFP", {0}, false, JL_OK},
         {"uc8151 128x296 red", "xdxrxdxdx", "FPFFP", {0}, false, JL_OK},
+        {"uc8151 128x296 red", "xdxuxaxdx", "FPFFP", {0}, false, JL_OK},
         /* never full too often: partial instead, or refused; what is asked for is done */
         {"ssd1680 128x296",
          "xdxdxmdxmdx",
@@ -197,17 +226,32 @@ static void policy_of_updates(void) {
             .paper = rows[i].paper, .without_policy = rows[i].without, .ops = &paper_faulty_ops};
         test_row("%zu: %s, %s", i, rows[i].make, rows[i].script);
         paper_open(&stage, make(rows[i].make), &wish);
+        /* What no step touches must stay. */
+        jl_fill_rect(&stage.frame.target, (struct jl_rect){60, 190, 30, 20}, JL_BLACK);
+        uint8_t *second = stage.frame.pixels + stage.frame.plane_bytes;
         for (const char *c = rows[i].script; *c; c++) {
             jl_color ink = ++step & 1 ? JL_BLACK : JL_WHITE;
             struct jl_rect area = {8, 8, 30, *c == 'D' ? 20 : 10};
-            if (*c == 'D') {
-                area = (struct jl_rect){0, 0, stage.panel.width, stage.panel.height};
+            if (strchr("hHD", *c)) {
+                int16_t part = *c == 'h' ? 3 : *c == 'H' ? 2 : 1;
+                area =
+                    (struct jl_rect){0, 0, stage.panel.width, (int16_t)(stage.panel.height / part)};
             }
             switch (*c) {
             case 'x':
                 updates[strlen(updates)] = present(&stage, &status);
                 break;
+            case 'u':
+                second[40 * stage.frame.stride_bytes] ^= 0xFF;
+                jl_damage_add(&stage.damage, (struct jl_rect){0, 40, 8, 1});
+                break;
+            case 'a':
+                second[41 * stage.frame.stride_bytes] ^= 0xFF;
+                jl_frame_damage_all(&stage.frame);
+                break;
             case 'd':
+            case 'h':
+            case 'H':
             case 'D':
             case 'r':
                 jl_fill_rect(&stage.frame.target, area, *c == 'r' ? JL_RED : ink);
@@ -248,6 +292,7 @@ const struct test_group test_groups[] = {
     {"turns_by_the_target", turns_by_the_target},
     {"partial_updates_are_sparing", partial_updates_are_sparing},
     {"ghosts_until_a_full_update", ghosts_until_a_full_update},
+    {"policy_begins_late", policy_begins_late},
     {"policy_of_updates", policy_of_updates},
     {NULL, NULL},
 };

@@ -122,6 +122,20 @@ static void bands_given_up(void) {
     paper_draw(&stage.frame, 5);
     EXPECT_INT(jl_panel_present(&stage.panel, &stage.frame), JL_OK);
     paper_expect_shown(&stage, &stage.frame, false);
+    /* In the second round, of the old plane; what is drawn then goes to the new one. */
+    int seen = 0;
+    static uint8_t black[16 * 250];
+    jl_bands_begin(&bands, &stage.panel, memory, sizeof memory);
+    for (int bands_drawn = 0; bands_drawn < 10 && jl_bands_next(&bands); bands_drawn++) {
+        seen += bands.frame.target.bounds.y == 0;
+    }
+    EXPECT_INT(seen, 2);
+    EXPECT_INT(jl_bands_end(&bands), JL_OK);
+    jl_board_wait_ps(stage.board, 200000000000000u);
+    EXPECT_INT(jl_panel_send(&stage.panel, stage.frame.target.bounds, black, 16), JL_OK);
+    EXPECT_INT(jl_epaper_update(&stage.panel, JL_UPDATE_FULL), JL_OK);
+    jl_fill_rect(&stage.frame.target, stage.frame.target.bounds, JL_BLACK);
+    paper_expect_shown(&stage, &stage.frame, false);
     paper_faults.transfers = 12;
     jl_bands_begin(&bands, &stage.panel, memory, sizeof memory);
     while (jl_bands_next(&bands)) {
@@ -132,6 +146,54 @@ static void bands_given_up(void) {
     EXPECT_INT(jl_panel_present(&stage.panel, &stage.frame), JL_OK);
     paper_expect_shown(&stage, &stage.frame, false);
     EXPECT_INT(paper_complaints(&stage), 0);
+    paper_close(&stage);
+}
+
+/* Parts of a picture whose rest nobody sent: no partial update until all is known. */
+static void bands_of_parts_only(void) {
+    struct paper_stage stage;
+    int rounds;
+    paper_open(&stage, &paper_makes[1], NULL);
+    for (int i = 0; i < 2; i++) {
+        double before = seconds(&stage);
+        draw_in_bands(&stage, (struct jl_rect){0, 40, 80, 64}, 600, 3, &rounds);
+        EXPECT(seconds(&stage) - before > 2);
+        jl_board_wait_ps(stage.board, 200000000000000u);
+    }
+    draw_in_bands(&stage, (struct jl_rect){0}, 600, 3, &rounds);
+    double before = seconds(&stage);
+    draw_in_bands(&stage, (struct jl_rect){0, 40, 80, 64}, 600, 3, &rounds);
+    EXPECT(seconds(&stage) - before < 1);
+    EXPECT_INT(paper_complaints(&stage), 0);
+    paper_close(&stage);
+}
+
+/* A refusal of the policy changes nothing, by whatever way. */
+static void refused_too_soon(void) {
+    struct paper_stage stage;
+    struct jl_frame greys;
+    struct jl_async async;
+    struct jl_bands bands;
+    static uint8_t grey_pixels[JL_GREY4_BYTES(128, 296)], memory[512];
+    paper_open(&stage, &paper_makes[1], &(struct paper_wish){.paper = {.least_interval_s = 180}});
+    EXPECT_INT(jl_panel_present(&stage.panel, &stage.frame), JL_OK);
+    EXPECT_INT(jl_frame_init(&greys, &jl_grey4, 128, 296, grey_pixels, sizeof grey_pixels), JL_OK);
+    uint64_t bytes = jl_stream_byte_count(stage.sim.stream);
+    EXPECT_INT(jl_panel_present_as(&stage.panel, &greys, memory, sizeof memory), JL_TOO_SOON);
+    struct jl_frame other = stage.frame;
+    EXPECT_INT(jl_panel_present(&stage.panel, &other), JL_TOO_SOON);
+    EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+    EXPECT_INT(jl_async_present(&async, &other), JL_TOO_SOON);
+    EXPECT_INT(jl_async_poll(&async), JL_OK);
+    stage.panel.shown = NULL; /* as behind drawing without a frame */
+    EXPECT_INT(jl_bands_begin(&bands, &stage.panel, memory, sizeof memory), JL_TOO_SOON);
+    EXPECT(!jl_bands_next(&bands));
+    EXPECT_INT(jl_bands_end(&bands), JL_TOO_SOON);
+    EXPECT_INT((long long)(jl_stream_byte_count(stage.sim.stream) - bytes), 0);
+    EXPECT_INT(jl_panel_status(&stage.panel), JL_TOO_SOON);
+    jl_board_wait_ps(stage.board, 180000000000000u);
+    EXPECT_INT(jl_panel_present_as(&stage.panel, &greys, memory, sizeof memory), JL_OK);
+    paper_expect_shown(&stage, &greys, false);
     paper_close(&stage);
 }
 
@@ -331,6 +393,8 @@ const struct test_group test_groups[] = {
     {"asynchronous_presents", asynchronous_presents},
     {"bands_show_the_same", bands_show_the_same},
     {"bands_given_up", bands_given_up},
+    {"bands_of_parts_only", bands_of_parts_only},
+    {"refused_too_soon", refused_too_soon},
     {"other_ways", other_ways},
     {"busy_is_stuck", busy_is_stuck},
     {"busy_is_inverted", busy_is_inverted},

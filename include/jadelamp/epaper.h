@@ -88,8 +88,8 @@ jl_status jl_epaper_begin(struct jl_epaper *epaper, struct jl_panel *panel);
 jl_status jl_epaper_request(struct jl_panel *panel, enum jl_update update);
 
 /**
- * Updates the glass from what the RAM holds, behind drawings without a frame; blocks. The next
- * present sends everything, in a full update. Partial is full here.
+ * Updates the glass from what the RAM holds, behind drawings without a frame; blocks. The first
+ * present of a frame behind those sends everything, in a full update. Partial is full here.
  *
  * @return as all calls on a panel (panel.h); JL_TIMEOUT (BUSY never came, or never went);
  *         JL_UNSUPPORTED (no e-paper, or it has no such update)

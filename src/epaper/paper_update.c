@@ -14,7 +14,6 @@ jl_status jl_epaper_update(struct jl_panel *panel, enum jl_update update) {
     if (!jl_paper_has(panel, wanted)) {
         return jl_panel_note(panel, JL_UNSUPPORTED);
     }
-    panel->shown = NULL;
     panel->update = wanted;
     struct jl_showing showing = {.pass = PASS_UPDATE};
     jl_show_next(panel, &showing, NULL, &status);
