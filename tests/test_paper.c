@@ -136,6 +136,54 @@ static void partial_updates_are_sparing(void) {
     }
 }
 
+/* Whether an encoder wrote a step. */
+static bool has_step(const uint8_t *steps, size_t bytes, const char *step, size_t length) {
+    for (size_t at = 0; at + length <= bytes; at++) {
+        if (memcmp(steps + at, step, length) == 0) {
+            return true;
+        }
+    }
+    return false;
+}
+
+/* What the description asks for, as bytes of the datasheets: border, temperature, mirrors. */
+static void settings_as_bytes(void) {
+    static const struct {
+        const char *make;
+        struct jl_epaper_config paper;
+        const char *setup, *update; /* three bytes each: a step of an opcode and an argument */
+    } rows[] = {
+        {"ssd1680 128x296", {0}, "\x02\x3C\x05", "\x02\x22\xF7"},
+        {"ssd1680 128x296", {.border = JL_BORDER_BLACK}, "\x02\x3C\x04", "\x02\x22\xF7"},
+        {"ssd1680 128x296", {.border = JL_BORDER_FLOATING}, "\x02\x3C\xC0", "\x02\x22\xF7"},
+        {"ssd1680 128x296", {0}, "\x02\x18\x80", "\x02\x22\xF7"},
+        {"ssd1680 128x296", {.given_degrees = true, .degrees = -5}, "\x02\x18\x48", "\x02\x22\xF7"},
+        {"ssd1680 128x296", {.given_degrees = true, .degrees = -5}, "\x03\x1A\xFB", "\x02\x22\xF7"},
+        {"uc8151 128x296", {0}, "\x02\x50\x97", "\x02\xE0\x00"},
+        {"uc8151 128x296", {.border = JL_BORDER_BLACK}, "\x02\x50\x57", "\x02\xE0\x00"},
+        {"uc8151 128x296", {.border = JL_BORDER_FLOATING}, "\x02\x50\xF7", "\x02\xE0\x00"},
+        {"uc8151 128x296", {.given_degrees = true, .degrees = -5}, "\x02\x00\x1F", "\x02\xE5\xFB"},
+        {"uc8151 128x296", {.given_degrees = true, .degrees = -5}, "\x02\x00\x1F", "\x02\xE0\x02"},
+        {"uc8151 128x296 red", {0}, "\x02\x00\x0F", "\x02\x00\x0F"},
+        {"uc8151 104x212 red, at 16,5, mirrored", {0}, "\x02\x00\x03", "\x02\x00\x03"},
+        {"uc8179 800x480", {.border = JL_BORDER_BLACK}, "\x03\x50\x21", "\x02\x00\x1F"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct paper_stage stage;
+        uint8_t steps[JL_STEPS_MOST_BYTES];
+        const struct paper_wish wish = {.paper = rows[i].paper};
+        test_row("%zu: %s", i, rows[i].make);
+        paper_open(&stage, make(rows[i].make), &wish);
+        const struct jl_controller *controller = stage.config.controller;
+        size_t count = controller->setup(&stage.panel, steps);
+        EXPECT(count <= sizeof steps && has_step(steps, count, rows[i].setup, 3));
+        count = controller->paper->update(&stage.panel, JL_UPDATE_FULL, steps);
+        EXPECT(count <= sizeof steps && has_step(steps, count, rows[i].update, 3));
+        EXPECT_INT(paper_complaints(&stage), 0);
+        paper_close(&stage);
+    }
+}
+
 /* The policy begins after the first picture. */
 static void policy_begins_late(void) {
     struct paper_stage stage;
@@ -292,6 +340,7 @@ const struct test_group test_groups[] = {
     {"turns_by_the_target", turns_by_the_target},
     {"partial_updates_are_sparing", partial_updates_are_sparing},
     {"ghosts_until_a_full_update", ghosts_until_a_full_update},
+    {"settings_as_bytes", settings_as_bytes},
     {"policy_begins_late", policy_begins_late},
     {"policy_of_updates", policy_of_updates},
     {NULL, NULL},

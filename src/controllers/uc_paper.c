@@ -154,12 +154,15 @@ size_t jl_uc_paper_update(const struct jl_panel *panel, enum jl_update update, u
         JL_STEP_WAIT_BUSY(UC_IDLE, UC_SHORT_MS),
     };
     const struct jl_wave *wave = jl_paper_wave(panel, (uint8_t)update);
-    bool fast = update == JL_UPDATE_FAST;
-    bool chosen = fast || update == JL_UPDATE_PARTIAL; /* by a temperature that it does not have */
+    const struct jl_epaper_config *paper = jl_epaper_config_of(panel);
+    /* Fast and partial are chosen by a temperature that the glass does not have. */
+    bool given = update != JL_UPDATE_FULL || paper->given_degrees;
+    uint8_t degrees = update == JL_UPDATE_FAST      ? DEGREES_FAST
+                      : update == JL_UPDATE_PARTIAL ? DEGREES_PARTIAL
+                                                    : (uint8_t)paper->degrees;
     size_t bytes = 9;
     const uint8_t begin[] = {JL_STEP_SEND(0x00, settings_of(panel, wave != NULL)),
-                             JL_STEP_SEND(0xE0, chosen && !wave ? 0x02 : 0x00),
-                             JL_STEP_SEND(0xE5, fast ? DEGREES_FAST : DEGREES_PARTIAL)};
+                             JL_STEP_SEND(0xE0, given ? 0x02 : 0x00), JL_STEP_SEND(0xE5, degrees)};
     memcpy(out, begin, sizeof begin);
     if (wave) {
         for (bytes = 3; bytes < 3 + 2 * 5; bytes += 2) {
