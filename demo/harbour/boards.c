@@ -256,7 +256,7 @@ static jl_status show_sluice_sign(struct jl_rig *rig, const struct harbour *harb
 /* High waters open the sluice from an hour before to half an hour behind them. */
 static jl_status show_notice_board(struct jl_rig *rig, const struct harbour *harbour, int step,
                                    uint8_t *memory) {
-    struct jl_complaint complaint;
+    struct jl_complaint complaint = {""};
     jl_status status = JL_OK;
     struct notice_board board = {.minute = (int16_t)minute_of_step(step), .warning = ""};
     if (step) { /* the clock alone: black and white move, red stays */

@@ -44,8 +44,12 @@ static int line_bytes(const struct jl_device *device) {
     return part_of(device)->sources / 8;
 }
 
+static size_t plane_bytes(const struct jl_device *device) {
+    return (size_t)part_of(device)->gates * (size_t)line_bytes(device);
+}
+
 static uint8_t *plane_of(struct jl_device *device, int plane) {
-    return chip_of(device)->ram + plane * part_of(device)->gates * line_bytes(device);
+    return chip_of(device)->ram + (size_t)plane * plane_bytes(device);
 }
 
 /* The RAM's bit of a pixel of the glass. */
@@ -296,8 +300,7 @@ static void deep_sleep(struct jl_device *device, uint8_t mode) {
     chip->asleep = (mode & 3) != 0;
     chip->analog_on = false;
     if (mode & 2) {
-        jl_sim_device_noise(device, chip->ram,
-                            2 * (size_t)(part_of(device)->gates * line_bytes(device)));
+        jl_sim_device_noise(device, chip->ram, 2 * plane_bytes(device));
         chip->red_written = false;
     }
 }
@@ -328,7 +331,7 @@ static void run(struct jl_device *device) {
         chip->inner_sensor = a[0] == 0x80;
         break;
     case 0x1A:
-        chip->celsius = (int8_t)a[0];
+        chip->celsius = a[0] < 128 ? a[0] : a[0] - 256;
         break;
     case 0x20:
         update(device);
@@ -356,7 +359,7 @@ static void run(struct jl_device *device) {
     case 0x46:
     case 0x47:
         memset(plane_of(device, chip->command == 0x46), a[0] & 0x80 ? 0xFF : 0,
-               (size_t)(part_of(device)->gates * line_bytes(device)));
+               plane_bytes(device));
         chip->red_written |= chip->command == 0x46;
         chip->waits_for_update = true;
         busy_for(device, 10000);
@@ -456,7 +459,7 @@ static bool deaf(struct jl_device *device, uint8_t byte, bool data) {
                              "%s %02X arrives while it is busy, %llu ms too early: ignored; wait "
                              "until BUSY is low",
                              data ? "byte" : "command", byte,
-                             (unsigned long long)((chip->busy_until_ps - now) / 1000000000u + 1));
+                             (unsigned long long)((chip->busy_until_ps - now) / 1000000000u) + 1);
     }
     chip->busy_reported = busy;
     if (chip->analog_on && !busy && !chip->power_reported &&
@@ -491,8 +494,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
 
 static void power_on(struct jl_device *device) {
     struct ssd_paper_chip *chip = chip_of(device);
-    jl_sim_device_noise(device, chip->ram,
-                        2 * (size_t)(part_of(device)->gates * line_bytes(device)));
+    jl_sim_device_noise(device, chip->ram, 2 * plane_bytes(device));
     load_defaults(device);
     busy_for(device, 1000);
 }

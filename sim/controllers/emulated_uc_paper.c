@@ -44,7 +44,7 @@ static int line_bytes(const struct jl_device *device) {
 }
 
 static size_t plane_bytes(const struct jl_device *device) {
-    return (size_t)(part_of(device)->gates * line_bytes(device));
+    return (size_t)part_of(device)->gates * (size_t)line_bytes(device);
 }
 
 static uint8_t *plane_of(struct jl_device *device, int plane) {
@@ -374,7 +374,7 @@ static void run(struct jl_device *device) {
         chip->fixed_degrees = (a[0] & 2) != 0;
         break;
     case 0xE5:
-        chip->degrees = (int8_t)a[0];
+        chip->degrees = a[0] < 128 ? a[0] : a[0] - 256;
         break;
     default:
         if (chip->command >= 0x20 && chip->command < 0x20 + UC_TABLES) {
@@ -470,7 +470,7 @@ static bool deaf(struct jl_device *device, uint8_t byte, bool data) {
                              "%s %02X arrives while it is busy, %llu ms too early: ignored; wait "
                              "200 us, then until BUSY is high",
                              data ? "byte" : "command", byte,
-                             (unsigned long long)((chip->busy_until_ps - now) / 1000000000u + 1));
+                             (unsigned long long)((chip->busy_until_ps - now) / 1000000000u) + 1);
     }
     chip->busy_reported = busy;
     if (chip->powered && !busy && !chip->power_reported &&
