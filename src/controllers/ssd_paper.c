@@ -8,6 +8,9 @@
 #include "../core/mem.h"
 #include "../epaper/paper.h"
 
+/* Full updates take 2 to 4 s, with red up to 30 s in the cold; nothing takes longer. */
+#define LONGEST_MS 60000u
+
 enum {
     MASTER_ACTIVATION = 0x20,
     DISPLAY_UPDATE_CONTROL = 0x22,
@@ -19,8 +22,6 @@ enum {
     SEQUENCE_SHOW_2 = 0xCF,
     IDLE = 0,
     BUSY = 1,
-    /* Full updates take 2 to 4 s, with red up to 30 s in the cold; nothing takes longer. */
-    LONGEST_MS = 60000,
     BEGINS_MS = 100,
     HOT = 0x64, /* 100 C: the shortest waveform of the part, for fast updates */
 };

@@ -9,13 +9,15 @@
 #include "../core/mem.h"
 #include "../epaper/paper.h"
 
+/* Of an update: 2 to 4 s, with red up to 30 s in the cold. */
+#define LONGEST_MS 60000u
+
 enum {
     SETTINGS = 0x0F,    /* 00h: scan up, shift right, booster on, no reset */
     BLACK_WHITE = 0x10, /* by old and new; else by black/white and red */
     OWN_TABLES = 0x20,
     SCAN_UP = 0x08,
     SHIFT_RIGHT = 0x04,
-    LONGEST_MS = 60000, /* of an update: 2 to 4 s, with red up to 30 s in the cold */
     BEGINS_MS = 100,
     /* Temperatures that choose waveforms: hot for fast ones; 6Eh is the uc8179's partial one. */
     DEGREES_FAST = 0x5A,

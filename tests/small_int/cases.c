@@ -193,7 +193,7 @@ void run_bits(void) {
 
 void run_bytes(void) {
     static const struct jl_format *const formats[] = {&jl_rgb332, &jl_rgb565, &jl_rgb666,
-                                                      &jl_rgb666_low};
+                                                      &jl_rgb666_low, &jl_grey2_planes};
     draw_all(formats, sizeof formats / sizeof formats[0]);
 }
 
@@ -220,16 +220,30 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
     emit(bytes, sizeof bytes);
 }
 
-static const struct jl_port_ops ops = {.send = send, .wait_us = wait_us, .set_pin = set_pin};
+/* BUSY: whatever is waited for comes with the next look. */
+static bool get_pin(void *context, enum jl_pin pin) {
+    static bool level;
+    (void)context;
+    (void)pin;
+    level = !level;
+    return level;
+}
+
+static const struct jl_port_ops ops = {
+    .send = send, .wait_us = wait_us, .set_pin = set_pin, .get_pin = get_pin};
 
 static void show(const struct jl_panel_config *config) {
     const struct jl_port port = {.ops = &ops};
     static uint8_t band[480];
     struct jl_panel panel;
+    struct jl_epaper paper;
     struct jl_bands bands;
     struct jl_direct direct;
     emit_text(config->controller->name);
     emit_status(jl_panel_open(&panel, config, &port));
+    if (config->controller->paper) {
+        emit_status(jl_epaper_begin(&paper, &panel));
+    }
     emit_status(jl_panel_wake(&panel));
     emit_status(jl_bands_begin(&bands, &panel, band, sizeof band));
     while (jl_bands_next(&bands)) {
@@ -270,7 +284,8 @@ void run_panels(void) {
          .turn = JL_TURN_90,
          .module = JL_MODULE_RESET_WIRED},
         {.controller = &jl_ssd1327, .width = 128, .height = 128, .bus = &jl_bus_spi_3wire},
-        {.controller = &jl_st7920, .width = 128, .height = 64, .bus = &jl_bus_st7920_serial}};
+        {.controller = &jl_st7920, .width = 128, .height = 64, .bus = &jl_bus_st7920_serial},
+        {.controller = &jl_ssd1680, .width = 122, .height = 250, .bus = &jl_bus_spi}};
     for (size_t i = 0; i < sizeof panels / sizeof panels[0]; i++) {
         show(&panels[i]);
     }
