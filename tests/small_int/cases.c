@@ -284,8 +284,17 @@ void run_panels(void) {
          .turn = JL_TURN_90,
          .module = JL_MODULE_RESET_WIRED},
         {.controller = &jl_ssd1327, .width = 128, .height = 128, .bus = &jl_bus_spi_3wire},
-        {.controller = &jl_st7920, .width = 128, .height = 64, .bus = &jl_bus_st7920_serial},
-        {.controller = &jl_ssd1680, .width = 122, .height = 250, .bus = &jl_bus_spi}};
+        {.controller = &jl_st7920, .width = 128, .height = 64, .bus = &jl_bus_st7920_serial}};
+    for (size_t i = 0; i < sizeof panels / sizeof panels[0]; i++) {
+        show(&panels[i]);
+    }
+    emit_text(END_MARK);
+}
+
+void run_paper(void) {
+    static const struct jl_panel_config panels[] = {
+        {.controller = &jl_ssd1680, .width = 122, .height = 250, .bus = &jl_bus_spi},
+        {.controller = &jl_uc8179, .width = 800, .height = 480, .bus = &jl_bus_spi}};
     for (size_t i = 0; i < sizeof panels / sizeof panels[0]; i++) {
         show(&panels[i]);
     }

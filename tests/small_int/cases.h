@@ -18,6 +18,7 @@ void emit(const void *bytes, size_t count);
 void run_bits(void);   /* formats of less than a byte a pixel */
 void run_bytes(void);  /* formats of whole bytes */
 void run_panels(void); /* wake-up, bands and direct drawing on panels */
+void run_paper(void);  /* the same on e-paper */
 
 #define END_MARK "*end*\n"
 

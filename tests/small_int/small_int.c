@@ -14,14 +14,15 @@ int main(int argc, char **argv) {
     static const struct {
         const char *name;
         void (*run)(void);
-    } parts[] = {{"bits", run_bits}, {"bytes", run_bytes}, {"panels", run_panels}};
+    } parts[] = {
+        {"bits", run_bits}, {"bytes", run_bytes}, {"panels", run_panels}, {"paper", run_paper}};
     const char *wanted = argc == 2 ? argv[1] : "";
     size_t i = 0;
     while (i < sizeof parts / sizeof parts[0] && strcmp(parts[i].name, wanted) != 0) {
         i++;
     }
     if (i == sizeof parts / sizeof parts[0]) {
-        fprintf(stderr, "usage: small_int bits|bytes|panels\n");
+        fprintf(stderr, "usage: small_int bits|bytes|panels|paper\n");
         return 2;
     }
     parts[i].run();
