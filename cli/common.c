@@ -222,8 +222,9 @@ void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight
         cJSON_AddStringToObject(entry, "text", list[i].text);
         cJSON_AddItemToArray(array, entry);
     }
-    cli_json_files(json,
-                   (const char *[]){sight->glass_path, sight->photo_path, sight->capture_path}, 3);
+    const char *const files[] = {sight->glass_path, sight->photo_path, sight->capture_path,
+                                 sight->film_path};
+    cli_json_files(json, files, *sight->film_path ? 4 : 3);
 }
 
 /* Of the terminal; where there is none, as the environment says, or 80. */

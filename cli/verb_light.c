@@ -69,7 +69,7 @@ static void print_json(const struct jl_light_result *result, const struct jl_car
 /* What was typed, as popt gives it. */
 struct typed_light {
     char *directory, *fault, *terminal, *glass, *text, *picture;
-    int json;
+    int json, film;
 };
 
 static int light(const char *verb, const char *card_name, struct jl_light_request *request,
@@ -123,6 +123,8 @@ int verb_light(int argc, const char **argv) {
          "FILE"},
         {"glass", 0, POPT_ARG_STRING, &typed.glass, 0,
          "wire the description to another card's controller and glass", "CARD"},
+        {"film", 0, POPT_ARG_NONE, &typed.film, 0,
+         "of e-paper: write NAME-film.png, the glass while it changes", NULL},
         {"fault", 0, POPT_ARG_STRING, &typed.fault, 0, "try it on a broken bus",
          "unplugged|sda-low|nack-at=BYTE"},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
@@ -140,6 +142,7 @@ int verb_light(int argc, const char **argv) {
     request.directory = typed.directory ? typed.directory : ".";
     request.text = typed.text;
     request.picture = typed.picture;
+    request.film = typed.film != 0;
     if (typed.text) {
         take_line_ends(typed.text);
     }

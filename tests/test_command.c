@@ -61,6 +61,8 @@ static void usage(void) {
         {JADELAMP " light ssd1306-128x64-i2c --text a --picture b", 2, "expected one of them"},
         {JADELAMP " light ssd1306-128x64-i2c --picture /nowhere.png", 2, "/nowhere.png"},
         {JADELAMP " light hd44780-16x2-4bit --picture x", 2, "shows no pictures"},
+        {JADELAMP " light hd44780-16x2-4bit --film", 2, "a film is of e-paper"},
+        {JADELAMP " light st7789-240x240-spi --film", 2, "a film is of e-paper"},
         {JADELAMP " light ssd1306-128x64-i2c --glass nothing", 2, "no card nothing"},
         {JADELAMP " light ssd1306-128x64-i2c --glass pcd8544-84x48-spi", 2,
          "the bus of ssd1306-128x64-i2c does not reach the pcd8544 of pcd8544-84x48-spi"},
@@ -734,6 +736,13 @@ static void demo_paper(void) {
     }
     EXPECT(seen_red >= 2 && seen_dark >= 1 && seen_white >= 2);
     jl_picture_free(&film);
+    /* The same from a card; a panel that is not there never changes. */
+    EXPECT_INT(shell(JADELAMP " light uc8151-104x212-red --film --json"), 0);
+    EXPECT_CONTAINS(output, "uc8151-104x212-red-film.png");
+    EXPECT(shell_has("uc8151-104x212-red-film.png"));
+    EXPECT_INT(shell(JADELAMP " light ssd1681-200x200-spi --film --fault unplugged"), 1);
+    EXPECT_CONTAINS(output, "timeout");
+    EXPECT_CONTAINS(output, "not shown: the panel is unplugged");
     struct jl_picture table = shell_picture("tide-table-glass.png");
     EXPECT_INT(table.width, 400);
     int black = 0; /* the line under the curve is whole */

@@ -106,7 +106,8 @@ bool jl_rig_film_update(struct jl_rig *rig, int count, int columns, struct jl_pi
         *status = JL_OK;
         jl_board_wait_ps(rig->board, (uint64_t)STEP_MS * 1000000000u);
     }
-    good = good && film->count > 0 && lay_out(film, count, columns, sheet);
+    memset(sheet, 0, sizeof *sheet);
+    good = good && (film->count == 0 || lay_out(film, count, columns, sheet));
     for (int i = 0; film && i < film->count; i++) {
         jl_picture_free(&film->photos[i]);
     }

@@ -4,6 +4,8 @@
 #include <string.h>
 
 #include "jadelamp/draw.h"
+#include "jadelamp/host/file.h"
+#include "jadelamp/host/png.h"
 #include "light_content.h"
 
 static void inject(struct jl_rig *rig, const struct jl_light_request *request) {
@@ -46,7 +48,10 @@ struct session {
     struct jl_light_result *result;
     const struct jl_light_request *request;
     struct jl_baked_picture *picture; /* NULL: none */
+    struct jl_picture *film;          /* empty at first */
 };
+
+enum { FILM_PHASES = 8 };
 
 static jl_status present(struct jl_rig *rig, const struct session *session) {
     const char *title = rig->card.controller->name, *text = session->request->text;
@@ -60,7 +65,22 @@ static jl_status present(struct jl_rig *rig, const struct session *session) {
     } else {
         draw_test_card(&rig->frame, title);
     }
+    if (session->request->film) {
+        int columns = rig->frame.target.width > 200 ? 2 : 4;
+        jl_status status = JL_OK;
+        struct jl_complaint complaint = {""}; /* without memory there is a present and no film */
+        jl_rig_film_update(rig, FILM_PHASES, columns, session->film, &status, &complaint);
+        return status;
+    }
     return jl_panel_present(&rig->panel, &rig->frame);
+}
+
+static bool write_film(struct jl_light_result *result, const char *directory,
+                       const struct jl_picture *film, struct jl_complaint *complaint) {
+    struct jl_sight *sight = &result->sight;
+    return !film->rgb || (jl_path_join(sight->film_path, sizeof sight->film_path, directory,
+                                       result->rig.card.name, "-film.png", complaint) &&
+                          jl_png_write(sight->film_path, film, complaint));
 }
 
 static void run(void *context) {
@@ -85,8 +105,13 @@ static void run(void *context) {
 bool jl_light(const struct jl_card *card, const struct jl_light_request *request,
               struct jl_light_result *result, struct jl_complaint *complaint) {
     struct jl_baked_picture picture = {0};
-    struct session session = {result, request, request->picture ? &picture : NULL};
+    struct jl_picture film = {0};
+    struct session session = {result, request, request->picture ? &picture : NULL, &film};
     memset(result, 0, sizeof *result);
+    if (request->film && (card->cells.bus || !card->controller->driver->paper)) {
+        return jl_complain(complaint, "%s shows its picture at once: a film is of e-paper",
+                           card->name);
+    }
     if (!jl_rig_open_on(&result->rig, card, request->glass ? request->glass : card, complaint)) {
         return false;
     }
@@ -96,7 +121,9 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
     }
     inject(rig, request);
     bool good = jl_sight_of(rig, request->directory, card->name, request->scale, run, &session,
-                            &result->sight, complaint);
+                            &result->sight, complaint) &&
+                write_film(result, request->directory, &film, complaint);
+    jl_picture_free(&film);
     jl_baked_picture_free(&picture);
     return good;
 }

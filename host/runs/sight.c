@@ -111,6 +111,9 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
     fprintf(out, "  wrote %s, the glass pixel by pixel\n", sight->glass_path);
     fprintf(out, "        %s, as it looks\n", sight->photo_path);
     fprintf(out, "        %s, all wires\n", sight->capture_path);
+    if (*sight->film_path) {
+        fprintf(out, "        %s, while it changes\n", sight->film_path);
+    }
 }
 
 bool jl_sight_has_findings(const struct jl_rig *rig, const struct jl_sight *sight) {

@@ -96,6 +96,7 @@ enum { JL_RIG_MOST_PHASES = 24 };
  *
  * @param count 2..JL_RIG_MOST_PHASES
  * @param columns of the sheet
+ * @param sheet a new picture; empty (rgb NULL) when the present was refused
  * @param status receives what the present gave
  * @return false after complaining: no e-paper, no memory. Then there is no sheet
  */

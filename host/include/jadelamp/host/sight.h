@@ -22,6 +22,7 @@ struct jl_sight {
     char glass_path[JL_SIGHT_PATH_BYTES];
     char photo_path[JL_SIGHT_PATH_BYTES];
     char capture_path[JL_SIGHT_PATH_BYTES];
+    char film_path[JL_SIGHT_PATH_BYTES]; /**< of an update, where one was asked for; else empty */
 };
 
 /** What a step cost on the wire, in virtual time. */
