@@ -16,7 +16,8 @@
 
 #include <string.h>
 
-enum { FRAME_US = 20000 }; /* 50 Hz, the usual frame rate */
+enum { FRAME_US = 20000 };  /* 50 Hz, the usual frame rate */
+enum { TABLE_BYTES = 153 }; /* 32h: 5 rows by 12 groups, times of 12 groups, frame rates */
 
 /* Bits of 22h. */
 enum { CLOCK_ON = 0x80, ANALOG_ON = 0x40, READ_TEMPERATURE = 0x20, LOAD_WAVE = 0x10 };
@@ -107,15 +108,15 @@ static void load_own_wave(struct jl_device *device, bool mode_2) {
  * counts are one less where they repeat. Repeats of pairs are not used by tables in the field and
  * are taken as 0.
  */
-static void take_table(struct ssd_paper_chip *chip) {
+static void take_table(struct ssd_paper_chip *chip, const uint8_t *table) {
     struct wave *wave = &chip->wave;
     memset(wave, 0, sizeof *wave);
     wave->frame_us = FRAME_US;
     for (int row = 0; row < WAVE_ROWS; row++) {
         int filled = 0;
         for (int i = 0; i < WAVE_GROUPS; i++) {
-            const uint8_t *times = &chip->table[5 * WAVE_GROUPS + 7 * i];
-            struct wave_group group = {chip->table[row * WAVE_GROUPS + i],
+            const uint8_t *times = &table[5 * WAVE_GROUPS + 7 * i];
+            struct wave_group group = {table[row * WAVE_GROUPS + i],
                                        {times[0], times[1], times[3], times[4]},
                                        (uint8_t)(times[6] + 1)};
             if (times[0] || times[1] || times[3] || times[4]) {
@@ -129,10 +130,6 @@ static void take_table(struct ssd_paper_chip *chip) {
 
 /* ---- the update ---- */
 
-static void busy_for(struct jl_device *device, uint64_t us) {
-    chip_of(device)->busy_until_ps = jl_board_now_ps(device->board) + us * 1000000u;
-}
-
 static void look_at_planes(struct jl_device *device) {
     struct ssd_paper_chip *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
@@ -145,8 +142,8 @@ static void look_at_planes(struct jl_device *device) {
         }
     }
     int all = glass->width * glass->height;
-    if (chip->partial && !has_red(device) && stale && !chip->stale_reported) {
-        chip->stale_reported = true;
+    if (chip->partial && !has_red(device) && stale && !chip->base.stale_reported) {
+        chip->base.stale_reported = true;
         jl_sim_device_report(
             device, JL_SEVERITY_ERROR,
             "the old picture in plane 26 differs from the glass at %d of %d "
@@ -154,7 +151,7 @@ static void look_at_planes(struct jl_device *device) {
             "each update",
             stale, all);
     }
-    if (has_red(device) && !chip->red_written) {
+    if (has_red(device) && !chip->base.red_written) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
                              "plane 26 (red) was not written since power-on: red snow");
     } else if (has_red(device) && !chip->partial && red > all / 10 * 9) {
@@ -167,9 +164,9 @@ static void update(struct jl_device *device) {
     struct ssd_paper_chip *chip = chip_of(device);
     uint8_t sequence = chip->sequence;
     uint64_t us = 1000;
-    if (sequence & ANALOG_ON && !chip->analog_on) {
-        chip->analog_on = true;
-        chip->analog_since_ps = jl_board_now_ps(device->board);
+    if (sequence & ANALOG_ON && !chip->base.powered) {
+        chip->base.powered = true;
+        chip->base.powered_since_ps = jl_board_now_ps(device->board);
     }
     if (sequence & READ_TEMPERATURE && chip->inner_sensor) {
         chip->celsius = device->celsius;
@@ -178,7 +175,7 @@ static void update(struct jl_device *device) {
         load_own_wave(device, (sequence & MODE_2) != 0);
         us += 5000;
     }
-    if (sequence & DISPLAY && !chip->analog_on) {
+    if (sequence & DISPLAY && !chip->base.powered) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
                              "22 %02X updates the glass with its voltages off: bit 6 is needed",
                              sequence);
@@ -190,14 +187,14 @@ static void update(struct jl_device *device) {
         chip->partial = (sequence & MODE_2) != 0;
         look_at_planes(device);
         (chip->partial ? jl_sim_paper_partial : jl_sim_paper_full)(device);
-        jl_sim_paper_begin(device, &chip->update, &chip->wave, row_of);
-        us += (chip->update.end_ps - chip->update.start_ps) / 1000000u;
-        chip->waits_for_update = false;
+        jl_sim_paper_begin(device, &chip->base.update, &chip->wave, row_of);
+        us += (chip->base.update.end_ps - chip->base.update.start_ps) / 1000000u;
+        chip->base.waits_for_update = false;
     }
     if (sequence & ANALOG_OFF) {
-        chip->analog_on = false;
+        chip->base.powered = false;
     }
-    busy_for(device, us);
+    jl_sim_paper_busy(device, 0, us);
 }
 
 /* ---- memory ---- */
@@ -231,7 +228,7 @@ static bool step(int *at, int start, int end, bool up) {
 static void take_pixels(struct jl_device *device, const uint8_t *bytes, size_t count) {
     struct ssd_paper_chip *chip = chip_of(device);
     const struct ssd_paper_part *part = part_of(device);
-    uint8_t *plane = plane_of(device, chip->command == 0x26);
+    uint8_t *plane = plane_of(device, chip->base.command == 0x26);
     bool x_up = chip->entry & 1, y_up = chip->entry & 2, y_first = chip->entry & 4;
     for (size_t i = 0; i < count; i++) {
         if (chip->x >= 0 && chip->x < part->sources / 8 && chip->y >= 0 && chip->y < part->gates) {
@@ -246,8 +243,8 @@ static void take_pixels(struct jl_device *device, const uint8_t *bytes, size_t c
         }
     }
     /* What is old is no new picture. */
-    chip->waits_for_update |= chip->command == 0x24 || has_red(device);
-    chip->red_written |= chip->command == 0x26;
+    chip->base.waits_for_update |= chip->base.command == 0x24 || has_red(device);
+    chip->base.red_written |= chip->base.command == 0x26;
 }
 
 /* ---- commands ---- */
@@ -266,24 +263,20 @@ static void load_defaults(struct jl_device *device) {
     chip->x_start = chip->y_start = chip->x = chip->y = 0;
     chip->x_end = part->sources / 8 - 1;
     chip->y_end = part->gates - 1;
-    chip->wave_loaded = chip->own_table = chip->analog_on = false;
-    chip->known = false;
+    chip->wave_loaded = chip->own_table = chip->base.powered = false;
+    chip->base.known = false;
     chip->in_ram = false;
-    chip->argument_count = chip->most = 0;
+    chip->base.argument_count = chip->base.most = 0;
 }
 
-struct command {
-    uint8_t opcode, least, most;
-};
-
-static const struct command commands[] = {
+static const struct paper_command commands[] = {
     {0x01, 3, 3}, {0x03, 1, 1},   {0x04, 3, 3},   {0x08, 0, 0},
     {0x09, 4, 4}, {0x0A, 0, 0},   {0x0C, 4, 4},   {0x0F, 2, 2},
     {0x10, 1, 1}, {0x11, 1, 1},   {0x12, 0, 0},   {0x14, 0, 0},
     {0x15, 0, 1}, {0x18, 1, 1},   {0x1A, 1, 2},   {0x1C, 1, 3},
     {0x20, 0, 0}, {0x21, 1, 2},   {0x22, 1, 1},   {0x24, 0, 0},
     {0x26, 0, 0}, {0x28, 0, 0},   {0x29, 1, 1},   {0x2A, 0, 0},
-    {0x2B, 2, 2}, {0x2C, 1, 1},   {0x30, 0, 0},   {0x32, SSD_TABLE_BYTES, SSD_TABLE_BYTES},
+    {0x2B, 2, 2}, {0x2C, 1, 1},   {0x30, 0, 0},   {0x32, TABLE_BYTES, TABLE_BYTES},
     {0x36, 0, 0}, {0x37, 10, 10}, {0x38, 10, 10}, {0x39, 1, 1},
     {0x3A, 1, 1}, {0x3B, 1, 1},   {0x3C, 1, 1},   {0x3F, 1, 1},
     {0x41, 1, 1}, {0x44, 2, 2},   {0x45, 4, 4},   {0x46, 1, 1},
@@ -297,19 +290,19 @@ static int word(const uint8_t *bytes) {
 
 static void deep_sleep(struct jl_device *device, uint8_t mode) {
     struct ssd_paper_chip *chip = chip_of(device);
-    chip->asleep = (mode & 3) != 0;
-    chip->analog_on = false;
+    chip->base.asleep = (mode & 3) != 0;
+    chip->base.powered = false;
     if (mode & 2) {
         jl_sim_device_noise(device, chip->ram, 2 * plane_bytes(device));
-        chip->red_written = false;
+        chip->base.red_written = false;
     }
 }
 
 /* A command with all its arguments. */
 static void run(struct jl_device *device) {
     struct ssd_paper_chip *chip = chip_of(device);
-    const uint8_t *a = chip->arguments;
-    switch (chip->command) {
+    const uint8_t *a = chip->base.arguments;
+    switch (chip->base.command) {
     case 0x01:
         chip->gates = word(a) + 1;
         chip->from_the_end = a[2] & 1;
@@ -325,7 +318,7 @@ static void run(struct jl_device *device) {
         break;
     case 0x12:
         load_defaults(device);
-        busy_for(device, 2000);
+        jl_sim_paper_busy(device, 0, 2000);
         break;
     case 0x18:
         chip->inner_sensor = a[0] == 0x80;
@@ -343,8 +336,7 @@ static void run(struct jl_device *device) {
         chip->sequence = a[0];
         break;
     case 0x32:
-        memcpy(chip->table, a, sizeof chip->table);
-        take_table(chip);
+        take_table(chip, a);
         break;
     case 0x44:
         chip->x_start = a[0] & 0x3F;
@@ -358,11 +350,11 @@ static void run(struct jl_device *device) {
         break;
     case 0x46:
     case 0x47:
-        memset(plane_of(device, chip->command == 0x46), a[0] & 0x80 ? 0xFF : 0,
+        memset(plane_of(device, chip->base.command == 0x46), a[0] & 0x80 ? 0xFF : 0,
                plane_bytes(device));
-        chip->red_written |= chip->command == 0x46;
-        chip->waits_for_update = true;
-        busy_for(device, 10000);
+        chip->base.red_written |= chip->base.command == 0x46;
+        chip->base.waits_for_update = true;
+        jl_sim_paper_busy(device, 0, 10000);
         break;
     case 0x4E:
         chip->x = a[0] & 0x3F;
@@ -375,117 +367,34 @@ static void run(struct jl_device *device) {
     }
 }
 
-/* An optional argument that never came. */
-static void end_arguments(struct jl_device *device) {
-    struct ssd_paper_chip *chip = chip_of(device);
-    if (chip->argument_count < chip->least) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
-                             "command %02X got %d of %d argument bytes, and is ignored",
-                             chip->command, chip->argument_count, chip->least);
-    } else if (chip->argument_count < chip->most) {
-        run(device);
-    }
-    chip->least = chip->most = chip->argument_count = 0;
-}
-
 static void take_command(struct jl_device *device, uint8_t opcode) {
-    struct ssd_paper_chip *chip = chip_of(device);
-    const struct command *found = NULL;
-    end_arguments(device);
+    const struct paper_command *found = NULL;
     for (size_t i = 0; i < sizeof commands / sizeof commands[0]; i++) {
         found = commands[i].opcode == opcode ? &commands[i] : found;
     }
-    chip->command = opcode;
-    chip->known = found != NULL;
-    chip->in_ram = opcode == 0x24 || opcode == 0x26;
-    if (!found) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
-        return;
-    }
-    memset(chip->arguments, 0, sizeof chip->arguments);
-    chip->least = found->least;
-    chip->most = found->most;
-    if (found->most == 0) {
-        run(device);
-    }
-}
-
-static void take_argument(struct jl_device *device, uint8_t byte) {
-    struct ssd_paper_chip *chip = chip_of(device);
-    if (!chip->known) {
-        return;
-    }
-    if (chip->argument_count >= chip->most) {
-        if (chip->argument_count++ == chip->most) {
-            jl_sim_device_report(device, JL_SEVERITY_WARNING,
-                                 "command %02X takes %d argument bytes: more are ignored",
-                                 chip->command, chip->most);
-        }
-        return;
-    }
-    chip->arguments[chip->argument_count++] = byte;
-    if (chip->argument_count == chip->most) {
-        run(device);
-        chip->least = 0;
-    }
+    chip_of(device)->in_ram = opcode == 0x24 || opcode == 0x26;
+    jl_sim_paper_opcode(device, opcode, found, run);
 }
 
 /* ---- what the board asks ---- */
 
-static bool is_busy(const struct jl_device *device, uint64_t at_ps) {
-    const struct ssd_paper_chip *chip = device->state;
-    return at_ps < chip->busy_until_ps;
-}
-
-/* Why a byte cannot be taken now; says it once for each time that it happens. */
-static bool deaf(struct jl_device *device, uint8_t byte, bool data) {
-    struct ssd_paper_chip *chip = chip_of(device);
-    uint64_t now = jl_board_now_ps(device->board);
-    jl_sim_paper_settle(device, &chip->update);
-    if (chip->in_reset) {
-        return true;
-    }
-    if (chip->asleep && !chip->asleep_reported) {
-        chip->asleep_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
-                             "byte %02X arrives in deep sleep (10): only a pulse on the reset pin "
-                             "wakes it",
-                             byte);
-    }
-    bool busy = is_busy(device, now);
-    if (busy && !chip->asleep && !chip->busy_reported) {
-        chip->busy_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
-                             "%s %02X arrives while it is busy, %llu ms too early: ignored; wait "
-                             "until BUSY is low",
-                             data ? "byte" : "command", byte,
-                             (unsigned long long)((chip->busy_until_ps - now) / 1000000000u) + 1);
-    }
-    chip->busy_reported = busy;
-    if (chip->analog_on && !busy && !chip->power_reported &&
-        now - chip->analog_since_ps > 60000000000000u) {
-        chip->power_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
-                             "its voltages were on for a minute: switch them off after an update "
-                             "(22 bits 1 and 0), or send it to deep sleep (10)");
-    }
-    return chip->asleep || busy;
-}
+static const struct paper_words words = {
+    .sleep = "10", .idle = "until BUSY is low", .power = "22 bits 1 and 0"};
 
 static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     struct ssd_paper_chip *chip = chip_of(device);
     if (data && chip->in_ram) {
-        if (!deaf(device, bytes[0], true)) {
+        if (!jl_sim_paper_deaf(device, &words, bytes[0], true)) {
             take_pixels(device, bytes, count);
         }
         return;
     }
     for (size_t i = 0; i < count; i++) {
-        if (deaf(device, bytes[i], data)) {
-            chip->known = false;
+        if (jl_sim_paper_deaf(device, &words, bytes[i], data)) {
+            chip->base.known = false;
             chip->in_ram = false;
         } else if (data) {
-            take_argument(device, bytes[i]);
+            jl_sim_paper_argument(device, bytes[i], run);
         } else {
             take_command(device, bytes[i]);
         }
@@ -496,78 +405,36 @@ static void power_on(struct jl_device *device) {
     struct ssd_paper_chip *chip = chip_of(device);
     jl_sim_device_noise(device, chip->ram, 2 * plane_bytes(device));
     load_defaults(device);
-    busy_for(device, 1000);
-}
-
-static void power_off(struct jl_device *device) {
-    jl_sim_paper_stop(device, &chip_of(device)->update);
+    jl_sim_paper_busy(device, 0, 1000);
 }
 
 static void reset(struct jl_device *device, bool low) {
-    struct ssd_paper_chip *chip = chip_of(device);
-    uint64_t now = jl_board_now_ps(device->board);
-    jl_sim_paper_settle(device, &chip->update);
-    jl_sim_paper_stop(device, &chip->update);
-    if (!low && now - chip->reset_edge_ps < 10000000u) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
-                             "reset was low for %llu ns, at least 10 us are needed",
-                             (unsigned long long)((now - chip->reset_edge_ps) / 1000));
-    }
-    chip->reset_edge_ps = now;
-    chip->in_reset = low;
-    chip->asleep = chip->asleep_reported = false;
+    jl_sim_paper_reset(device, low, 10);
     load_defaults(device);
-    if (!low) {
-        chip->was_reset = true;
-        busy_for(device, 1000);
-    }
 }
 
 static bool output(struct jl_device *device, enum jl_device_pin pin, uint64_t at_ps) {
-    return pin == JL_DEVICE_BUSY && is_busy(device, at_ps);
-}
-
-static uint64_t output_change(struct jl_device *device, enum jl_device_pin pin, uint64_t after_ps) {
-    const struct ssd_paper_chip *chip = chip_of(device);
-    return pin == JL_DEVICE_BUSY && after_ps < chip->busy_until_ps ? chip->busy_until_ps
-                                                                   : UINT64_MAX;
-}
-
-static void show(struct jl_device *device, struct jl_picture *picture) {
-    struct ssd_paper_chip *chip = chip_of(device);
-    jl_sim_paper_settle(device, &chip->update);
-    jl_sim_paper_show(device, &chip->update, picture);
-}
-
-static uint8_t brightness(struct jl_device *device) {
-    (void)device;
-    return 255;
+    return pin == JL_DEVICE_BUSY && jl_sim_paper_is_busy(device, at_ps);
 }
 
 static const char *why_dark(struct jl_device *device) {
-    const struct ssd_paper_chip *chip = chip_of(device);
-    const struct paper_glass *glass = device->fixed;
-    if (chip->waits_for_update) {
-        return "the glass shows what it showed before: the RAM was written, and no update was "
-               "started (22 F7, 20)";
-    }
-    if (!glass->shown && !chip->update.running) {
-        return "the glass never had an update (24 with the picture, 22 F7, 20)";
-    }
-    return NULL;
+    return jl_sim_paper_why(device,
+                            "the glass shows what it showed before: the RAM was written, and no "
+                            "update was started (22 F7, 20)",
+                            "the glass never had an update (24 with the picture, 22 F7, 20)");
 }
 
 const struct machine jl_sim_ssd_paper_machine = {
     .fits = fits,
     .power_on = power_on,
-    .power_off = power_off,
+    .power_off = jl_sim_paper_power_off,
     .reset = reset,
     .write = write,
     .outputs = 1 << JL_DEVICE_BUSY,
     .output = output,
-    .output_change = output_change,
-    .show = show,
-    .brightness = brightness,
+    .output_change = jl_sim_paper_output_change,
+    .show = jl_sim_paper_picture,
+    .brightness = jl_sim_paper_brightness,
     .why_dark = why_dark,
     .keeps_picture = true,
 };

@@ -113,12 +113,6 @@ static bool drives(const struct wave_group *row) {
 
 /* ---- the update ---- */
 
-static void busy_for(struct jl_device *device, uint64_t us) {
-    struct uc_paper_chip *chip = chip_of(device);
-    chip->busy_from_ps = jl_board_now_ps(device->board) + BUSY_AFTER_US * 1000000u;
-    chip->busy_until_ps = chip->busy_from_ps + us * 1000000u;
-}
-
 static void look_at_planes(struct jl_device *device, bool partial) {
     struct uc_paper_chip *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
@@ -133,8 +127,8 @@ static void look_at_planes(struct jl_device *device, bool partial) {
             }
         }
     }
-    if (kw && partial && stale && !chip->stale_reported) {
-        chip->stale_reported = true;
+    if (kw && partial && stale && !chip->base.stale_reported) {
+        chip->base.stale_reported = true;
         jl_sim_device_report(
             device, JL_SEVERITY_ERROR,
             "the old picture in plane 10 differs from the glass at %d of %d "
@@ -142,7 +136,7 @@ static void look_at_planes(struct jl_device *device, bool partial) {
             "each update",
             stale, all);
     }
-    if (!kw && !chip->red_written) {
+    if (!kw && !chip->base.red_written) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
                              "plane 13 (red) was not written since power-on: red snow");
     } else if (!kw && !partial && red > all / 10 * 9) {
@@ -159,7 +153,7 @@ static void refresh(struct jl_device *device) {
     struct uc_paper_chip *chip = chip_of(device);
     const struct uc_paper_part *part = part_of(device);
     struct wave wave = {.frame_us = chip->frame_us};
-    if (!chip->powered) {
+    if (!chip->base.powered) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
                              "12 updates the glass with its voltages off: 04 first, and wait");
         return;
@@ -180,9 +174,10 @@ static void refresh(struct jl_device *device) {
     chip->only_window = chip->partial_mode;
     look_at_planes(device, partial);
     (partial ? jl_sim_paper_partial : jl_sim_paper_full)(device);
-    jl_sim_paper_begin(device, &chip->update, &wave, row_of);
-    busy_for(device, (chip->update.end_ps - chip->update.start_ps) / 1000000u + 1000);
-    chip->waits_for_update = false;
+    jl_sim_paper_begin(device, &chip->base.update, &wave, row_of);
+    jl_sim_paper_busy(device, BUSY_AFTER_US,
+                      (chip->base.update.end_ps - chip->base.update.start_ps) / 1000000u + 1000);
+    chip->base.waits_for_update = false;
 }
 
 /* ---- memory ---- */
@@ -210,8 +205,8 @@ static void take_pixels(struct jl_device *device, const uint8_t *bytes, size_t c
             chip->y++;
         }
     }
-    chip->waits_for_update |= chip->plane == 1 || !(chip->settings & KW_MODE);
-    chip->red_written |= chip->plane == 1;
+    chip->base.waits_for_update |= chip->plane == 1 || !(chip->settings & KW_MODE);
+    chip->base.red_written |= chip->plane == 1;
 }
 
 /* ---- commands ---- */
@@ -231,8 +226,8 @@ static void load_defaults(struct jl_device *device) {
     chip->x_end = part->sources - 1;
     chip->y_end = part->gates - 1;
     chip->plane = -1;
-    chip->known = false;
-    chip->argument_count = chip->least = chip->most = 0;
+    chip->base.known = false;
+    chip->base.argument_count = chip->base.least = chip->base.most = 0;
     memset(chip->tables, 0, sizeof chip->tables);
 }
 
@@ -243,7 +238,7 @@ static int word(const uint8_t *bytes) {
 /* A window: columns are rounded to bytes by the part. */
 static void set_window(struct jl_device *device) {
     struct uc_paper_chip *chip = chip_of(device);
-    const uint8_t *a = chip->arguments;
+    const uint8_t *a = chip->base.arguments;
     bool wide = part_of(device)->wide;
     int x_start = wide ? word(a) : a[0], x_end = wide ? word(a + 2) : a[1];
     a += wide ? 4 : 2;
@@ -266,9 +261,9 @@ static void set_window(struct jl_device *device) {
 
 static void set_power(struct jl_device *device, bool on) {
     struct uc_paper_chip *chip = chip_of(device);
-    chip->powered = on;
-    chip->powered_since_ps = jl_board_now_ps(device->board);
-    busy_for(device, on ? POWER_ON_US : POWER_OFF_US);
+    chip->base.powered = on;
+    chip->base.powered_since_ps = jl_board_now_ps(device->board);
+    jl_sim_paper_busy(device, BUSY_AFTER_US, on ? POWER_ON_US : POWER_OFF_US);
 }
 
 static void deep_sleep(struct jl_device *device, uint8_t key) {
@@ -278,22 +273,18 @@ static void deep_sleep(struct jl_device *device, uint8_t key) {
                              key);
         return;
     }
-    if (chip->powered) {
+    if (chip->base.powered) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING,
                              "deep sleep with its voltages on: 02 first, and wait");
     }
-    chip->asleep = true;
-    chip->powered = false;
-    chip->red_written = false;
+    chip->base.asleep = true;
+    chip->base.powered = false;
+    chip->base.red_written = false;
     jl_sim_device_noise(device, chip->ram, 2 * plane_bytes(device));
 }
 
-struct command {
-    uint8_t opcode, least, most;
-};
-
 /* Of 61h, 65h and 90h the narrow parts have fewer: see lengths_of(). */
-static const struct command commands[] = {
+static const struct paper_command commands[] = {
     {0x00, 1, 2},  {0x01, 4, 5},  {0x02, 0, 0},  {0x03, 1, 1},  {0x04, 0, 0},  {0x05, 0, 0},
     {0x06, 3, 4},  {0x07, 1, 1},  {0x10, 0, 0},  {0x11, 0, 0},  {0x12, 0, 0},  {0x13, 0, 0},
     {0x15, 1, 1},  {0x20, 6, 60}, {0x21, 6, 60}, {0x22, 6, 60}, {0x23, 6, 60}, {0x24, 6, 60},
@@ -303,8 +294,9 @@ static const struct command commands[] = {
     {0xE0, 1, 1},  {0xE3, 1, 1},  {0xE5, 1, 1},
 };
 
-static struct command lengths_of(const struct jl_device *device, const struct command *command) {
-    struct command lengths = *command;
+static struct paper_command lengths_of(const struct jl_device *device,
+                                       const struct paper_command *command) {
+    struct paper_command lengths = *command;
     uint8_t less = command->opcode == 0x90                              ? 2
                    : command->opcode == 0x61 || command->opcode == 0x65 ? 1
                                                                         : 0;
@@ -319,9 +311,9 @@ static struct command lengths_of(const struct jl_device *device, const struct co
 static void run(struct jl_device *device) {
     struct uc_paper_chip *chip = chip_of(device);
     const struct uc_paper_part *part = part_of(device);
-    const uint8_t *a = chip->arguments;
+    const uint8_t *a = chip->base.arguments;
     chip->plane = -1;
-    switch (chip->command) {
+    switch (chip->base.command) {
     case 0x00:
         if (!(a[0] & NO_RESET)) {
             load_defaults(device);
@@ -331,14 +323,14 @@ static void run(struct jl_device *device) {
         break;
     case 0x02:
     case 0x04:
-        set_power(device, chip->command == 0x04);
+        set_power(device, chip->base.command == 0x04);
         break;
     case 0x07:
         deep_sleep(device, a[0]);
         break;
     case 0x10:
     case 0x13:
-        begin_data(device, chip->command == 0x13);
+        begin_data(device, chip->base.command == 0x13);
         break;
     case 0x12:
         refresh(device);
@@ -368,7 +360,7 @@ static void run(struct jl_device *device) {
         break;
     case 0x91:
     case 0x92:
-        chip->partial_mode = chip->command == 0x91;
+        chip->partial_mode = chip->base.command == 0x91;
         break;
     case 0xE0:
         chip->fixed_degrees = (a[0] & 2) != 0;
@@ -377,126 +369,46 @@ static void run(struct jl_device *device) {
         chip->degrees = a[0] < 128 ? a[0] : a[0] - 256;
         break;
     default:
-        if (chip->command >= 0x20 && chip->command < 0x20 + UC_TABLES) {
-            memcpy(chip->tables[chip->command - 0x20], a, UC_TABLE_BYTES);
+        if (chip->base.command >= 0x20 && chip->base.command < 0x20 + UC_TABLES) {
+            memcpy(chip->tables[chip->base.command - 0x20], a, UC_TABLE_BYTES);
         }
         break; /* voltages, timings, reads: taken, without effect here */
     }
 }
 
-/* A command whose last arguments are optional runs when the next one comes. */
-static void end_arguments(struct jl_device *device) {
-    struct uc_paper_chip *chip = chip_of(device);
-    if (chip->argument_count < chip->least) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
-                             "command %02X got %d of %d argument bytes, and is ignored",
-                             chip->command, chip->argument_count, chip->least);
-    } else if (chip->argument_count < chip->most) {
-        run(device);
-    }
-    chip->least = chip->most = chip->argument_count = 0;
-}
-
 static void take_command(struct jl_device *device, uint8_t opcode) {
-    struct uc_paper_chip *chip = chip_of(device);
-    const struct command *found = NULL;
-    end_arguments(device);
+    const struct paper_command *found = NULL;
+    struct paper_command lengths;
     for (size_t i = 0; i < sizeof commands / sizeof commands[0]; i++) {
         found = commands[i].opcode == opcode ? &commands[i] : found;
     }
-    chip->command = opcode;
-    chip->known = found != NULL;
-    chip->plane = -1;
-    if (!found) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
-        return;
+    if (found) {
+        lengths = lengths_of(device, found);
+        found = &lengths;
     }
-    struct command lengths = lengths_of(device, found);
-    memset(chip->arguments, 0, sizeof chip->arguments);
-    chip->least = lengths.least;
-    chip->most = lengths.most;
-    if (lengths.most == 0) {
-        run(device);
-    }
-}
-
-static void take_argument(struct jl_device *device, uint8_t byte) {
-    struct uc_paper_chip *chip = chip_of(device);
-    if (!chip->known) {
-        return;
-    }
-    if (chip->argument_count >= chip->most) {
-        if (chip->argument_count++ == chip->most) {
-            jl_sim_device_report(device, JL_SEVERITY_WARNING,
-                                 "command %02X takes %d argument bytes: more are ignored",
-                                 chip->command, chip->most);
-        }
-        return;
-    }
-    chip->arguments[chip->argument_count++] = byte;
-    if (chip->argument_count == chip->most) {
-        run(device);
-        chip->least = 0;
-    }
+    chip_of(device)->plane = -1;
+    jl_sim_paper_opcode(device, opcode, found, run);
 }
 
 /* ---- what the board asks ---- */
 
-static bool is_busy(const struct jl_device *device, uint64_t at_ps) {
-    const struct uc_paper_chip *chip = device->state;
-    return at_ps >= chip->busy_from_ps && at_ps < chip->busy_until_ps;
-}
-
-/* Whether a byte cannot be taken now; says why, once for each time that it happens. */
-static bool deaf(struct jl_device *device, uint8_t byte, bool data) {
-    struct uc_paper_chip *chip = chip_of(device);
-    uint64_t now = jl_board_now_ps(device->board);
-    jl_sim_paper_settle(device, &chip->update);
-    if (chip->in_reset) {
-        return true;
-    }
-    if (chip->asleep && !chip->asleep_reported) {
-        chip->asleep_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
-                             "byte %02X arrives in deep sleep (07 A5): only a pulse on the reset "
-                             "pin wakes it",
-                             byte);
-    }
-    /* From the command on, though the pin shows it a little later. */
-    bool busy = now < chip->busy_until_ps;
-    if (busy && !chip->asleep && !chip->busy_reported) {
-        chip->busy_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
-                             "%s %02X arrives while it is busy, %llu ms too early: ignored; wait "
-                             "200 us, then until BUSY is high",
-                             data ? "byte" : "command", byte,
-                             (unsigned long long)((chip->busy_until_ps - now) / 1000000000u) + 1);
-    }
-    chip->busy_reported = busy;
-    if (chip->powered && !busy && !chip->power_reported &&
-        now - chip->powered_since_ps > 60000000000000u) {
-        chip->power_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
-                             "its voltages were on for a minute: switch them off after an update "
-                             "(02), or send it to deep sleep (07 A5)");
-    }
-    return chip->asleep || busy;
-}
+static const struct paper_words words = {
+    .sleep = "07 A5", .idle = "200 us, then until BUSY is high", .power = "02"};
 
 static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     struct uc_paper_chip *chip = chip_of(device);
-    if (data && chip->known && chip->plane >= 0) {
-        if (!deaf(device, bytes[0], true)) {
+    if (data && chip->base.known && chip->plane >= 0) {
+        if (!jl_sim_paper_deaf(device, &words, bytes[0], true)) {
             take_pixels(device, bytes, count);
         }
         return;
     }
     for (size_t i = 0; i < count; i++) {
-        if (deaf(device, bytes[i], data)) {
-            chip->known = false;
+        if (jl_sim_paper_deaf(device, &words, bytes[i], data)) {
+            chip->base.known = false;
             chip->plane = -1;
         } else if (data) {
-            take_argument(device, bytes[i]);
+            jl_sim_paper_argument(device, bytes[i], run);
         } else {
             take_command(device, bytes[i]);
         }
@@ -508,78 +420,33 @@ static void power_on(struct jl_device *device) {
     load_defaults(device);
 }
 
-static void power_off(struct jl_device *device) {
-    jl_sim_paper_stop(device, &chip_of(device)->update);
-}
-
 static void reset(struct jl_device *device, bool low) {
-    struct uc_paper_chip *chip = chip_of(device);
-    uint64_t now = jl_board_now_ps(device->board);
-    jl_sim_paper_settle(device, &chip->update);
-    jl_sim_paper_stop(device, &chip->update);
-    if (!low && now - chip->reset_edge_ps < 50000000u) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
-                             "reset was low for %llu ns, at least 50 us are needed",
-                             (unsigned long long)((now - chip->reset_edge_ps) / 1000));
-    }
-    chip->reset_edge_ps = now;
-    chip->in_reset = low;
-    chip->asleep = chip->asleep_reported = chip->powered = false;
-    chip->busy_until_ps = 0;
+    jl_sim_paper_reset(device, low, 50);
     load_defaults(device);
-    if (!low) {
-        chip->busy_from_ps = now;
-        chip->busy_until_ps = now + 1000000000u; /* a millisecond */
-    }
 }
 
 static bool output(struct jl_device *device, enum jl_device_pin pin, uint64_t at_ps) {
-    return pin == JL_DEVICE_BUSY && !is_busy(device, at_ps);
-}
-
-static uint64_t output_change(struct jl_device *device, enum jl_device_pin pin, uint64_t after_ps) {
-    const struct uc_paper_chip *chip = chip_of(device);
-    return pin != JL_DEVICE_BUSY            ? UINT64_MAX
-           : after_ps < chip->busy_from_ps  ? chip->busy_from_ps
-           : after_ps < chip->busy_until_ps ? chip->busy_until_ps
-                                            : UINT64_MAX;
-}
-
-static void show(struct jl_device *device, struct jl_picture *picture) {
-    struct uc_paper_chip *chip = chip_of(device);
-    jl_sim_paper_settle(device, &chip->update);
-    jl_sim_paper_show(device, &chip->update, picture);
-}
-
-static uint8_t brightness(struct jl_device *device) {
-    (void)device;
-    return 255;
+    return pin == JL_DEVICE_BUSY && !jl_sim_paper_is_busy(device, at_ps);
 }
 
 static const char *why_dark(struct jl_device *device) {
-    const struct uc_paper_chip *chip = chip_of(device);
-    const struct paper_glass *glass = device->fixed;
-    if (chip->waits_for_update) {
-        return "the glass shows what it showed before: the RAM was written, and no update was "
-               "started (04, wait, 12)";
-    }
-    if (!glass->shown && !chip->update.running) {
-        return "the glass never had an update (13 with the picture, 04, wait, 12)";
-    }
-    return NULL;
+    return jl_sim_paper_why(device,
+                            "the glass shows what it showed before: the RAM was written, and no "
+                            "update was started (04, wait, 12)",
+                            "the glass never had an update (13 with the picture, 04, wait, 12)");
 }
 
 const struct machine jl_sim_uc_paper_machine = {
     .fits = fits,
     .power_on = power_on,
-    .power_off = power_off,
+    .power_off = jl_sim_paper_power_off,
     .reset = reset,
     .write = write,
     .outputs = 1 << JL_DEVICE_BUSY,
     .output = output,
-    .output_change = output_change,
-    .show = show,
-    .brightness = brightness,
+    .output_change = jl_sim_paper_output_change,
+    .show = jl_sim_paper_picture,
+    .brightness = jl_sim_paper_brightness,
     .why_dark = why_dark,
     .keeps_picture = true,
 };

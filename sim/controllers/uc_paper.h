@@ -4,7 +4,7 @@
 
 #include "jadelamp/sim/emulators.h"
 
-#include "../paper_glass.h"
+#include "paper_chip.h"
 
 struct uc_paper_part {
     int sources, gates;
@@ -13,14 +13,10 @@ struct uc_paper_part {
     int partial_degrees; /* TSSET (E5h) that chooses a partial waveform; 0: has none */
 };
 
-enum { UC_TABLES = 5, UC_TABLE_BYTES = 60, UC_ARGUMENTS = 60 };
+enum { UC_TABLES = 5, UC_TABLE_BYTES = 60 };
 
 struct uc_paper_chip {
-    uint8_t command;
-    uint8_t arguments[UC_ARGUMENTS];
-    int argument_count, least, most;
-    bool known;
-    /* registers */
+    struct paper_chip base;
     uint8_t settings;                          /* 00h */
     int columns, rows;                         /* 61h */
     int first_source, first_gate;              /* 65h */
@@ -31,16 +27,9 @@ struct uc_paper_chip {
     uint8_t tables[UC_TABLES][UC_TABLE_BYTES]; /* 20h..24h */
     bool partial_mode;                         /* 91h */
     int x_start, x_end, y_start, y_end;        /* 90h, in pixels, included */
-    /* where data goes */
-    int plane, x, y; /* plane -1: nowhere */
-    /* what it is doing */
-    bool powered, asleep, in_reset;
-    uint64_t powered_since_ps, reset_edge_ps, busy_from_ps, busy_until_ps;
-    bool busy_reported, asleep_reported, waits_for_update, power_reported, stale_reported;
-    bool red_written;
-    bool only_window; /* the update under way drives the window only */
-    struct paper_update update;
-    uint8_t ram[]; /* two planes of gates * sources / 8 */
+    int plane, x, y;                           /* where data goes; plane -1: nowhere */
+    bool only_window;                          /* the update under way drives the window only */
+    uint8_t ram[];                             /* two planes of gates * sources / 8 */
 };
 
 extern const struct machine jl_sim_uc_paper_machine;
