@@ -67,6 +67,8 @@ void paper_expect_shown(struct paper_stage *stage, const struct jl_frame *frame,
 
 /* Complaints above a note so far. */
 int paper_complaints(struct paper_stage *stage);
+/* Those with a text. */
+int paper_complaints_about(struct paper_stage *stage, const char *text);
 /* Expects that one of them contains a text. */
 void paper_expect_complaint(struct paper_stage *stage, const char *text);
 

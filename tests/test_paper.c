@@ -74,22 +74,34 @@ static void turns_by_the_target(void) {
     static const struct {
         uint8_t turn;
         bool right, bottom; /* where the picture's upper left corner is seen */
-    } rows[] = {{JL_TURN_0, false, false},     {JL_TURN_90, true, false},
-                {JL_TURN_180, true, true},     {JL_TURN_270, false, true},
-                {JL_TURN_MIRROR, true, false}, {JL_TURN_180 | JL_TURN_MIRROR, false, true}};
-    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+    } rows[] = {{JL_TURN_0, false, false},
+                {JL_TURN_90, true, false},
+                {JL_TURN_180, true, true},
+                {JL_TURN_270, false, true},
+                {JL_TURN_MIRROR, true, false},
+                {JL_TURN_90 | JL_TURN_MIRROR, true, true},
+                {JL_TURN_180 | JL_TURN_MIRROR, false, true},
+                {JL_TURN_270 | JL_TURN_MIRROR, false, false}};
+    enum { TURNS = sizeof rows / sizeof rows[0] };
+    for (size_t i = 0; i < TURNS * paper_make_count; i++) {
+        const struct paper_make *paper = &paper_makes[i / TURNS];
         struct paper_stage stage;
         struct jl_picture glass;
-        test_row("turn %d", rows[i].turn);
-        paper_open(&stage, make("ssd1680 122x250"), NULL);
-        jl_target_turn(&stage.frame.target, rows[i].turn);
-        jl_fill_rect(&stage.frame.target, (struct jl_rect){0, 0, 5, 5}, JL_BLACK);
+        test_row("%s, turn %d", paper->name, rows[i % TURNS].turn);
+        paper_open(&stage, paper, NULL);
+        jl_target_turn(&stage.frame.target, rows[i % TURNS].turn);
+        /* Longer along the picture's own x, so that exchanged axes are seen, too. */
+        jl_fill_rect(&stage.frame.target, (struct jl_rect){0, 0, 9, 3}, JL_BLACK);
         EXPECT_INT(jl_panel_present(&stage.panel, &stage.frame), JL_OK);
         if (EXPECT(jl_device_picture(stage.device, &glass))) {
             for (int corner = 0; corner < 4; corner++) {
                 bool right = corner & 1, bottom = corner & 2;
-                const uint8_t *at = jl_picture_at(&glass, right ? 121 : 0, bottom ? 249 : 0);
-                EXPECT_INT(*at < 128, right == rows[i].right && bottom == rows[i].bottom);
+                int x = right ? paper->width - 1 : 0, y = bottom ? paper->height - 1 : 0;
+                bool here = right == rows[i % TURNS].right && bottom == rows[i % TURNS].bottom;
+                bool upright = rows[i % TURNS].turn % 2 == 0;
+                EXPECT_INT(*jl_picture_at(&glass, x, y) < 128, here);
+                EXPECT_INT(*jl_picture_at(&glass, right ? x - 6 : 6, y) < 128, here && upright);
+                EXPECT_INT(*jl_picture_at(&glass, x, bottom ? y - 6 : 6) < 128, here && !upright);
             }
             jl_picture_free(&glass);
         }
@@ -184,6 +196,60 @@ static void settings_as_bytes(void) {
     }
 }
 
+/* Asleep between two updates, by all ways to the glass; every other call wakes it. */
+static void sleeps_between_updates(void) {
+    static const uint8_t nop[] = {0x7F};
+    for (size_t i = 0; i < paper_make_count; i++) {
+        struct paper_stage stage;
+        struct jl_async async;
+        struct jl_bands bands;
+        static uint8_t memory[4096];
+        test_row("%s", paper_makes[i].name);
+        paper_open(&stage, &paper_makes[i], NULL);
+        EXPECT_INT(jl_epaper_sleep_between(&stage.panel, true), JL_OK);
+        for (int way = 0; way < 3; way++) {
+            paper_draw(&stage.frame, (unsigned)way);
+            jl_board_wait_ps(stage.board, 200000000000000u);
+            switch (way) {
+            case 0:
+                EXPECT_INT(jl_panel_present(&stage.panel, &stage.frame), JL_OK);
+                break;
+            case 1:
+                EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+                EXPECT_INT(jl_async_present(&async, &stage.frame), JL_OK);
+                EXPECT_INT(jl_async_finish(&async), JL_OK);
+                break;
+            default:
+                jl_bands_begin(&bands, &stage.panel, memory, sizeof memory);
+                while (jl_bands_next(&bands)) {
+                    for (unsigned step = 0; step <= 2; step++) {
+                        paper_draw(&bands.frame, step);
+                    }
+                }
+                EXPECT_INT(jl_bands_end(&bands), JL_OK);
+                break;
+            }
+            paper_expect_shown(&stage, &stage.frame, true);
+            jl_device_set_pin(stage.device, JL_DEVICE_CS, false); /* somebody talks to it */
+            jl_stream_write(stage.sim.stream, nop, 1);
+            jl_device_set_pin(stage.device, JL_DEVICE_CS, true);
+            EXPECT_INT(paper_complaints_about(&stage, "arrives in deep sleep"), way + 1);
+            EXPECT_INT(paper_complaints(&stage), way + 1);
+        }
+        EXPECT_INT(jl_epaper_sleep_between(&stage.panel, false), JL_OK);
+        EXPECT_INT(jl_epaper_update(&stage.panel, JL_UPDATE_FULL), JL_OK);
+        jl_device_set_pin(stage.device, JL_DEVICE_CS, false);
+        jl_stream_write(stage.sim.stream, nop, 1);
+        jl_device_set_pin(stage.device, JL_DEVICE_CS, true);
+        EXPECT_INT(paper_complaints_about(&stage, "arrives in deep sleep"), 3); /* it is awake */
+        EXPECT_INT(jl_panel_sleep(&stage.panel), JL_OK);
+        EXPECT_INT(jl_panel_present(&stage.panel, &stage.frame), JL_NOT_AWAKE);
+        EXPECT_INT(jl_panel_resume(&stage.panel), JL_OK);
+        EXPECT_INT(jl_panel_status(&stage.panel), JL_OK);
+        paper_close(&stage);
+    }
+}
+
 /* The policy begins after the first picture. */
 static void policy_begins_late(void) {
     struct paper_stage stage;
@@ -246,6 +312,9 @@ static void policy_of_updates(void) {
         {"ssd1680 128x296", "xdex", "FF", {0}, false, JL_OK},
         {"ssd1680 128x296", "xdsx", "FP", {0}, false, JL_OK},
         {"uc8151 128x296", "xdsx", "FF", {0}, false, JL_OK},
+        {"ssd1680 128x296", "bxdxdxx", "FPP-", {0}, false, JL_OK},
+        {"ssd1680 128x296", "bxdexdxsdx", "FFPP", {0}, false, JL_OK},
+        {"uc8151 128x296", "bxdxmdx", "FFF", {0}, false, JL_OK},
         {"uc8151 128x296", "xdxdx", "FPP", {0}, false, JL_OK},
         {"uc8179 800x480", "xdxdx", "FPP", {0}, false, JL_OK},
         {"uc8176 400x300", "xdxdx", "FPP", {0}, false, JL_OK},
@@ -316,6 +385,9 @@ static void policy_of_updates(void) {
                 EXPECT_INT(jl_panel_present(&stage.panel, &stage.frame), JL_NOT_AWAKE);
                 EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
                 break;
+            case 'b':
+                EXPECT_INT(jl_epaper_sleep_between(&stage.panel, true), JL_OK);
+                break;
             case 'w':
                 EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
                 break;
@@ -341,6 +413,7 @@ const struct test_group test_groups[] = {
     {"partial_updates_are_sparing", partial_updates_are_sparing},
     {"ghosts_until_a_full_update", ghosts_until_a_full_update},
     {"settings_as_bytes", settings_as_bytes},
+    {"sleeps_between_updates", sleeps_between_updates},
     {"policy_begins_late", policy_begins_late},
     {"policy_of_updates", policy_of_updates},
     {NULL, NULL},

@@ -305,6 +305,9 @@ static void refusals(void) {
     paper_open(&stage, paper, &(struct paper_wish){.without_reset = true});
     EXPECT_INT(jl_panel_sleep(&stage.panel), JL_UNSUPPORTED); /* nothing could end it */
     EXPECT_INT(jl_epaper_request(&stage.panel, (enum jl_update)9), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_epaper_sleep_between(&stage.panel, true), JL_UNSUPPORTED);
+    EXPECT_INT(jl_epaper_sleep_between(NULL, true), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_epaper_sleep_between(&closed, true), JL_NOT_AWAKE);
     EXPECT_INT(jl_panel_contrast(&stage.panel, 9), JL_UNSUPPORTED);
     EXPECT_INT(jl_panel_turn(&stage.panel, JL_TURN_90), JL_BAD_TURN);
     EXPECT_INT(jl_epaper_begin(&epaper, NULL), JL_BAD_ARGUMENT);

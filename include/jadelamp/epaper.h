@@ -62,6 +62,9 @@ struct jl_epaper_config {
 
 /** What the policy remembers. The caller's memory; members are for the library. */
 struct jl_epaper {
+    struct jl_sending sleeping; /* ends a sleep in between, as a call waits for a transfer */
+    struct jl_panel *panel;
+    jl_status (*shown)(struct jl_panel *panel); /* behind an update; or NULL */
     jl_status (*choose)(struct jl_panel *panel, const struct jl_showing *showing,
                         const struct jl_frame *frame);
     uint8_t request;  /* enum jl_update, of the next present */
@@ -86,6 +89,16 @@ jl_status jl_epaper_begin(struct jl_epaper *epaper, struct jl_panel *panel);
  * @return as jl_epaper_begin(); JL_UNSUPPORTED also before it
  */
 jl_status jl_epaper_request(struct jl_panel *panel, enum jl_update update);
+
+/**
+ * From now on the panel goes to deep sleep behind each update, and wakes by itself for the next
+ * call: about a microampere in between, and 20 ms more for each update. Where the part loses its
+ * RAM all updates are full ones then. Sends nothing.
+ *
+ * @return as jl_epaper_request(); JL_UNSUPPORTED also where reset is not wired: nothing could end
+ *         the sleep
+ */
+jl_status jl_epaper_sleep_between(struct jl_panel *panel, bool sleeps);
 
 /**
  * Updates the glass from what the RAM holds, behind drawings without a frame; blocks. The first

@@ -94,7 +94,7 @@ static jl_status next(struct jl_panel *panel, struct jl_showing *showing) {
     }
     showing->complete = true;
     showing->pass = PASS_DONE;
-    return JL_OK;
+    return panel->epaper && panel->epaper->shown ? panel->epaper->shown(panel) : JL_OK;
 }
 
 jl_status jl_paper_show(struct jl_panel *panel, struct jl_showing *showing,

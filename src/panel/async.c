@@ -119,7 +119,9 @@ static jl_status end(struct jl_async *async, jl_status status) {
     async->areas_left = 0;
     async->flow = NULL;
     async->shows = false;
-    async->panel->state = STATE_AWAKE;
+    if (async->panel->sending == &async->sending) { /* else e-paper went to sleep */
+        async->panel->state = STATE_AWAKE;
+    }
     jl_panel_end_call(async->panel, status);
     if (async->ready) {
         async->ready(async->context);
