@@ -353,6 +353,7 @@ static void anything_at_random(void) {
                    &(struct paper_wish){.ops = &paper_faulty_ops,
                                         .paper = {.most_partials = (uint8_t)(seed % 5)}});
         EXPECT_INT(jl_async_init(&async, &stage.panel, NULL, NULL), JL_OK);
+        EXPECT_INT(jl_epaper_sleep_between(&stage.panel, seed % 4 == 0), JL_OK);
         for (int step = 0; step < 14; step++) {
             dice = dice * 1664525u + 1013904223u;
             unsigned what = dice >> 24;
