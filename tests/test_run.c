@@ -116,7 +116,7 @@ static void ends(void) {
         struct jl_run_request request = {.name = rows[i].name,
                                          .directory = shell_path("here"),
                                          .most_ms = 500,
-                                         .patience_ms = 100};
+                                         .patience_ms = 1000};
         test_row("%s", rows[i].name);
         EXPECT(jl_run(&card, rows[i].program, &request, &result, &complaint));
         EXPECT_INT(result.end, rows[i].end);
