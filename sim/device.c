@@ -78,6 +78,7 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
 }
 
 void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high) {
+    device->driven |= 1u << pin;
     if (device->pins[pin] == high) {
         return;
     }
@@ -96,7 +97,9 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     if (device->machine->pin_changed) {
         device->machine->pin_changed(device, pin, high);
     } else if (pin == JL_DEVICE_RESET) {
-        device->machine->reset(device, !high);
+        if (device->machine->reset) {
+            device->machine->reset(device, !high);
+        }
     } else if (pin == JL_DEVICE_CS && !jl_sim_device_is_selected(device)) {
         jl_sim_stream_deselected(device);
     } else if (pin == JL_DEVICE_CS && device->machine->selected) {
@@ -175,6 +178,9 @@ const char *jl_device_why_dark(struct jl_device *device) {
         return device->part->select_high
                    ? "no byte was taken: CS was low whenever a byte passed, and high selects"
                    : "no byte was taken: CS was high whenever a byte passed, and low selects";
+    }
+    if (!device->machine->show) {
+        return "it is no display";
     }
     const char *why = device->machine->why_dark(device);
     if (!why && jl_glass_needs_light(&device->glass) && !jl_device_light_on(device)) {

@@ -5,6 +5,7 @@
 #define JADELAMP_SIM_DEVICE_H
 
 #include "jadelamp/sim/board.h"
+#include "jadelamp/sim/touch.h"
 
 enum { DEVICE_PINS = JL_DEVICE_D7 + 1, DEVICE_NAME_BYTES = 32 };
 
@@ -33,11 +34,13 @@ struct machine {
     bool (*fits)(const struct jl_emulated_part *part, const struct jl_glass *glass);
     /* State is zeroed before. RAM becomes noise here. */
     void (*power_on)(struct jl_device *device);
-    void (*reset)(struct jl_device *device, bool low);
+    void (*reset)(struct jl_device *device, bool low); /* or NULL: no such pin */
     /* Addressed, to be written or read: acknowledges or not. */
     bool (*i2c_begin)(struct jl_device *device, bool read);
     bool (*i2c_write)(struct jl_device *device, uint8_t byte);
     uint8_t (*i2c_read)(struct jl_device *device);
+    /* Where it answers, when it was attached at an address. NULL: just there. */
+    uint8_t (*i2c_address)(struct jl_device *device, uint8_t attached);
     /* Bytes from SPI or an 8-bit 8080 bus, D/C the same for all of them. */
     void (*write)(struct jl_device *device, const uint8_t *bytes, size_t count, bool data);
     /* Words from a 16-bit 8080 bus. */
@@ -57,7 +60,7 @@ struct machine {
     uint32_t outputs;
     bool (*output)(struct jl_device *device, enum jl_device_pin pin, uint64_t at_ps);
     uint64_t (*output_change)(struct jl_device *device, enum jl_device_pin pin, uint64_t after_ps);
-    /* The picture is black and has the size of the glass. */
+    /* The picture is black and has the size of the glass. NULL: a part without a picture. */
     void (*show)(struct jl_device *device, struct jl_picture *picture);
     uint8_t (*brightness)(struct jl_device *device);
     const char *(*why_dark)(struct jl_device *device);
@@ -79,6 +82,7 @@ struct jl_device {
     void *state, *fixed;
     bool unplugged;
     bool pins[DEVICE_PINS];
+    uint32_t driven; /* pins that were ever set from outside, (1 << pin) each */
     int pin_wires[DEVICE_PINS];
     const struct jl_i2c_bus *i2c;
     const struct jl_stream_bus *stream;
@@ -90,6 +94,15 @@ struct jl_device {
     bool clock_reported, read_clock_reported;
     uint64_t tolerated_cycle_ps;
     int celsius; /* around the glass */
+    /* touch panels: fingers by hand, or steps that they follow */
+    struct finger {
+        bool down;
+        int x, y; /* on the upright glass, pixels */
+        uint64_t edge_ps;
+    } fingers[JL_TOUCH_FINGERS];
+    const struct jl_hand_step *steps;
+    size_t step_count;
+    struct jl_touch_flaws flaws;
 };
 
 /* Adds a diagnostic, printf-like. */

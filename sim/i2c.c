@@ -114,12 +114,18 @@ static void check_clock(struct jl_device *device, uint64_t bit_ps) {
     }
 }
 
+static uint8_t address_of(const struct jl_i2c_bus *bus, size_t i) {
+    struct jl_device *device = bus->devices[i];
+    return device->machine->i2c_address ? device->machine->i2c_address(device, bus->addresses[i])
+                                        : bus->addresses[i];
+}
+
 static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte, uint64_t bit_ps) {
     bool acknowledged = false;
     bus->expect_address = false;
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
-        if (device->unplugged || bus->addresses[i] != byte >> 1) {
+        if (device->unplugged || address_of(bus, i) != byte >> 1) {
             continue;
         }
         check_clock(device, bit_ps);

@@ -15,6 +15,11 @@
 extern "C" {
 #endif
 
+/** A place in picture coordinates, pixels. */
+struct jl_point {
+    int16_t x, y;
+};
+
 /** Columns x .. x+w-1, rows y .. y+h-1. Empty when w or h is zero or less. */
 struct jl_rect {
     int16_t x; /**< left column, pixels */

@@ -32,6 +32,7 @@
 #include "jadelamp/bus.h"
 #include "jadelamp/char_panel.h"
 #include "jadelamp/direct.h"
+#include "jadelamp/touch.h"
 #include "jadelamp/epaper.h"
 #include "jadelamp/controllers/gc9a01.h"
 #include "jadelamp/controllers/ili9341.h"

@@ -30,7 +30,10 @@ enum jl_pin {
     JL_PIN_E2,    /**< the same of the second controller of modules with 40 x 4 cells */
     JL_PIN_RW,    /**< output, character modules: while it is high D0..D7 are inputs */
     JL_PIN_LIGHT, /**< output, backlight: high is on; invert it here where a transistor does */
-    JL_PIN_D0,    /**< D0..D7 follow each other; 4-bit wiring has D4..D7 only */
+    JL_PIN_TOUCH_RESET, /**< output, low resets a touch controller */
+    JL_PIN_TOUCH_CS,    /**< output, low selects a touch controller on SPI */
+    JL_PIN_PEN,         /**< input, low while something touches the glass */
+    JL_PIN_D0,          /**< D0..D7 follow each other; 4-bit wiring has D4..D7 only */
     JL_PIN_D1,
     JL_PIN_D2,
     JL_PIN_D3,
@@ -108,6 +111,15 @@ struct jl_port_ops {
      * calls, or ports with now_us() leave that to the library (async.h).
      */
     jl_status (*poll)(void *context);
+
+    /**
+     * Optional, for touch: sends the transfer, then reads. On I2C the read follows a repeated
+     * START, the last byte is not acknowledged, and without head and body there is the read alone.
+     * On SPI the clock goes on for `count` bytes, and what comes in meanwhile is kept; what comes
+     * in during the transfer is not. Blocks, and returns, as send() does.
+     */
+    jl_status (*receive)(void *context, const struct jl_transfer *transfer, uint8_t *bytes,
+                         size_t count);
 
     /** Optional: a counter of microseconds that wraps at 2^32. For beam.h, and limits of time. */
     uint32_t (*now_us)(void *context);

@@ -17,11 +17,6 @@
 extern "C" {
 #endif
 
-/** A place in picture coordinates, pixels. */
-struct jl_point {
-    int16_t x, y;
-};
-
 /**
  * A line of a width, with flat ends: the pixels whose centre lies within width / 2 of
  * the line and between its ends. Exactly: with d = b - a, p from a, and L = the whole

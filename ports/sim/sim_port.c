@@ -23,6 +23,25 @@ static jl_status send_i2c(struct jl_i2c_bus *bus, const struct jl_transfer *t) {
     return acknowledged ? JL_OK : JL_NO_ANSWER;
 }
 
+static jl_status receive_i2c(struct jl_i2c_bus *bus, const struct jl_transfer *t, uint8_t *bytes,
+                             size_t count) {
+    bool acknowledged = jl_i2c_start(bus);
+    if (!acknowledged) {
+        return JL_TIMEOUT;
+    }
+    if (t->head_bytes + t->body_bytes) {
+        acknowledged = jl_i2c_write(bus, (uint8_t)(t->i2c_address << 1)) &&
+                       write_all(bus, t->head, t->head_bytes) &&
+                       write_all(bus, t->body, t->body_bytes) && jl_i2c_start(bus);
+    }
+    acknowledged = acknowledged && jl_i2c_write(bus, (uint8_t)(t->i2c_address << 1 | 1));
+    for (size_t i = 0; i < count && acknowledged; i++) {
+        bytes[i] = jl_i2c_read(bus, i + 1 < count);
+    }
+    jl_i2c_stop(bus);
+    return acknowledged ? JL_OK : JL_NO_ANSWER;
+}
+
 /* Devices that share the bus are talked to at their own clocks. */
 static struct jl_stream_bus *stream_of(struct jl_sim_port *port) {
     if (port->clock_hz) {
@@ -38,6 +57,17 @@ static jl_status send(void *context, const struct jl_transfer *t) {
         return send_i2c(port->i2c, t);
     }
     jl_stream_write(stream_of(port), t->body, t->body_bytes);
+    return JL_OK;
+}
+
+static jl_status receive(void *context, const struct jl_transfer *t, uint8_t *bytes, size_t count) {
+    struct jl_sim_port *port = context;
+    if (port->i2c) {
+        return receive_i2c(port->i2c, t, bytes, count);
+    }
+    struct jl_stream_bus *bus = stream_of(port);
+    jl_stream_write(bus, t->body, t->body_bytes);
+    jl_stream_read(bus, bytes, count);
     return JL_OK;
 }
 
@@ -79,7 +109,8 @@ static int device_pin(enum jl_pin pin) {
         [JL_PIN_CS] = JL_DEVICE_CS,       [JL_PIN_BUSY] = JL_DEVICE_BUSY,
         [JL_PIN_TE] = JL_DEVICE_TE,       [JL_PIN_E] = JL_DEVICE_E,
         [JL_PIN_E2] = JL_DEVICE_E2,       [JL_PIN_RW] = JL_DEVICE_RW,
-        [JL_PIN_LIGHT] = JL_DEVICE_LIGHT,
+        [JL_PIN_LIGHT] = JL_DEVICE_LIGHT, [JL_PIN_TOUCH_RESET] = JL_DEVICE_RESET,
+        [JL_PIN_TOUCH_CS] = JL_DEVICE_CS, [JL_PIN_PEN] = JL_DEVICE_PEN,
     };
     return pin < JL_PIN_D0 ? map[pin] : JL_DEVICE_D0 + (int)(pin - JL_PIN_D0);
 }
@@ -102,6 +133,7 @@ const struct jl_port_ops jl_sim_port_ops = {
     .wait_us = wait_us,
     .set_pin = set_pin,
     .get_pin = get_pin,
+    .receive = receive,
     .now_us = now_us,
 };
 
@@ -110,6 +142,7 @@ const struct jl_port_ops jl_sim_port_rich_ops = {
     .wait_us = wait_us,
     .set_pin = set_pin,
     .get_pin = get_pin,
+    .receive = receive,
     .repeat = repeat,
     .send_nine = send_nine,
     .start = start,
