@@ -8,11 +8,7 @@
 #include <stdlib.h>
 #include <string.h>
 
-#include "jadelamp/jadelamp.h"
-#include "jadelamp/sim/sim_port.h"
-#include "jadelamp/sim/touch.h"
-
-enum { WIDTH = 240, HEIGHT = 320 };
+#include "touch_stage.h"
 
 /* ---- calibration ---- */
 
@@ -206,93 +202,8 @@ static void random_truths(void) {
 
 /* ---- the parts on the board ---- */
 
-struct made {
-    const char *name;
-    const struct jl_touch_part *part;
-    const struct jl_emulated_part *emulator;
-    uint8_t address;
-    int fingers;
-};
-static const struct made parts[] = {
-    {"ft6x36", &jl_ft6x36, &jl_emulated_ft6x36, 0x38, 2},
-    {"gt911", &jl_gt911, &jl_emulated_gt911, 0x5D, 5},
-    {"gt911 at 14", &jl_gt911, &jl_emulated_gt911, 0x14, 5},
-    {"cst816", &jl_cst816, &jl_emulated_cst816, 0x15, 1},
-    {"xpt2046", &jl_xpt2046, &jl_emulated_xpt2046, 0, 1},
-};
-enum { PARTS = sizeof parts / sizeof parts[0] };
-
-struct touch_stage {
-    struct jl_board *board;
-    struct jl_device *device;
-    struct jl_i2c_bus *i2c;
-    struct jl_sim_port sim;
-    struct jl_port port;
-    struct jl_touch_config config;
-    struct jl_touch_map map;
-    struct jl_touch touch;
-};
-
-/* On a board, opened; without a map. */
-static void stage(struct touch_stage *s, const struct made *made, uint8_t mounting) {
-    *s = (struct touch_stage){.board = jl_board_create(5)};
-    struct jl_glass glass = {.width = WIDTH, .height = HEIGHT, .kind = JL_GLASS_TFT};
-    s->device = jl_board_add_device(s->board, made->emulator, made->name, &glass);
-    s->sim = (struct jl_sim_port){.board = s->board, .device = s->device};
-    if (made->part->is_spi) {
-        s->sim.stream = jl_board_add_spi(s->board, 2000000, 1000, 0);
-        EXPECT(jl_stream_attach(s->sim.stream, s->device));
-    } else {
-        s->i2c = jl_board_add_i2c(s->board, 400000, 1000);
-        EXPECT(jl_i2c_attach(s->i2c, s->device, made->part == &jl_gt911 ? 0x5D : made->address));
-        s->sim.i2c = s->i2c;
-    }
-    struct jl_touch_flaws flaws = {.turn = mounting};
-    jl_touch_set_flaws(s->device, &flaws);
-    s->port = (struct jl_port){.ops = &jl_sim_port_ops, .context = &s->sim};
-    s->config = (struct jl_touch_config){.part = made->part,
-                                         .width = WIDTH,
-                                         .height = HEIGHT,
-                                         .mounting = made->part->is_spi ? 0 : mounting,
-                                         .i2c_address = made->address,
-                                         .reset_wired = !made->part->is_spi,
-                                         .pen_wired = true};
-    EXPECT_INT(jl_touch_open(&s->touch, &s->config, &s->port), JL_OK);
-}
-
-/* Woken, and calibrated where it must be. */
-static void awake(struct touch_stage *s, const struct made *made, uint8_t mounting) {
-    stage(s, made, mounting);
-    EXPECT_INT(jl_touch_wake(&s->touch), JL_OK);
-    if (!made->part->is_spi) {
-        return;
-    }
-    struct jl_touch_pair pairs[3] = {{0, 0, 24, 32}, {0, 0, 216, 160}, {0, 0, 120, 288}};
-    for (int i = 0; i < 3; i++) {
-        struct jl_point raw = {0, 0};
-        bool touching = false;
-        jl_touch_press(s->device, 0, pairs[i].x, pairs[i].y);
-        EXPECT_INT(jl_touch_read_raw(&s->touch, &raw, &touching), JL_OK);
-        EXPECT(touching);
-        pairs[i].raw_x = raw.x;
-        pairs[i].raw_y = raw.y;
-    }
-    jl_touch_lift(s->device, 0);
-    EXPECT_INT(jl_touch_calibrate(pairs, 3, &s->map, NULL), JL_OK);
-    s->config.map = &s->map;
-    EXPECT_INT(jl_touch_open(&s->touch, &s->config, &s->port), JL_OK);
-}
-
 static void tick(struct touch_stage *s) {
     jl_board_wait_ps(s->board, (uint64_t)11000000000); /* longer than a report's period */
-}
-
-/* Reads once; how many points. */
-static int look(struct touch_stage *s, struct jl_touch_point *points) {
-    uint8_t count = 99;
-    tick(s);
-    EXPECT_INT(jl_touch_read(&s->touch, points, JL_TOUCH_POINTS, &count), JL_OK);
-    return count;
 }
 
 static size_t complaints_of(struct touch_stage *s) {
@@ -304,19 +215,19 @@ static size_t complaints_of(struct touch_stage *s) {
  * upright glass the finger is put; and the touch must be at that pixel of the picture again.
  */
 static void turns_and_mountings(void) {
-    static uint8_t pixels[JL_MONO_ROWS_BYTES(WIDTH, HEIGHT)];
+    static uint8_t pixels[JL_MONO_ROWS_BYTES(TOUCH_WIDTH, TOUCH_HEIGHT)];
     static const int16_t places[][2] = {{0, 0}, {17, 40}, {200, 5}, {120, 210}};
-    for (int p = 0; p < PARTS; p++) {
+    for (int p = 0; p < TOUCH_PARTS; p++) {
         for (int mounting = 0; mounting < 8; mounting++) {
             struct touch_stage s;
-            awake(&s, &parts[p], (uint8_t)mounting);
+            touch_stage_awake(&s, &touch_makes[p], (uint8_t)mounting);
             for (int turn = 0; turn < 8; turn++) {
                 for (size_t i = 0; i < sizeof places / sizeof places[0]; i++) {
                     struct jl_frame frame;
                     struct jl_touch_point points[JL_TOUCH_POINTS];
-                    EXPECT_INT(
-                        jl_frame_init(&frame, &jl_mono_rows, WIDTH, HEIGHT, pixels, sizeof pixels),
-                        JL_OK);
+                    EXPECT_INT(jl_frame_init(&frame, &jl_mono_rows, TOUCH_WIDTH, TOUCH_HEIGHT,
+                                             pixels, sizeof pixels),
+                               JL_OK);
                     jl_target_turn(&frame.target, (uint8_t)turn);
                     jl_draw_pixel(&frame.target, places[i][0], places[i][1], JL_WHITE);
                     size_t at = 0;
@@ -327,13 +238,13 @@ static void turns_and_mountings(void) {
                     while (!(pixels[at] << bit & 0x80)) {
                         bit++;
                     }
-                    jl_touch_press(s.device, 0, (int)(at % (WIDTH / 8)) * 8 + bit,
-                                   (int)(at / (WIDTH / 8)));
-                    test_row("%s, mounting %d, turn %d, place %zu", parts[p].name, mounting, turn,
-                             i);
+                    jl_touch_press(s.device, 0, (int)(at % (TOUCH_WIDTH / 8)) * 8 + bit,
+                                   (int)(at / (TOUCH_WIDTH / 8)));
+                    test_row("%s, mounting %d, turn %d, place %zu", touch_makes[p].name, mounting,
+                             turn, i);
                     EXPECT_INT(jl_touch_turn(&s.touch, (uint8_t)turn), JL_OK);
-                    int slack = parts[p].part->is_spi ? 1 : 0; /* calibration's rounding */
-                    if (EXPECT_INT(look(&s, points), 1)) {
+                    int slack = touch_makes[p].part->is_spi ? 1 : 0; /* calibration's rounding */
+                    if (EXPECT_INT(touch_stage_look(&s, points), 1)) {
                         EXPECT(abs(points[0].x - places[i][0]) <= slack);
                         EXPECT(abs(points[0].y - places[i][1]) <= slack);
                     }
@@ -341,7 +252,7 @@ static void turns_and_mountings(void) {
             }
             jl_touch_lift(s.device, 0);
             struct jl_touch_point points[JL_TOUCH_POINTS];
-            EXPECT_INT(look(&s, points), 0);
+            EXPECT_INT(touch_stage_look(&s, points), 0);
             EXPECT_INT((long long)complaints_of(&s), 0);
             jl_board_destroy(s.board);
         }
@@ -350,30 +261,31 @@ static void turns_and_mountings(void) {
 
 /* As many fingers as the part has, each known again by its number. */
 static void several_fingers(void) {
-    for (int p = 0; p < PARTS; p++) {
+    for (int p = 0; p < TOUCH_PARTS; p++) {
         struct touch_stage s;
         struct jl_touch_point points[JL_TOUCH_POINTS];
-        awake(&s, &parts[p], 0);
-        test_row("%s", parts[p].name);
+        touch_stage_awake(&s, &touch_makes[p], 0);
+        test_row("%s", touch_makes[p].name);
         for (int i = 0; i < 5; i++) {
             jl_touch_press(s.device, i, 20 + 40 * i, 300 - 50 * i);
         }
-        if (EXPECT_INT(look(&s, points), parts[p].fingers)) {
-            for (int i = 0; i < parts[p].fingers; i++) {
+        if (EXPECT_INT(touch_stage_look(&s, points), touch_makes[p].fingers)) {
+            for (int i = 0; i < touch_makes[p].fingers; i++) {
                 EXPECT_INT(points[i].finger, i);
                 EXPECT(abs(points[i].x - (20 + 40 * i)) <= 1);
                 EXPECT(abs(points[i].y - (300 - 50 * i)) <= 1);
             }
         }
         jl_touch_lift(s.device, 0); /* the others keep their numbers */
-        if (EXPECT_INT(look(&s, points), parts[p].fingers - 1) && parts[p].fingers > 1) {
+        if (EXPECT_INT(touch_stage_look(&s, points), touch_makes[p].fingers - 1) &&
+            touch_makes[p].fingers > 1) {
             EXPECT_INT(points[0].finger, 1);
             EXPECT_INT(points[0].x, 60);
         }
         uint8_t count = 0;
         tick(&s);
         EXPECT_INT(jl_touch_read(&s.touch, points, 1, &count), JL_OK); /* no more than asked for */
-        EXPECT_INT(count, parts[p].fingers > 1);
+        EXPECT_INT(count, touch_makes[p].fingers > 1);
         jl_board_destroy(s.board);
     }
 }
@@ -389,20 +301,20 @@ static void pen_line(void) {
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct touch_stage s;
         struct jl_touch_point points[JL_TOUCH_POINTS];
-        awake(&s, &parts[rows[i].part], 0);
+        touch_stage_awake(&s, &touch_makes[rows[i].part], 0);
         s.config.pen_wired = rows[i].pen;
         EXPECT_INT(jl_touch_open(&s.touch, &s.config, &s.port), JL_OK);
-        test_row("%s, pen line %d", parts[rows[i].part].name, rows[i].pen);
-        EXPECT_INT(look(&s, points), 0);
+        test_row("%s, pen line %d", touch_makes[rows[i].part].name, rows[i].pen);
+        EXPECT_INT(touch_stage_look(&s, points), 0);
         uint64_t before = s.i2c ? jl_i2c_byte_count(s.i2c) : jl_stream_byte_count(s.sim.stream);
-        EXPECT_INT(look(&s, points), 0);
+        EXPECT_INT(touch_stage_look(&s, points), 0);
         uint64_t after = s.i2c ? jl_i2c_byte_count(s.i2c) : jl_stream_byte_count(s.sim.stream);
         EXPECT_INT(after == before, rows[i].quiet);
         jl_touch_press(s.device, 0, 50, 60);
-        EXPECT_INT(look(&s, points), 1);
-        EXPECT_INT(look(&s, points), 1); /* the pen line was armed again */
+        EXPECT_INT(touch_stage_look(&s, points), 1);
+        EXPECT_INT(touch_stage_look(&s, points), 1); /* the pen line was armed again */
         jl_touch_lift(s.device, 0);
-        EXPECT_INT(look(&s, points), 0);
+        EXPECT_INT(touch_stage_look(&s, points), 0);
         jl_board_destroy(s.board);
     }
 }
@@ -411,7 +323,7 @@ static void pen_line(void) {
 static void off_the_glass(void) {
     struct touch_stage s;
     struct jl_touch_point points[JL_TOUCH_POINTS];
-    awake(&s, &parts[4], 0);
+    touch_stage_awake(&s, &touch_makes[4], 0);
     static const struct {
         int x, y, seen, at_x, at_y;
     } rows[] = {{-5, 100, 1, 0, 100},    {245, 100, 1, 239, 100}, {100, -5, 1, 100, 0},
@@ -420,7 +332,7 @@ static void off_the_glass(void) {
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("finger at %d, %d", rows[i].x, rows[i].y);
         jl_touch_press(s.device, 0, rows[i].x, rows[i].y);
-        if (EXPECT_INT(look(&s, points), rows[i].seen) && rows[i].seen) {
+        if (EXPECT_INT(touch_stage_look(&s, points), rows[i].seen) && rows[i].seen) {
             EXPECT(abs(points[0].x - rows[i].at_x) <= 1 && abs(points[0].y - rows[i].at_y) <= 1);
         }
     }
@@ -429,21 +341,21 @@ static void off_the_glass(void) {
 
 /* Every byte of a read may go wrong: a status, no point; and the next read is right again. */
 static void bus_errors(void) {
-    for (int p = 0; p < PARTS - 1; p++) {
+    for (int p = 0; p < TOUCH_PARTS - 1; p++) {
         struct touch_stage s;
         struct jl_touch_point points[JL_TOUCH_POINTS];
-        awake(&s, &parts[p], 0);
+        touch_stage_awake(&s, &touch_makes[p], 0);
         jl_touch_press(s.device, 0, 70, 80);
-        EXPECT_INT(look(&s, points), 1);
+        EXPECT_INT(touch_stage_look(&s, points), 1);
         for (uint64_t byte = 0; byte < 3; byte++) {
             uint8_t count = 99;
-            test_row("%s, byte %d", parts[p].name, (int)byte);
+            test_row("%s, byte %d", touch_makes[p].name, (int)byte);
             tick(&s);
             jl_i2c_fail_at(s.i2c, byte, false);
             EXPECT_INT(jl_touch_read(&s.touch, points, 5, &count), JL_NO_ANSWER);
             EXPECT_INT(count, 0);
             jl_i2c_heal(s.i2c);
-            if (EXPECT_INT(look(&s, points), 1)) {
+            if (EXPECT_INT(touch_stage_look(&s, points), 1)) {
                 EXPECT_INT(points[0].x, 70);
             }
         }
@@ -462,7 +374,7 @@ static void bus_errors(void) {
         jl_i2c_hold_sda(s.i2c, false);
         jl_device_set_plugged(s.device, true);
         EXPECT_INT(jl_touch_wake(&s.touch), JL_OK);
-        EXPECT_INT(look(&s, points), 1);
+        EXPECT_INT(touch_stage_look(&s, points), 1);
         jl_board_destroy(s.board);
     }
 }
@@ -471,24 +383,24 @@ static void bus_errors(void) {
 static void resistive_glass(void) {
     struct touch_stage s;
     struct jl_touch_point points[JL_TOUCH_POINTS];
-    awake(&s, &parts[4], 0);
+    touch_stage_awake(&s, &touch_makes[4], 0);
     s.config.pen_wired = false;
     EXPECT_INT(jl_touch_open(&s.touch, &s.config, &s.port), JL_OK);
     test_row("pressure");
     jl_touch_press(s.device, 0, 120, 160);
-    if (EXPECT_INT(look(&s, points), 1)) {
+    if (EXPECT_INT(touch_stage_look(&s, points), 1)) {
         /* 400 ohms * x / 4096 * (2600 / 700 - 1) at x = 200 + 120 / 239 * 3700 = 2058 */
         EXPECT(abs(points[0].pressure - 545) <= 3);
     }
     test_row("not plugged");
     jl_device_set_plugged(s.device, false);
-    EXPECT_INT(look(&s, points), 0);
+    EXPECT_INT(touch_stage_look(&s, points), 0);
     jl_device_set_plugged(s.device, true);
     test_row("little noise");
     struct jl_touch_flaws noisy = {.noise = 12};
     jl_touch_set_flaws(s.device, &noisy);
     for (int i = 0; i < 200; i++) {
-        if (EXPECT_INT(look(&s, points), 1)) {
+        if (EXPECT_INT(touch_stage_look(&s, points), 1)) {
             EXPECT(abs(points[0].x - 120) <= 1 && abs(points[0].y - 160) <= 1);
         }
     }
@@ -497,7 +409,7 @@ static void resistive_glass(void) {
     jl_touch_set_flaws(s.device, &noisy);
     int seen = 0;
     for (int i = 0; i < 200; i++) {
-        int count = look(&s, points);
+        int count = touch_stage_look(&s, points);
         seen += count;
         EXPECT(count == 0 || (abs(points[0].x - 120) <= 4 && abs(points[0].y - 160) <= 5));
     }
@@ -506,7 +418,7 @@ static void resistive_glass(void) {
     struct jl_touch_flaws drift = {.drift_x = 185};
     jl_touch_set_flaws(s.device, &drift);
     jl_board_wait_ps(s.board, 3600 * (uint64_t)1000000000000 - jl_board_now_ps(s.board));
-    if (EXPECT_INT(look(&s, points), 1)) {
+    if (EXPECT_INT(touch_stage_look(&s, points), 1)) {
         EXPECT(abs(points[0].x - 132) <= 1);
     }
     jl_board_destroy(s.board);
@@ -516,7 +428,7 @@ static void resistive_glass(void) {
 static void leaving(void) {
     struct touch_stage s;
     struct jl_touch_point points[JL_TOUCH_POINTS];
-    awake(&s, &parts[4], 0);
+    touch_stage_awake(&s, &touch_makes[4], 0);
     s.config.pen_wired = false;
     int ghosts = 0, right = 0;
     for (int us = 0; us < 400; us += 3) {
@@ -543,7 +455,7 @@ static void judged(void) {
     uint8_t count;
     struct touch_stage s;
 
-    stage(&s, &parts[0], 0);
+    touch_stage_open(&s, &touch_makes[0], 0);
     test_row("ft6x36 while it boots");
     s.config.pen_wired = false;
     jl_touch_press(s.device, 0, 50, 50);
@@ -553,7 +465,7 @@ static void judged(void) {
     EXPECT_CONTAINS(list[0].text, "while it boots: its registers are valid 300 ms after");
     jl_board_destroy(s.board);
 
-    stage(&s, &parts[1], 0);
+    touch_stage_open(&s, &touch_makes[1], 0);
     test_row("gt911, report not taken");
     EXPECT_INT(jl_touch_wake(&s.touch), JL_OK);
     jl_touch_press(s.device, 0, 50, 50);
@@ -568,7 +480,7 @@ static void judged(void) {
     EXPECT_CONTAINS(list[0].text, "write 0 to 814E");
     jl_board_destroy(s.board);
 
-    awake(&s, &parts[4], 0);
+    touch_stage_awake(&s, &touch_makes[4], 0);
     test_row("xpt2046, clock");
     EXPECT(jl_stream_clock(s.sim.stream, 4000000));
     jl_touch_press(s.device, 0, 50, 50);
@@ -577,7 +489,7 @@ static void judged(void) {
     EXPECT_CONTAINS(list[0].text, "the datasheet allows 2.50 MHz");
     jl_board_destroy(s.board);
 
-    stage(&s, &parts[3], 0);
+    touch_stage_open(&s, &touch_makes[3], 0);
     test_row("cst816, reset too short");
     jl_device_set_pin(s.device, JL_DEVICE_RESET, false);
     jl_board_wait_ps(s.board, 1000000000);
@@ -593,20 +505,20 @@ static void sleeping_part(void) {
     struct touch_stage s;
     uint8_t count;
     for (int sleeps = 0; sleeps < 2; sleeps++) {
-        stage(&s, &parts[3], 0);
+        touch_stage_open(&s, &touch_makes[3], 0);
         s.config.sleeps = sleeps;
         test_row("may sleep %d", sleeps);
         EXPECT_INT(jl_touch_wake(&s.touch), JL_OK);
         jl_board_wait_ps(s.board, (uint64_t)20000000000000);
-        EXPECT_INT(look(&s, points), 0);
+        EXPECT_INT(touch_stage_look(&s, points), 0);
         EXPECT(jl_i2c_start(s.i2c));
         EXPECT_INT(jl_i2c_write(s.i2c, 0x2A), !sleeps);
         jl_i2c_stop(s.i2c);
         jl_touch_press(s.device, 0, 10, 20);
-        EXPECT_INT(look(&s, points), 1); /* the touch woke it */
+        EXPECT_INT(touch_stage_look(&s, points), 1); /* the touch woke it */
         jl_board_destroy(s.board);
     }
-    stage(&s, &parts[3], 0);
+    touch_stage_open(&s, &touch_makes[3], 0);
     test_row("asleep, but told to stay awake: by nobody");
     jl_board_wait_ps(s.board, (uint64_t)20000000000000);
     EXPECT_INT(jl_touch_read(&s.touch, points, 5, &count), JL_NO_ANSWER);
@@ -618,7 +530,7 @@ static void sleeping_part(void) {
 static void opening(void) {
     static const struct jl_port_ops no_receive = {.send = NULL};
     struct touch_stage s;
-    stage(&s, &parts[4], 0);
+    touch_stage_open(&s, &touch_makes[4], 0);
     struct jl_touch touch;
     struct jl_touch_map bad = {0};
     struct jl_port deaf = {.ops = &no_receive};

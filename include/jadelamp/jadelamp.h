@@ -32,6 +32,8 @@
 #include "jadelamp/bus.h"
 #include "jadelamp/char_panel.h"
 #include "jadelamp/direct.h"
+#include "jadelamp/calibration.h"
+#include "jadelamp/event.h"
 #include "jadelamp/touch.h"
 #include "jadelamp/epaper.h"
 #include "jadelamp/controllers/gc9a01.h"

@@ -81,6 +81,7 @@ struct jl_touch_config {
 struct jl_touch {
     const struct jl_touch_config *config; /* NULL: not open */
     const struct jl_port *port;
+    const struct jl_touch_map *map;
     uint8_t turn;
     uint8_t raw_count;
     struct jl_touch_point raw[JL_TOUCH_POINTS]; /* in the part's own coordinates */
@@ -113,6 +114,14 @@ jl_status jl_touch_wake(struct jl_touch *touch);
  * @return JL_OK; JL_BAD_ARGUMENT; JL_BAD_TURN (no such sum)
  */
 jl_status jl_touch_turn(struct jl_touch *touch, uint8_t turn);
+
+/**
+ * Takes another map than the description's, such as a fresh one. NULL: none, so pixels.
+ *
+ * @param map the caller's, as long as the touch panel is used
+ * @return JL_OK; JL_BAD_ARGUMENT (NULL, not open, or no map: then nothing changes)
+ */
+jl_status jl_touch_use_map(struct jl_touch *touch, const struct jl_touch_map *map);
 
 /**
  * Reads where fingers are now. Points up to 8 pixels off the glass are moved to its edge; what is

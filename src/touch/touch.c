@@ -64,6 +64,7 @@ jl_status jl_touch_open(struct jl_touch *touch, const struct jl_touch_config *co
     jl_status status = check(config, port->ops);
     if (status == JL_OK) {
         touch->config = config;
+        touch->map = config->map;
     }
     return status;
 }
@@ -107,5 +108,13 @@ jl_status jl_touch_turn(struct jl_touch *touch, uint8_t turn) {
         return JL_BAD_TURN;
     }
     touch->turn = turn;
+    return JL_OK;
+}
+
+jl_status jl_touch_use_map(struct jl_touch *touch, const struct jl_touch_map *map) {
+    if (!touch || !touch->config || (map && !jl_touch_map_is_good(map))) {
+        return JL_BAD_ARGUMENT;
+    }
+    touch->map = map;
     return JL_OK;
 }

@@ -17,4 +17,7 @@ void jl_touch_keep(struct jl_touch *touch, uint16_t x, uint16_t y, uint8_t finge
  * while the pen line says that nothing touches. */
 jl_status jl_touch_fetch(struct jl_touch *touch);
 
+/* Where a place of the picture, as it is turned, lies on the upright glass. */
+struct jl_point jl_touch_glass_of_picture(const struct jl_touch *touch, struct jl_point at);
+
 #endif

@@ -30,19 +30,25 @@ static void mirror(struct jl_point *at, const struct jl_touch_config *config, un
     }
 }
 
-/* Where a point lies on the upright glass. */
-static struct jl_point on_glass(const struct jl_touch_config *config,
-                                const struct jl_touch_point *raw) {
-    if (config->map) {
-        return jl_touch_map_apply(config->map, raw->x, raw->y);
-    }
-    struct jl_point at = {raw->x, raw->y};
-    unsigned axes = jl_axes_of_turn(config->mounting);
+/* Forwards: from a picture, by its axes, to the upright glass. */
+static struct jl_point forwards(const struct jl_touch_config *config, unsigned axes,
+                                struct jl_point at) {
     if (axes & AXES_EXCHANGE) {
         exchange(&at);
     }
     mirror(&at, config, axes);
     return at;
+}
+
+struct jl_point jl_touch_glass_of_picture(const struct jl_touch *touch, struct jl_point at) {
+    return forwards(touch->config, jl_axes_of_turn(touch->turn), at);
+}
+
+/* Where a point lies on the upright glass. */
+static struct jl_point on_glass(const struct jl_touch *touch, const struct jl_touch_point *raw) {
+    struct jl_point at = {raw->x, raw->y};
+    return touch->map ? jl_touch_map_apply(touch->map, raw->x, raw->y)
+                      : forwards(touch->config, jl_axes_of_turn(touch->config->mounting), at);
 }
 
 jl_status jl_touch_read(struct jl_touch *touch, struct jl_touch_point *points, uint8_t most,
@@ -57,7 +63,7 @@ jl_status jl_touch_read(struct jl_touch *touch, struct jl_touch_point *points, u
     jl_status status = jl_touch_fetch(touch);
     unsigned axes = jl_axes_of_turn(touch->turn);
     for (uint8_t i = 0; i < touch->raw_count && *count < most; i++) {
-        struct jl_point at = on_glass(config, &touch->raw[i]);
+        struct jl_point at = on_glass(touch, &touch->raw[i]);
         if (to_edge(&at.x, config->width) && to_edge(&at.y, config->height)) {
             mirror(&at, config, axes);
             if (axes & AXES_EXCHANGE) {
