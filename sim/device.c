@@ -63,6 +63,7 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
     device->fixed = fixed;
     device->glass = *glass;
     device->celsius = 25;
+    device->light_duty = UINT16_MAX;
     device->noise_seed = board->noise_seed + board->device_count;
     name_apart(device, name);
     for (int i = 0; i < DEVICE_PINS; i++) {
@@ -79,6 +80,7 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
 
 void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high) {
     device->driven |= 1u << pin;
+    device->light_duty = pin == JL_DEVICE_LIGHT ? UINT16_MAX : device->light_duty;
     if (device->pins[pin] == high) {
         return;
     }
@@ -105,6 +107,11 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     } else if (pin == JL_DEVICE_CS && device->machine->selected) {
         device->machine->selected(device);
     }
+}
+
+void jl_device_set_light(struct jl_device *device, uint16_t duty) {
+    jl_device_set_pin(device, JL_DEVICE_LIGHT, duty);
+    device->light_duty = duty;
 }
 
 bool jl_device_pin(struct jl_device *device, enum jl_device_pin pin) {
@@ -161,9 +168,12 @@ bool jl_device_seen(struct jl_device *device, struct jl_picture *picture) {
 }
 
 uint8_t jl_device_brightness(struct jl_device *device) {
-    uint8_t brightness = jl_device_why_dark(device) ? 0 : device->machine->brightness(device);
+    uint32_t brightness = jl_device_why_dark(device) ? 0 : device->machine->brightness(device);
+    if (device->glass.light_wired) {
+        brightness = brightness * device->light_duty / UINT16_MAX;
+    }
     /* What is lit is seen, if only a little: an OLED glows at contrast 0. */
-    return brightness || jl_device_why_dark(device) ? brightness : 1;
+    return brightness || jl_device_why_dark(device) ? (uint8_t)brightness : 1;
 }
 
 bool jl_device_light_on(const struct jl_device *device) {

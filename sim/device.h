@@ -93,7 +93,8 @@ struct jl_device {
     bool took_bytes, bytes_passed; /* on its bus: for it, and while it was not selected */
     bool clock_reported, read_clock_reported;
     uint64_t tolerated_cycle_ps;
-    int celsius; /* around the glass */
+    int celsius;         /* around the glass */
+    uint16_t light_duty; /* of JL_DEVICE_LIGHT while it is high */
     /* touch panels: fingers by hand, or steps that they follow */
     struct finger {
         bool down;

@@ -121,6 +121,9 @@ struct jl_port_ops {
     jl_status (*receive)(void *context, const struct jl_transfer *transfer, uint8_t *bytes,
                          size_t count);
 
+    /** Optional, for light.h: the share of time that an output is high, of 65535. */
+    void (*set_duty)(void *context, enum jl_pin pin, uint16_t duty);
+
     /** Optional: a counter of microseconds that wraps at 2^32. For beam.h, and limits of time. */
     uint32_t (*now_us)(void *context);
 };

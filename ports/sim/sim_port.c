@@ -128,12 +128,20 @@ static bool get_pin(void *context, enum jl_pin pin) {
            jl_device_pin(port->device, (enum jl_device_pin)device_pin(pin));
 }
 
+static void set_duty(void *context, enum jl_pin pin, uint16_t duty) {
+    struct jl_sim_port *port = context;
+    if (port->device && pin == JL_PIN_LIGHT) {
+        jl_device_set_light(port->device, duty);
+    }
+}
+
 const struct jl_port_ops jl_sim_port_ops = {
     .send = send,
     .wait_us = wait_us,
     .set_pin = set_pin,
     .get_pin = get_pin,
     .receive = receive,
+    .set_duty = set_duty,
     .now_us = now_us,
 };
 
@@ -143,6 +151,7 @@ const struct jl_port_ops jl_sim_port_rich_ops = {
     .set_pin = set_pin,
     .get_pin = get_pin,
     .receive = receive,
+    .set_duty = set_duty,
     .repeat = repeat,
     .send_nine = send_nine,
     .start = start,

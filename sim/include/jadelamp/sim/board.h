@@ -100,6 +100,9 @@ enum jl_device_pin {
 /** Drives a pin of a device, at the board's time. */
 void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high);
 
+/** Drives JL_DEVICE_LIGHT by PWM: high for a share of the time, of 65535. */
+void jl_device_set_light(struct jl_device *device, uint16_t duty);
+
 /** The level of a pin now. */
 bool jl_device_pin(struct jl_device *device, enum jl_device_pin pin);
 
@@ -131,7 +134,8 @@ bool jl_device_picture(struct jl_device *device, struct jl_picture *picture);
  */
 bool jl_device_seen(struct jl_device *device, struct jl_picture *picture);
 
-/** How brightly lit pixels shine now: 0 when the glass is dark, else 1..255. */
+/** How brightly lit pixels shine now, with a backlight that is dimmed: 0 when the glass is dark,
+ * else 1..255. */
 uint8_t jl_device_brightness(struct jl_device *device);
 
 /** Whether the light behind the glass is on; true where it always is, or the dots shine. */
