@@ -37,7 +37,7 @@ static int of_level(int level) {
     return (int)(light * 255);
 }
 
-static void curve(void) {
+static void levels_as_the_standard_says(void) {
     static const struct jl_light_config config = {.way = &jl_light_contrast, .full = 0};
     struct stage s;
     struct jl_light light;
@@ -55,7 +55,7 @@ static void curve(void) {
 }
 
 /* On every way: faded in, dimmed, off, and woken. */
-static void idle(void) {
+static void idle_times_on_every_way(void) {
     static const struct {
         const char *name, *make;
         const struct jl_light_way *way;
@@ -109,7 +109,7 @@ static void idle(void) {
 }
 
 /* What woke it is not handed on, up to its end; other fingers and keys are. */
-static void touch_that_wakes(void) {
+static void touch_that_wakes_is_no_tap(void) {
     enum { P = JL_EVENT_PRESS, T = JL_EVENT_TAP, D = JL_EVENT_DRAG, R = JL_EVENT_RELEASE };
     enum { K = JL_EVENT_KEY, U = JL_EVENT_KEY_UP, S = JL_EVENT_STEP, F = JL_EVENT_FLICK };
     static const struct {
@@ -152,7 +152,7 @@ static void touch_that_wakes(void) {
 }
 
 /* A bus that fails, a panel that is woken anew, a counter that wraps: the light is right again. */
-static void survives(void) {
+static void survives_errors_and_wraps(void) {
     static const struct jl_light_config config = {
         .way = &jl_light_contrast, .full = 255, .dim = 100, .dim_after_ms = 1000};
     struct stage s;
@@ -180,7 +180,7 @@ static void survives(void) {
     stage_close(&s);
 }
 
-static void refuses(void) {
+static void refuses_what_cannot_be(void) {
     static const struct jl_light_config no_way = {.full = 1};
     static const struct jl_light_config config = {.way = &jl_light_pwm, .full = 255};
     static const struct jl_light_config by_pin = {.way = &jl_light_pin, .full = 255};
@@ -210,6 +210,10 @@ static void refuses(void) {
 }
 
 const struct test_group test_groups[] = {
-    {"curve", curve},       {"idle", idle},       {"touch_that_wakes", touch_that_wakes},
-    {"survives", survives}, {"refuses", refuses}, {NULL, NULL},
+    {"levels_as_the_standard_says", levels_as_the_standard_says},
+    {"idle_times_on_every_way", idle_times_on_every_way},
+    {"touch_that_wakes_is_no_tap", touch_that_wakes_is_no_tap},
+    {"survives_errors_and_wraps", survives_errors_and_wraps},
+    {"refuses_what_cannot_be", refuses_what_cannot_be},
+    {NULL, NULL},
 };

@@ -34,6 +34,7 @@
 #include "jadelamp/direct.h"
 #include "jadelamp/calibration.h"
 #include "jadelamp/event.h"
+#include "jadelamp/instruments.h"
 #include "jadelamp/light.h"
 #include "jadelamp/touch.h"
 #include "jadelamp/epaper.h"

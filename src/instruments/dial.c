@@ -1,0 +1,198 @@
+/*
+ * A dial: only where the needle was and is, is drawn anew, in pieces along the needle, so that a
+ * needle at a slant does not cost the square around it.
+ */
+#include "jadelamp/instruments/dial.h"
+
+#include "../core/paint.h"
+#include "instrument.h"
+#include "jadelamp/format.h"
+
+enum { PIECES = 8 };
+
+struct measures {
+    struct jl_point middle;
+    int16_t radius; /* of the rim */
+    int16_t ring;   /* thickness of the worst zone; marks are as long */
+    int16_t needle; /* width */
+    int16_t hub;
+};
+
+static struct measures measures_of(const struct jl_dial_face *face) {
+    int16_t side = face->box.w < face->box.h ? face->box.w : face->box.h;
+    struct measures m = {
+        {(int16_t)(face->box.x + face->box.w / 2), (int16_t)(face->box.y + face->box.h / 2)},
+        (int16_t)((side - 1) / 2),
+        0,
+        0,
+        0};
+    m.ring = (int16_t)(m.radius / 9 > 3 ? m.radius / 9 : 3);
+    m.needle = (int16_t)(m.radius / 24 | 1);
+    m.hub = (int16_t)(m.radius / 12 > 1 ? m.radius / 12 : 1);
+    return m;
+}
+
+static uint32_t sweep_of(const struct jl_dial_face *face, int32_t value) {
+    int64_t whole = (int64_t)face->scale.to - face->scale.from;
+    int64_t part = (int64_t)jl_scale_cut(&face->scale, value) - face->scale.from;
+    return whole > 0 ? (uint32_t)(face->sweep * (uint64_t)part / (uint64_t)whole) : 0;
+}
+
+static jl_direction direction_of(const struct jl_dial_face *face, int32_t value) {
+    return (jl_direction)(face->start + sweep_of(face, value));
+}
+
+static void draw_zones(struct jl_target *target, const struct jl_dial_face *face,
+                       const struct measures *m) {
+    uint32_t from = 0;
+    for (uint8_t i = 0; i < face->scale.zone_count; i++) {
+        const struct jl_zone *zone = &face->scale.zones[i];
+        uint32_t to = sweep_of(face, zone->to);
+        int16_t outer = (int16_t)(m->radius - 2);
+        int16_t thick = (int16_t)((m->ring * (zone->grade + 1) + 2) / 3);
+        jl_fill_ring(target, m->middle.x, m->middle.y, outer, (int16_t)(outer - thick + 1),
+                     (jl_direction)(face->start + from), to - from,
+                     jl_theme_grade(face->theme, zone->grade));
+        from = to;
+    }
+}
+
+static void draw_mark(struct jl_target *target, const struct jl_dial_face *face,
+                      const struct measures *m, uint32_t sweep, bool is_major) {
+    jl_direction way = (jl_direction)(face->start + sweep);
+    int16_t outer = (int16_t)(m->radius - 2);
+    int16_t inner = (int16_t)(outer - (is_major ? m->ring : m->ring / 2));
+    struct jl_point a = jl_point_at(m->middle, way, outer), b = jl_point_at(m->middle, way, inner);
+    jl_draw_line(target, a.x, a.y, b.x, b.y, is_major ? face->theme->ink : face->theme->line);
+}
+
+static void draw_marks(struct jl_target *target, const struct jl_dial_face *face,
+                       const struct measures *m) {
+    uint16_t minor = face->minor ? face->minor : 1, count = (uint16_t)(face->major * minor);
+    for (uint16_t i = 0; i <= count; i++) {
+        draw_mark(target, face, m, (uint32_t)((uint64_t)face->sweep * i / count), i % minor == 0);
+    }
+}
+
+/* Numbers stand inside the marks. One that would stand on the first, all round, is left out. */
+static void draw_numbers(struct jl_target *target, const struct jl_dial_face *face,
+                         const struct measures *m) {
+    struct jl_text_style style = jl_theme_text(face->theme->font, face->theme->ink, JL_CLEAR);
+    int16_t at = (int16_t)(m->radius - m->ring - face->theme->font->height);
+    int64_t whole = (int64_t)face->scale.to - face->scale.from;
+    uint8_t count = face->sweep >= JL_SWEEP(360) ? face->major : (uint8_t)(face->major + 1);
+    for (uint8_t i = 0; i < count; i++) {
+        char text[JL_FORMAT_BYTES];
+        jl_direction way = (jl_direction)(face->start + (uint64_t)face->sweep * i / face->major);
+        struct jl_point place = jl_point_at(m->middle, way, at);
+        jl_format_fixed(text, sizeof text, (int32_t)(face->scale.from + whole * i / face->major),
+                        face->decimals);
+        jl_text_at(target, place.x, place.y, JL_ANCHOR_CENTRE | JL_ANCHOR_MIDDLE, text, &style);
+    }
+}
+
+/* The needle goes from a tail behind the middle to the marks. */
+static void needle_of(const struct jl_dial_face *face, const struct measures *m, int32_t value,
+                      struct jl_point *tail, struct jl_point *tip) {
+    jl_direction way = direction_of(face, value);
+    *tip = jl_point_at(m->middle, way, (int16_t)(m->radius - m->ring - 4));
+    *tail = jl_point_at(m->middle, way, (int16_t) - (m->radius / 6));
+}
+
+/* Whether what is to be drawn lies within the marks and numbers: most pieces of a needle do. */
+static bool is_inside(const struct jl_target *target, const struct measures *m, int16_t radius) {
+    struct jl_rect seen = jl_paint_visible(target);
+    int32_t left = seen.x - m->middle.x, right = left + seen.w - 1;
+    int32_t top = seen.y - m->middle.y, bottom = top + seen.h - 1;
+    int32_t x = -left > right ? -left : right, y = -top > bottom ? -top : bottom;
+    return radius > 0 && x * x + y * y < (int32_t)radius * radius;
+}
+
+static void draw(struct jl_target *target, const void *instrument) {
+    const struct jl_dial *dial = instrument;
+    const struct jl_dial_face *face = dial->face;
+    const struct jl_theme *theme = face->theme;
+    struct measures m = measures_of(face);
+    struct jl_point tail, tip;
+    int16_t numbers = face->numbers ? (int16_t)(m.ring + 4 * theme->font->height) : m.ring;
+    if (is_inside(target, &m, (int16_t)(m.radius - numbers - 3))) {
+        jl_clear(target, theme->face);
+    } else {
+        jl_fill_rect(target, face->box, theme->back);
+        jl_fill_circle(target, m.middle.x, m.middle.y, m.radius, theme->face);
+        jl_stroke_circle(target, m.middle.x, m.middle.y, m.radius, theme->line);
+        draw_zones(target, face, &m);
+        if (face->major) {
+            draw_marks(target, face, &m);
+        }
+        if (face->major && face->numbers) {
+            draw_numbers(target, face, &m);
+        }
+    }
+    if (face->label) {
+        struct jl_text_style style = jl_theme_text(theme->font, theme->line, JL_CLEAR);
+        jl_text_at(target, m.middle.x, (int16_t)(m.middle.y + m.radius / 3),
+                   JL_ANCHOR_CENTRE | JL_ANCHOR_TOP, face->label, &style);
+    }
+    needle_of(face, &m, dial->value, &tail, &tip);
+    jl_draw_wide_line(target, tail, tip, m.needle, theme->accent);
+    jl_fill_circle(target, m.middle.x, m.middle.y, m.hub, theme->ink);
+}
+
+static int16_t between(int16_t from, int16_t to, int16_t part) {
+    return (int16_t)(from + (int32_t)(to - from) * part / PIECES);
+}
+
+/* What a piece of a needle may touch: its width all around, and rounding. */
+static struct jl_rect piece_of(struct jl_point tail, struct jl_point tip, int16_t width,
+                               int16_t piece) {
+    int16_t x0 = between(tail.x, tip.x, piece), x1 = between(tail.x, tip.x, (int16_t)(piece + 1));
+    int16_t y0 = between(tail.y, tip.y, piece), y1 = between(tail.y, tip.y, (int16_t)(piece + 1));
+    int16_t left = x0 < x1 ? x0 : x1, top = y0 < y1 ? y0 : y1, room = (int16_t)(width / 2 + 2);
+    return (struct jl_rect){(int16_t)(left - room), (int16_t)(top - room),
+                            (int16_t)(x0 + x1 - 2 * left + 1 + 2 * room),
+                            (int16_t)(y0 + y1 - 2 * top + 1 + 2 * room)};
+}
+
+static void find_changes(const struct jl_dial *dial, struct parts *parts) {
+    const struct jl_dial_face *face = dial->face;
+    struct measures m = measures_of(face);
+    struct jl_point tail, tip, tail_before, tip_before;
+    if (direction_of(face, dial->value) == direction_of(face, dial->shown)) {
+        return;
+    }
+    needle_of(face, &m, dial->value, &tail, &tip);
+    needle_of(face, &m, dial->shown, &tail_before, &tip_before);
+    int16_t dx = (int16_t)(tip.x - tip_before.x), dy = (int16_t)(tip.y - tip_before.y);
+    bool is_near = dx < 12 && dx > -12 && dy < 12 && dy > -12;
+    for (int16_t i = 0; i < PIECES; i++) {
+        struct jl_rect now = piece_of(tail, tip, m.needle, i);
+        struct jl_rect before = piece_of(tail_before, tip_before, m.needle, i);
+        now = jl_rect_intersect(now, face->box);
+        before = jl_rect_intersect(before, face->box);
+        if (is_near) {
+            jl_parts_add(parts, jl_rect_around(now, before));
+        } else {
+            jl_parts_add(parts, before);
+            jl_parts_add(parts, now);
+        }
+    }
+}
+
+bool jl_dial_redraw(struct jl_target *target, struct jl_dial *dial) {
+    struct parts parts = {0};
+    if (dial->drawn) {
+        find_changes(dial, &parts);
+    } else {
+        jl_parts_add(&parts, dial->face->box);
+    }
+    dial->shown = dial->value;
+    dial->drawn = true;
+    return jl_parts_draw(&parts, dial->face->box, target, draw, dial);
+}
+
+void jl_dial_draw(struct jl_target *target, const struct jl_dial *dial) {
+    struct jl_rect before = jl_target_clip(target, dial->face->box);
+    draw(target, dial);
+    jl_target_unclip(target, before);
+}

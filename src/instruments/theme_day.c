@@ -1,0 +1,18 @@
+/* Colours on white. */
+#include "jadelamp/theme.h"
+
+#include "jadelamp/font.h"
+
+const struct jl_theme jl_theme_day = {
+    .back = JL_RGB(0xF4, 0xF6, 0xF5),
+    .face = JL_RGB(0xFF, 0xFF, 0xFF),
+    .ink = JL_RGB(0x15, 0x20, 0x2B),
+    .line = JL_RGB(0x7A, 0x8A, 0x93),
+    .unlit = JL_RGB(0xDD, 0xE5, 0xE4),
+    .accent = JL_RGB(0x0F, 0x8F, 0x7E),
+    .good = JL_RGB(0x2E, 0x9E, 0x57),
+    .warn = JL_RGB(0xD9, 0x8A, 0x00),
+    .alarm = JL_RGB(0xC8, 0x32, 0x2B),
+    .font = &jl_font_8x13,
+    .large = &jl_font_digits28,
+};

@@ -1,0 +1,18 @@
+/* Colours on dark. */
+#include "jadelamp/theme.h"
+
+#include "jadelamp/font.h"
+
+const struct jl_theme jl_theme_night = {
+    .back = JL_RGB(0x0B, 0x12, 0x18),
+    .face = JL_RGB(0x16, 0x23, 0x2C),
+    .ink = JL_RGB(0xE8, 0xF0, 0xF2),
+    .line = JL_RGB(0x6C, 0x84, 0x90),
+    .unlit = JL_RGB(0x22, 0x34, 0x3E),
+    .accent = JL_RGB(0x2F, 0xB7, 0xA8),
+    .good = JL_RGB(0x3F, 0xBF, 0x6F),
+    .warn = JL_RGB(0xF2, 0xB1, 0x34),
+    .alarm = JL_RGB(0xE5, 0x48, 0x4D),
+    .font = &jl_font_8x13,
+    .large = &jl_font_digits28,
+};

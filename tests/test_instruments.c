@@ -1,0 +1,573 @@
+/*
+ * Instruments. Whatever happened to one of any kind, in any theme, size and format: what it redrew
+ * is what a full drawing shows, to the pixel; it stays in its box; and its damage has in it all
+ * that changed. Then what each kind does with events, row by row.
+ */
+#include "harness.h"
+
+#include <stdlib.h>
+#include <string.h>
+
+#include "instrument_kinds.h"
+
+enum { WIDTH = 200, HEIGHT = 160, BYTES = JL_RGB888_BYTES(WIDTH, HEIGHT) };
+
+static uint8_t memory[3][BYTES];
+
+static const struct jl_format *const formats[] = {
+    &jl_rgb565, &jl_mono_columns, &jl_mono_rows, &jl_grey4, &jl_rgb888, &jl_black_white_red};
+enum { FORMATS = sizeof formats / sizeof formats[0] };
+
+static struct jl_frame frame_in(int which, const struct jl_format *format) {
+    struct jl_frame frame;
+    EXPECT_INT(jl_frame_init(&frame, format, WIDTH, HEIGHT, memory[which], BYTES), JL_OK);
+    return frame;
+}
+
+static bool is_in(struct jl_rect box, int x, int y) {
+    return x >= box.x && x < box.x + box.w && y >= box.y && y < box.y + box.h;
+}
+
+static bool is_damaged(const struct jl_damage *damage, int x, int y) {
+    for (int i = 0; i < damage->count; i++) {
+        if (is_in(damage->rects[i], x, y)) {
+            return true;
+        }
+    }
+    return false;
+}
+
+static jl_color color_at(const struct jl_frame *frame, int x, int y) {
+    jl_color row[1];
+    frame->format->ops.get(&frame->target, (int16_t)x, (int16_t)y, 1, row);
+    return row[0];
+}
+
+/* Looks at every pixel after a redraw; the name of what is wrong, or NULL. */
+static const char *fault(const struct jl_frame *frame, const struct jl_frame *before,
+                         const struct jl_frame *full, const struct jl_damage *damage,
+                         struct jl_rect box) {
+    for (int y = 0; y < HEIGHT; y++) {
+        for (int x = 0; x < WIDTH; x++) {
+            jl_color now = color_at(frame, x, y);
+            if (is_in(box, x, y) && now != color_at(full, x, y)) {
+                return "a pixel differs from a full drawing";
+            }
+            if (!is_in(box, x, y) && now != color_at(before, x, y)) {
+                return "a pixel outside of the box changed";
+            }
+            if (now != color_at(before, x, y) && !is_damaged(damage, x, y)) {
+                return "a pixel changed without damage";
+            }
+        }
+    }
+    return NULL;
+}
+
+/* A box of a kind's least size at least, within the frame. */
+static struct jl_rect random_box(struct test_random *random, const struct kind *kind) {
+    struct jl_rect box;
+    box.w = (int16_t)test_random_between(random, kind->least_width, WIDTH);
+    box.h = (int16_t)test_random_between(random, kind->least_height, HEIGHT);
+    box.x = (int16_t)test_random_between(random, 0, WIDTH - box.w);
+    box.y = (int16_t)test_random_between(random, 0, HEIGHT - box.h);
+    return box;
+}
+
+static void random_sequences_of(const struct kind *kind, int runs) {
+    struct test_random random = {2026};
+    const char *wrong = NULL;
+    int redrawn = 0;
+    for (int run = 0; run < runs && !wrong; run++) {
+        const struct jl_format *format = formats[run % FORMATS];
+        struct jl_frame frame = frame_in(0, format);
+        struct jl_frame before = frame_in(1, format);
+        struct jl_frame full = frame_in(2, format);
+        struct jl_damage damage;
+        union instrument instrument;
+        struct faces faces;
+        struct jl_rect box = random_box(&random, kind);
+        kind->make(&instrument, &faces, &random, box, kind_themes[run % KIND_THEMES]);
+        jl_frame_track(&frame, &damage);
+        jl_fill_pattern(&frame.target, (struct jl_rect){0, 0, WIDTH, HEIGHT}, jl_pattern_cross,
+                        JL_WHITE, JL_RED);
+        for (int step = 0; step < 24 && !wrong; step++) {
+            memcpy(memory[1], memory[0], BYTES);
+            jl_damage_clear(&damage);
+            bool drew = kind->redraw(&frame.target, &instrument);
+            redrawn += drew;
+            kind->draw(&full.target, &instrument);
+            test_row("%s, run %d, step %d, box %d,%d %dx%d, theme %d, format %d", kind->name, run,
+                     step, box.x, box.y, box.w, box.h, run % KIND_THEMES, run % FORMATS);
+            wrong = fault(&frame, &before, &full, &damage, box);
+            if (!wrong && !drew && damage.count) {
+                wrong = "it said that it drew nothing";
+            }
+            if (!wrong && kind->redraw(&frame.target, &instrument)) {
+                wrong = "it draws again though nothing changed";
+            }
+            for (int k = test_random_between(&random, 0, 3); k >= 0; k--) {
+                kind->change(&instrument, &random, box);
+            }
+            if (test_random_between(&random, 0, 9) == 0) { /* another theme on the way */
+                faces.theme = *kind_themes[test_random_between(&random, 0, KIND_THEMES - 1)];
+                kind->undraw(&instrument);
+            }
+        }
+    }
+    EXPECT_TEXT(wrong ? wrong : "", "");
+    EXPECT(redrawn > runs * 4);
+}
+
+static void random_sequences(void) {
+    for (int i = 0; i < KINDS; i++) {
+        random_sequences_of(&kinds_of_instruments[i], 120);
+    }
+}
+
+/* In bands of 8 rows, and in random clips in any order, the same picture comes. */
+static void bands_and_clips(void) {
+    struct test_random random = {7};
+    for (int i = 0; i < KINDS; i++) {
+        const struct kind *kind = &kinds_of_instruments[i];
+        for (int run = 0; run < 20; run++) {
+            struct jl_frame frame = frame_in(0, &jl_rgb565), full = frame_in(1, &jl_rgb565);
+            union instrument instrument;
+            struct faces faces;
+            struct jl_rect box = random_box(&random, kind);
+            kind->make(&instrument, &faces, &random, box, kind_themes[run % KIND_THEMES]);
+            for (int k = 0; k < 10; k++) {
+                kind->change(&instrument, &random, box);
+            }
+            kind->draw(&full.target, &instrument);
+            for (int16_t y = 0; y < HEIGHT; y = (int16_t)(y + 8)) {
+                int16_t cut = (int16_t)test_random_between(&random, 0, WIDTH);
+                const struct jl_rect halves[2] = {{0, y, cut, 8},
+                                                  {cut, y, (int16_t)(WIDTH - cut), 8}};
+                for (int half = 1; half >= 0; half--) {
+                    struct jl_rect before = jl_target_clip(&frame.target, halves[half]);
+                    kind->draw(&frame.target, &instrument);
+                    jl_target_unclip(&frame.target, before);
+                }
+            }
+            test_row("%s, run %d", kind->name, run);
+            EXPECT_BYTES(memory[0], memory[1], JL_RGB565_BYTES(WIDTH, HEIGHT));
+        }
+    }
+}
+
+/* On small glass: nothing leaves its box, even where there is no room for it. */
+static void tiny_boxes(void) {
+    struct test_random random = {11};
+    for (int i = 0; i < KINDS; i++) {
+        const struct kind *kind = &kinds_of_instruments[i];
+        for (int run = 0; run < 60; run++) {
+            struct jl_frame frame = frame_in(0, &jl_mono_rows);
+            union instrument instrument;
+            struct faces faces;
+            struct jl_rect box = {50, 50, (int16_t)test_random_between(&random, 0, 12),
+                                  (int16_t)test_random_between(&random, 0, 12)};
+            kind->make(&instrument, &faces, &random, box, &jl_theme_lit);
+            bool outside = false;
+            for (int k = 0; k < 10; k++) {
+                kind->change(&instrument, &random, box);
+                kind->redraw(&frame.target, &instrument);
+            }
+            kind->draw(&frame.target, &instrument);
+            for (int y = 0; y < HEIGHT; y++) {
+                for (int x = 0; x < WIDTH; x++) {
+                    outside |= !is_in(box, x, y) && color_at(&frame, x, y) != JL_BLACK;
+                }
+            }
+            test_row("%s, %dx%d", kind->name, box.w, box.h);
+            EXPECT(!outside);
+        }
+    }
+}
+
+/* A finger that misses hits nothing: no gesture off the box changes anything. */
+static void misses_hit_nothing(void) {
+    struct test_random random = {3};
+    for (int i = 0; i < KINDS; i++) {
+        const struct kind *kind = &kinds_of_instruments[i];
+        if (!kind->event) {
+            continue;
+        }
+        union instrument instrument, before;
+        struct faces faces;
+        struct jl_rect box = {60, 40, (int16_t)(kind->least_width + 30),
+                              (int16_t)(kind->least_height + 30)};
+        bool said = false;
+        struct jl_frame frame = frame_in(0, &jl_rgb565);
+        kind->make(&instrument, &faces, &random, box, &jl_theme_day);
+        kind->redraw(&frame.target, &instrument);
+        memcpy(&before, &instrument, sizeof before);
+        for (int k = 0; k < 4000; k++) {
+            struct jl_event event = {
+                .kind = (uint8_t)test_random_between(&random, JL_EVENT_PRESS, JL_EVENT_SPREAD),
+                .which = (uint8_t)test_random_between(&random, 0, 1)};
+            do {
+                event.x = (int16_t)test_random_between(&random, -20, WIDTH + 20);
+                event.y = (int16_t)test_random_between(&random, -20, HEIGHT + 20);
+            } while (is_in(box, event.x, event.y));
+            event.dx = (int16_t)test_random_between(&random, -500, 500);
+            event.dy = (int16_t)test_random_between(&random, -500, 500);
+            said |= kind->event(&instrument, &event);
+        }
+        test_row("%s", kind->name);
+        EXPECT(!said);
+        EXPECT_BYTES(&instrument, &before, kind->bytes);
+    }
+}
+
+/* ---- what events do ---- */
+
+static struct jl_event at(uint8_t kind, int x, int y) {
+    return (struct jl_event){.kind = kind, .x = (int16_t)x, .y = (int16_t)y};
+}
+static struct jl_event key(uint8_t which) {
+    return (struct jl_event){.kind = JL_EVENT_KEY, .which = which};
+}
+static struct jl_event step(int dx) {
+    return (struct jl_event){.kind = JL_EVENT_STEP, .dx = (int16_t)dx};
+}
+
+static void buttons_and_boxes(void) {
+    static const struct jl_button_face face = {{10, 10, 40, 20}, &jl_theme_day, "Go"};
+    static const struct jl_check_face check_face = {{10, 10, 40, 20}, &jl_theme_day, "Lit"};
+    static const struct {
+        const char *name;
+        struct {
+            uint8_t kind;
+            uint8_t which;
+            int16_t x;
+            bool pressed, looks;
+        } events[5];
+    } rows[] = {
+        {"tap", {{JL_EVENT_PRESS, 0, 20, false, true}, {JL_EVENT_TAP, 0, 20, true, false}}},
+        {"held, lifted on it",
+         {{JL_EVENT_PRESS, 0, 20, false, true},
+          {JL_EVENT_HOLD, 0, 20, false, true},
+          {JL_EVENT_RELEASE, 0, 20, true, false}}},
+        {"slides off and leaves",
+         {{JL_EVENT_PRESS, 0, 20, false, true},
+          {JL_EVENT_DRAG, 0, 60, false, false},
+          {JL_EVENT_RELEASE, 0, 60, false, false}}},
+        {"slides off and comes back",
+         {{JL_EVENT_PRESS, 0, 20, false, true},
+          {JL_EVENT_DRAG, 0, 60, false, false},
+          {JL_EVENT_DRAG, 0, 49, false, true},
+          {JL_EVENT_FLICK, 0, 49, true, false}}},
+        {"slides onto it from beside",
+         {{JL_EVENT_PRESS, 0, 60, false, false},
+          {JL_EVENT_DRAG, 0, 20, false, false},
+          {JL_EVENT_RELEASE, 0, 20, false, false}}},
+        {"another finger's tap beside the held one",
+         {{JL_EVENT_PRESS, 0, 20, false, true},
+          {JL_EVENT_TAP, 1, 20, false, true},
+          {JL_EVENT_TAP, 0, 20, true, false}}},
+        {"key without focus", {{JL_EVENT_KEY, JL_KEY_OK, 0, false, false}}},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_button button = {.face = &face}, disabled = {.face = &face, .disabled = true};
+        struct jl_check check = {.face = &check_face};
+        test_row("%s", rows[i].name);
+        for (int k = 0; k < 5 && rows[i].events[k].kind; k++) {
+            struct jl_event event = at(rows[i].events[k].kind, rows[i].events[k].x, 15);
+            event.which = rows[i].events[k].which;
+            bool was = check.on;
+            EXPECT_INT(jl_button_event(&button, &event), rows[i].events[k].pressed);
+            EXPECT_INT(button.grip.inside, rows[i].events[k].looks);
+            EXPECT_INT(jl_check_event(&check, &event), rows[i].events[k].pressed);
+            EXPECT_INT(check.on != was, rows[i].events[k].pressed);
+            EXPECT(!jl_button_event(&disabled, &event));
+            EXPECT(!disabled.grip.inside);
+        }
+    }
+    struct jl_button button = {.face = &face, .focused = true};
+    struct jl_event ok = key(JL_KEY_OK), again = {.kind = JL_EVENT_KEY, .dx = 1};
+    struct jl_event back = key(JL_KEY_BACK);
+    test_row("keys");
+    EXPECT(jl_button_event(&button, &ok));
+    EXPECT(!jl_button_event(&button, &again));
+    EXPECT(!jl_button_event(&button, &back));
+}
+
+/* Box of 110 x 15: a knob of 10, so a pixel is a hundredth of the way. */
+static void sliders(void) {
+    static const struct jl_slider_face across = {
+        {10, 10, 110, 15}, &jl_theme_day, {0, 100, NULL, 0}, 1};
+    static const struct jl_slider_face upright = {
+        {10, 10, 15, 110}, &jl_theme_day, {-50, 50, NULL, 0}, 10};
+    static const struct {
+        const char *name;
+        const struct jl_slider_face *face;
+        struct jl_event event;
+        bool focused, held, changed;
+        int value; /* from 30 */
+    } rows[] = {
+        {"in the middle", &across, {JL_EVENT_PRESS, 0, 65, 15, 0, 0}, false, false, true, 50},
+        {"the left end", &across, {JL_EVENT_PRESS, 0, 10, 15, 0, 0}, false, false, true, 0},
+        {"the right end", &across, {JL_EVENT_PRESS, 0, 119, 15, 0, 0}, false, false, true, 100},
+        {"beside it", &across, {JL_EVENT_PRESS, 0, 9, 15, 0, 0}, false, false, false, 30},
+        {"dragged, below it", &across, {JL_EVENT_DRAG, 0, 55, 150, 0, 0}, false, true, true, 40},
+        {"dragged, far off", &across, {JL_EVENT_DRAG, 0, -500, 15, 0, 0}, false, true, true, 0},
+        {"dragged by another", &across, {JL_EVENT_DRAG, 1, 55, 15, 0, 0}, false, true, false, 30},
+        {"dragged, not held", &across, {JL_EVENT_DRAG, 0, 55, 15, 0, 0}, false, false, false, 30},
+        {"knob", &across, {JL_EVENT_STEP, 0, 0, 0, 3, 0}, true, false, true, 33},
+        {"knob, no focus", &across, {JL_EVENT_STEP, 0, 0, 0, 3, 0}, false, false, false, 30},
+        {"knob to the end", &across, {JL_EVENT_STEP, 0, 0, 0, 99, 0}, true, false, true, 100},
+        {"key up is more", &across, {JL_EVENT_KEY, JL_KEY_UP, 0, 0, 0, 0}, true, false, true, 31},
+        {"key down", &across, {JL_EVENT_KEY, JL_KEY_DOWN, 0, 0, 0, 0}, true, false, true, 29},
+        {"upwards", &upright, {JL_EVENT_PRESS, 0, 15, 64, 0, 0}, false, false, true, 0},
+        {"the top", &upright, {JL_EVENT_PRESS, 0, 15, 10, 0, 0}, false, false, true, 50},
+        {"the foot", &upright, {JL_EVENT_PRESS, 0, 15, 119, 0, 0}, false, false, true, -50},
+        {"steps of ten", &upright, {JL_EVENT_PRESS, 0, 15, 51, 0, 0}, false, false, true, 10},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_slider slider = {.face = rows[i].face, .value = 30, .focused = rows[i].focused};
+        slider.grip.held = rows[i].held;
+        test_row("%s", rows[i].name);
+        EXPECT_INT(jl_slider_event(&slider, &rows[i].event), rows[i].changed);
+        EXPECT_INT(slider.value, rows[i].value);
+    }
+}
+
+static void steppers(void) {
+    static const struct jl_stepper_face face = {
+        {0, 0, 100, 20}, &jl_theme_day, {0, 50, NULL, 0}, 2, 0, "cm"};
+    static const struct {
+        const char *name;
+        struct jl_event events[3];
+        bool focused;
+        int value; /* from 10 */
+    } rows[] = {
+        {"more", {{JL_EVENT_PRESS, 0, 90, 5, 0, 0}, {JL_EVENT_TAP, 0, 90, 5, 0, 0}}, false, 12},
+        {"less", {{JL_EVENT_PRESS, 0, 19, 5, 0, 0}, {JL_EVENT_TAP, 0, 19, 5, 0, 0}}, false, 8},
+        {"the number",
+         {{JL_EVENT_PRESS, 0, 50, 5, 0, 0}, {JL_EVENT_TAP, 0, 50, 5, 0, 0}},
+         false,
+         10},
+        {"held: ten at once",
+         {{JL_EVENT_PRESS, 0, 90, 5, 0, 0},
+          {JL_EVENT_HOLD, 0, 90, 5, 0, 0},
+          {JL_EVENT_RELEASE, 0, 90, 5, 0, 0}},
+         false,
+         30},
+        {"held, to the end",
+         {{JL_EVENT_PRESS, 0, 5, 5, 0, 0},
+          {JL_EVENT_HOLD, 0, 5, 5, 0, 0},
+          {JL_EVENT_RELEASE, 0, 5, 5, 0, 0}},
+         false,
+         0},
+        {"a hold elsewhere", {{JL_EVENT_HOLD, 0, 90, 5, 0, 0}}, false, 10},
+        {"slides off",
+         {{JL_EVENT_PRESS, 0, 90, 5, 0, 0},
+          {JL_EVENT_DRAG, 0, 50, 5, 0, 0},
+          {JL_EVENT_RELEASE, 0, 50, 5, 0, 0}},
+         false,
+         10},
+        {"knob", {{JL_EVENT_STEP, 0, 0, 0, -2, 0}}, true, 6},
+        {"key up", {{JL_EVENT_KEY, JL_KEY_UP, 0, 0, 0, 0}}, true, 12},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_stepper stepper = {.face = &face, .value = 10, .focused = rows[i].focused};
+        bool changed = false;
+        test_row("%s", rows[i].name);
+        for (int k = 0; k < 3 && rows[i].events[k].kind; k++) {
+            changed |= jl_stepper_event(&stepper, &rows[i].events[k]);
+        }
+        EXPECT_INT(stepper.value, rows[i].value);
+        EXPECT_INT(changed, rows[i].value != 10);
+    }
+}
+
+/* Rows of 9 pixels in theme_lit: a list of 36 pixels shows four. */
+static void lists(void) {
+    static const char *const items[] = {"One", "Two", "Three", "Four", "Five", "Six", "Seven"};
+    static const struct jl_list_face face = {{0, 0, 60, 36}, &jl_theme_lit};
+    static const struct {
+        const char *name;
+        struct jl_event event;
+        int selected, first; /* before: 1, 0 */
+        bool chosen;
+    } rows[] = {
+        {"tap", {JL_EVENT_TAP, 0, 10, 20, 0, 0}, 2, 0, true},
+        {"tap on the last row", {JL_EVENT_TAP, 0, 10, 35, 0, 0}, 3, 0, true},
+        {"knob", {JL_EVENT_STEP, 0, 0, 0, 1, 0}, 2, 0, false},
+        {"knob out of sight", {JL_EVENT_STEP, 0, 0, 0, 3, 0}, 4, 1, false},
+        {"knob past the end", {JL_EVENT_STEP, 0, 0, 0, 30, 0}, 6, 3, false},
+        {"knob before the start", {JL_EVENT_STEP, 0, 0, 0, -30, 0}, 0, 0, false},
+        {"key down", {JL_EVENT_KEY, JL_KEY_DOWN, 0, 0, 0, 0}, 2, 0, false},
+        {"key ok", {JL_EVENT_KEY, JL_KEY_OK, 0, 0, 0, 0}, 1, 0, true},
+        {"key ok repeats", {JL_EVENT_KEY, JL_KEY_OK, 0, 0, 1, 0}, 1, 0, false},
+        {"drag up", {JL_EVENT_DRAG, 0, 10, 10, 0, -19}, 1, 2, false},
+        {"drag down at the top", {JL_EVENT_DRAG, 0, 10, 10, 0, 50}, 1, 0, false},
+        {"drag far", {JL_EVENT_DRAG, 0, 10, 10, 0, -300}, 1, 3, false},
+        {"flick up", {JL_EVENT_FLICK, 0, 10, 10, 0, -700}, 1, 3, false},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_list list = {.face = &face, .items = items, .count = 7, .selected = 1};
+        test_row("%s", rows[i].name);
+        EXPECT_INT(jl_list_event(&list, &rows[i].event), rows[i].chosen);
+        EXPECT_INT(list.selected, rows[i].selected);
+        EXPECT_INT(list.first, rows[i].first);
+    }
+    struct jl_list list = {.face = &face, .items = items, .count = 7};
+    test_row("slow drags add up");
+    struct jl_event drag = {.kind = JL_EVENT_DRAG, .x = 5, .y = 5, .dy = -4};
+    for (int i = 0; i < 5; i++) {
+        jl_list_event(&list, &drag);
+    }
+    EXPECT_INT(list.first, 2); /* 20 pixels */
+    test_row("select");
+    jl_list_select(&list, 99);
+    EXPECT_INT(list.selected, 6);
+    EXPECT_INT(list.first, 3);
+    jl_list_select(&list, -1);
+    EXPECT_INT(list.selected, 0);
+    EXPECT_INT(list.first, 0);
+    test_row("empty");
+    list.count = 0;
+    struct jl_event tap = at(JL_EVENT_TAP, 5, 5), ok = key(JL_KEY_OK);
+    EXPECT(!jl_list_event(&list, &tap));
+    EXPECT(!jl_list_event(&list, &ok));
+}
+
+static void menus(void) {
+    static const struct jl_menu_entry gate[] = {{"Open", NULL, 1}, {"Close", NULL, 2}};
+    static const struct jl_menu_page gates = {"Gates", gate, 2};
+    static const struct jl_menu_entry top[] = {{"Lamp", NULL, 3}, {"Gates", &gates, 9}};
+    static const struct jl_menu_page root = {"Lock 3", top, 2};
+    static const struct jl_menu_face face = {{0, 0, 84, 48}, &jl_theme_lit};
+    struct jl_menu menu = {.face = &face, .pages = {&root}};
+    struct jl_event ok = key(JL_KEY_OK), back = key(JL_KEY_BACK), next = step(1);
+    EXPECT_INT(jl_menu_event(&menu, &back), JL_MENU_NONE);
+    EXPECT_INT(menu.depth, 0);
+    EXPECT_INT(jl_menu_event(&menu, &ok), 3);
+    EXPECT_INT(jl_menu_event(&menu, &next), JL_MENU_NONE);
+    EXPECT_INT(jl_menu_event(&menu, &ok), JL_MENU_NONE);
+    EXPECT_INT(menu.depth, 1);
+    EXPECT(menu.pages[1] == &gates);
+    EXPECT_INT(jl_menu_event(&menu, &next), JL_MENU_NONE);
+    EXPECT_INT(jl_menu_event(&menu, &ok), 2);
+    EXPECT_INT(jl_menu_event(&menu, &back), JL_MENU_NONE);
+    EXPECT_INT(menu.depth, 0);
+    EXPECT_INT(menu.selected[0], 1); /* where it was */
+    struct jl_event on_gates = at(JL_EVENT_TAP, 20, 20), on_title = at(JL_EVENT_TAP, 20, 4);
+    EXPECT_INT(jl_menu_event(&menu, &on_gates), JL_MENU_NONE);
+    EXPECT_INT(menu.depth, 1);
+    struct jl_event on_open = at(JL_EVENT_TAP, 20, 12);
+    EXPECT_INT(jl_menu_event(&menu, &on_open), 1);
+    EXPECT_INT(jl_menu_event(&menu, &on_title), JL_MENU_NONE);
+    EXPECT_INT(menu.depth, 0);
+    /* A page that opens itself: as deep as there is room. */
+    static struct jl_menu_entry round[] = {{"On", NULL, 5}};
+    static const struct jl_menu_page endless = {"Round", round, 1};
+    round[0].page = &endless;
+    struct jl_menu deep = {.face = &face, .pages = {&endless}};
+    for (int i = 0; i < 9; i++) {
+        EXPECT_INT(jl_menu_event(&deep, &ok), JL_MENU_NONE);
+    }
+    EXPECT_INT(deep.depth, JL_MENU_DEPTH - 1);
+}
+
+static void messages_and_pages(void) {
+    static const struct jl_message_face face = {
+        {0, 0, 120, 60}, &jl_theme_lit, "Gate 2", "Close it?", {"Yes", "No", NULL}, JL_GRADE_WARN};
+    struct jl_message message = {.face = &face};
+    struct jl_event ok = key(JL_KEY_OK), back = key(JL_KEY_BACK), next = step(1), far = step(9);
+    test_row("message");
+    EXPECT_INT(jl_message_event(&message, &ok), 0);
+    EXPECT_INT(jl_message_event(&message, &next), JL_MESSAGE_NONE);
+    EXPECT_INT(jl_message_event(&message, &ok), 1);
+    EXPECT_INT(jl_message_event(&message, &far), JL_MESSAGE_NONE);
+    EXPECT_INT(message.focus, 1);
+    EXPECT_INT(jl_message_event(&message, &back), 1);
+    struct jl_event press = at(JL_EVENT_PRESS, 20, 52), tap = at(JL_EVENT_TAP, 20, 52);
+    EXPECT_INT(jl_message_event(&message, &press), JL_MESSAGE_NONE);
+    EXPECT_INT(jl_message_event(&message, &tap), 0);
+    struct jl_event on_text = at(JL_EVENT_PRESS, 20, 25), lifted = at(JL_EVENT_TAP, 20, 52);
+    EXPECT_INT(jl_message_event(&message, &on_text), JL_MESSAGE_NONE);
+    EXPECT_INT(jl_message_event(&message, &lifted), JL_MESSAGE_NONE);
+
+    static const struct jl_pages_face tabs = {
+        {0, 0, 90, 10}, &jl_theme_lit, NULL, 3, {0, 10, 90, 90}};
+    static const struct {
+        const char *name;
+        struct jl_event event;
+        int page; /* before: 1 */
+    } rows[] = {
+        {"tap on the third", {JL_EVENT_TAP, 0, 80, 5, 0, 0}, 2},
+        {"tap on the page", {JL_EVENT_TAP, 0, 80, 50, 0, 0}, 1},
+        {"flick to the left", {JL_EVENT_FLICK, 0, 50, 50, -600, 100}, 2},
+        {"flick to the right", {JL_EVENT_FLICK, 0, 50, 50, 600, -100}, 0},
+        {"flick down", {JL_EVENT_FLICK, 0, 50, 50, 300, 600}, 1},
+        {"flick on the tabs", {JL_EVENT_FLICK, 0, 50, 5, 600, 0}, 1},
+        {"knob without focus", {JL_EVENT_STEP, 0, 0, 0, 1, 0}, 1},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_pages pages = {.face = &tabs, .page = 1};
+        test_row("%s", rows[i].name);
+        EXPECT_INT(jl_pages_event(&pages, &rows[i].event), rows[i].page != 1);
+        EXPECT_INT(pages.page, rows[i].page);
+    }
+    struct jl_pages pages = {.face = &tabs, .page = 1, .focused = true};
+    EXPECT(jl_pages_event(&pages, &far));
+    EXPECT_INT(pages.page, 2);
+    EXPECT(!jl_pages_event(&pages, &next));
+}
+
+/* What a chart shows, against a naive one: the values of each column by hand. */
+static void charts(void) {
+    static const struct jl_chart_face scrolls = {
+        {0, 0, 12, 22}, &jl_theme_lit, {0, 19, NULL, 0}, 0, 2, false, 0, false, 0};
+    struct jl_chart_column columns[10];
+    struct jl_chart chart = {.face = &scrolls, .columns = columns, .room = 10};
+    struct jl_frame frame = frame_in(0, &jl_mono_rows);
+    int16_t values[40];
+    for (int i = 0; i < 40; i++) {
+        values[i] = (int16_t)(i * 7 % 23 - 2); /* some off the scale */
+        jl_chart_add(&chart, values[i]);
+    }
+    jl_chart_redraw(&frame.target, &chart);
+    for (int x = 0; x < 10; x++) { /* the last ten pairs */
+        int low = 99, high = -99, before_low = 99, before_high = -99;
+        for (int k = 0; k < 2; k++) {
+            int value = values[20 + 2 * x + k], before = values[18 + 2 * x + k];
+            low = value < low ? value : low;
+            high = value > high ? value : high;
+            before_low = before < before_low ? before : before_low;
+            before_high = before > before_high ? before : before_high;
+        }
+        if (x > 0) { /* joined to the one before */
+            low = before_high < low ? before_high : low;
+            high = before_low > high ? before_low : high;
+        }
+        low = low < 0 ? 0 : low;
+        high = high > 19 ? 19 : high;
+        for (int y = 0; y < 20; y++) {
+            bool lit = color_at(&frame, 1 + x, 1 + 19 - y) == JL_WHITE;
+            test_row("column %d, value %d", x, y);
+            EXPECT_INT(lit, y >= low && y <= high);
+        }
+    }
+    jl_chart_empty(&chart);
+    jl_chart_redraw(&frame.target, &chart);
+    EXPECT_INT(color_at(&frame, 5, 10), JL_BLACK);
+}
+
+const struct test_group test_groups[] = {
+    {"redraw_equals_full_drawing", random_sequences},
+    {"bands_and_clips", bands_and_clips},
+    {"tiny_boxes", tiny_boxes},
+    {"misses_hit_nothing", misses_hit_nothing},
+    {"buttons_and_boxes", buttons_and_boxes},
+    {"sliders", sliders},
+    {"steppers", steppers},
+    {"lists", lists},
+    {"menus", menus},
+    {"messages_and_pages", messages_and_pages},
+    {"charts", charts},
+    {NULL, NULL},
+};
