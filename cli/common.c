@@ -142,6 +142,9 @@ cJSON *cli_card_json(const struct jl_card *card) {
     } else if (card->clock_hz) {
         cJSON_AddNumberToObject(json, "clock_hz", card->clock_hz);
     }
+    if (card->touch.controller) {
+        cJSON_AddStringToObject(json, "touch", card->touch.controller->name);
+    }
     return json;
 }
 

@@ -123,9 +123,42 @@ static cJSON *entry_json(const struct jl_catalog_entry *entry) {
     return json;
 }
 
+static void print_touch(const struct jl_touch_entry *entry) {
+    char text[80];
+    printf("%s: touch, %s\n", entry->name, entry->kind);
+    if (entry->addresses[0]) {
+        snprintf(text, sizeof text, "I2C up to %.4g kHz, at %s%s%s", entry->most_hz / 1e3,
+                 cli_hex(entry->addresses[0]), entry->addresses[1] ? " or " : "",
+                 entry->addresses[1] ? "0x14" : "");
+    } else {
+        snprintf(text, sizeof text, "SPI mode 0 up to %.4g MHz", entry->most_hz / 1e6);
+    }
+    print_wrapped("bus", text);
+    for (size_t i = 0; i < 3 && entry->quirks[i]; i++) {
+        print_wrapped("note", entry->quirks[i]);
+    }
+}
+
+static cJSON *touch_json(const struct jl_touch_entry *entry) {
+    cJSON *json = cJSON_CreateObject();
+    cJSON_AddStringToObject(json, "name", entry->name);
+    cJSON_AddStringToObject(json, "kind", entry->kind);
+    cJSON *addresses = cJSON_AddArrayToObject(json, "i2c_addresses");
+    for (size_t i = 0; i < sizeof entry->addresses && entry->addresses[i]; i++) {
+        cJSON_AddItemToArray(addresses, cJSON_CreateNumber(entry->addresses[i]));
+    }
+    cJSON_AddNumberToObject(json, "most_hz", entry->most_hz);
+    cJSON *quirks = cJSON_AddArrayToObject(json, "quirks");
+    for (size_t i = 0; i < 3 && entry->quirks[i]; i++) {
+        cJSON_AddItemToArray(quirks, cJSON_CreateString(entry->quirks[i]));
+    }
+    return json;
+}
+
 /* Where listed cards go: text when `array` is NULL. */
 struct listing {
     const struct jl_catalog_entry *only; /* cards of this one; NULL: all */
+    const struct jl_touch_entry *only_touch;
     cJSON *array;
     bool broken;
 };
@@ -137,7 +170,8 @@ static void list_card(void *context, const char *name, const char *path) {
     if (!jl_card_read(path, &card, &complaint)) {
         listing->broken = true;
         cli_bad("catalog", "%s", complaint.text);
-    } else if (listing->only && card.controller != listing->only) {
+    } else if ((listing->only && card.controller != listing->only) ||
+               (listing->only_touch && card.touch.controller != listing->only_touch)) {
         /* another part's */
     } else if (listing->array) {
         cJSON *json = cli_card_json(&card);
@@ -156,20 +190,38 @@ static int catalog(const char *verb, const char *part, bool as_json) {
     const struct jl_catalog_entry *only = part ? jl_catalog_find(part) : NULL;
     cJSON *json = as_json ? cJSON_CreateObject() : NULL;
     cJSON *controllers = as_json ? cJSON_AddArrayToObject(json, "controllers") : NULL;
-    struct listing listing = {.only = only};
+    size_t touch_count;
+    const struct jl_touch_entry *touch = jl_touch_catalog(&touch_count);
+    const struct jl_touch_entry *only_touch = part && !only ? jl_touch_catalog_find(part) : NULL;
+    struct listing listing = {.only = only, .only_touch = only_touch};
     for (size_t i = 0; as_json && i < count; i++) {
-        if (!only || only == &entries[i]) {
+        if (!part || only == &entries[i]) {
             cJSON_AddItemToArray(controllers, entry_json(&entries[i]));
         }
     }
-    if (!as_json && only) {
-        print_entry(only);
+    cJSON *touch_array = as_json ? cJSON_AddArrayToObject(json, "touch_controllers") : NULL;
+    for (size_t i = 0; as_json && i < touch_count; i++) {
+        if (!part || only_touch == &touch[i]) {
+            cJSON_AddItemToArray(touch_array, touch_json(&touch[i]));
+        }
+    }
+    if (!as_json && part) {
+        if (only) {
+            print_entry(only);
+        } else {
+            print_touch(only_touch);
+        }
         puts("\nPanel cards, for jadelamp light CARD");
     } else if (!as_json) {
         puts("Controllers; jadelamp catalog PART tells more\n"
              "  part      drives             RAM       buses");
         for (size_t i = 0; i < count; i++) {
             print_row(&entries[i]);
+        }
+        puts("\nTouch controllers");
+        for (size_t i = 0; i < touch_count; i++) {
+            printf("  %-8s  %-26s  %s\n", touch[i].name, touch[i].kind,
+                   touch[i].addresses[0] ? "I2C" : "SPI");
         }
         puts("\nPanel cards, for jadelamp light CARD");
     }
@@ -200,7 +252,7 @@ int verb_catalog(int argc, const char **argv) {
     const char *part = poptGetArg(context);
     if (cli_too_many(context, argv[0])) {
         /* reported */
-    } else if (part && !jl_catalog_find(part)) {
+    } else if (part && !jl_catalog_find(part) && !jl_touch_catalog_find(part)) {
         cli_bad(argv[0], "no controller %s; jadelamp catalog lists those that are known", part);
     } else {
         status = catalog(argv[0], part, as_json != 0);

@@ -47,6 +47,36 @@ static void print_boards(const struct jl_demo_board *boards) {
     }
 }
 
+static void print_consoles(const struct jl_demo_console *consoles) {
+    for (int i = 0; i < JL_DEMO_CONSOLES; i++) {
+        const struct jl_demo_console *console = &consoles[i];
+        printf("\nThe %s, with %s: ", console->card.name, console->hands);
+        cli_print_card(&console->card);
+        printf("\n  in %.1f s: %d events, %d pictures, %llu bytes on the bus for them",
+               console->seconds, console->events, console->presents,
+               (unsigned long long)console->bytes);
+        if (console->touch_bytes) {
+            printf(", %llu for touch", (unsigned long long)console->touch_bytes);
+        }
+        printf("\n  diagnostics %zu; wrote %s-film.png\n", console->diagnostics, console->base);
+    }
+}
+
+static cJSON *consoles_json(const struct jl_demo_console *consoles) {
+    cJSON *array = cJSON_CreateArray();
+    for (int i = 0; i < JL_DEMO_CONSOLES; i++) {
+        cJSON *json = cli_card_json(&consoles[i].card);
+        cJSON_AddNumberToObject(json, "seconds", consoles[i].seconds);
+        cJSON_AddNumberToObject(json, "events", consoles[i].events);
+        cJSON_AddNumberToObject(json, "presents", consoles[i].presents);
+        cJSON_AddNumberToObject(json, "bus_bytes", (double)consoles[i].bytes);
+        cJSON_AddNumberToObject(json, "touch_bytes", (double)consoles[i].touch_bytes);
+        cJSON_AddNumberToObject(json, "diagnostics", (double)consoles[i].diagnostics);
+        cJSON_AddItemToArray(array, json);
+    }
+    return array;
+}
+
 static cJSON *boards_json(const struct jl_demo_board *boards) {
     cJSON *array = cJSON_CreateArray();
     for (int i = 0; i < JL_DEMO_BOARDS; i++) {
@@ -64,7 +94,8 @@ static cJSON *boards_json(const struct jl_demo_board *boards) {
     return array;
 }
 
-static void print_json(const struct jl_demo_result *result, const struct jl_demo_board *boards) {
+static void print_json(const struct jl_demo_result *result, const struct jl_demo_board *boards,
+                       const struct jl_demo_console *consoles) {
     cJSON *json = cJSON_CreateObject();
     cli_json_text(json, "directory", result->directory);
     cJSON_AddItemToObject(json, "wake", cli_cost_json(&result->wake));
@@ -78,6 +109,7 @@ static void print_json(const struct jl_demo_result *result, const struct jl_demo
     }
     cJSON_AddNumberToObject(json, "diagnostics", (double)result->diagnostics);
     cJSON_AddItemToObject(json, "boards", boards_json(boards));
+    cJSON_AddItemToObject(json, "consoles", consoles_json(consoles));
     cli_print_json(json);
 }
 
@@ -85,6 +117,7 @@ static int demo(const char *verb, const char *data, const char *directory, bool 
     char shipped[1024];
     struct jl_demo_result result;
     struct jl_demo_board boards[JL_DEMO_BOARDS];
+    struct jl_demo_console consoles[JL_DEMO_CONSOLES];
     struct jl_complaint complaint = {""};
     if (!data && !jl_share_path("demo", shipped, sizeof shipped)) {
         return cli_bad(verb, "the demo's data are missing: set JADELAMP_SHARE to the folder that "
@@ -93,18 +126,23 @@ static int demo(const char *verb, const char *data, const char *directory, bool 
     data = data ? data : shipped;
     /* From 07:00 on, every ten minutes: the tide falls to low water. */
     if (!jl_demo_quay_gauge(data, directory, 42, 12, &result, &complaint) ||
-        !jl_demo_boards(data, directory, boards, &complaint)) {
+        !jl_demo_boards(data, directory, boards, &complaint) ||
+        !jl_demo_consoles(data, directory, consoles, &complaint)) {
         return cli_bad(verb, "%s", complaint.text);
     }
     if (as_json) {
-        print_json(&result, boards);
+        print_json(&result, boards, consoles);
     } else {
         print_text(&result);
         print_boards(boards);
+        print_consoles(consoles);
     }
     size_t diagnostics = result.diagnostics;
     for (int i = 0; i < JL_DEMO_BOARDS; i++) {
         diagnostics += boards[i].diagnostics;
+    }
+    for (int i = 0; i < JL_DEMO_CONSOLES; i++) {
+        diagnostics += consoles[i].diagnostics;
     }
     return diagnostics ? EXIT_FINDINGS : EXIT_GOOD;
 }

@@ -12,6 +12,7 @@
 #include <sys/stat.h>
 
 #include "card_cells.h"
+#include "card_touch.h"
 #include "shipped_cards.h"
 
 enum { MOST_FILE_BYTES = 65536 };
@@ -62,18 +63,19 @@ static bool read_contrast(struct reading *reading, const char *key, const char *
     return true;
 }
 
+const struct choice jl_host_card_turns[] = {
+    {"upright", JL_TURN_0},
+    {"quarter-turn", JL_TURN_90},
+    {"half-turn", JL_TURN_180},
+    {"three-quarter-turn", JL_TURN_270},
+    {"mirrored-x", JL_TURN_MIRROR},
+    {"mirrored-y", JL_TURN_180 | JL_TURN_MIRROR},
+    {"mirrored-quarter-turn", JL_TURN_90 | JL_TURN_MIRROR},
+    {"mirrored-three-quarter-turn", JL_TURN_270 | JL_TURN_MIRROR},
+    {NULL, 0}};
+
 static bool read_orientation(struct reading *reading, const char *key, const char *value) {
-    static const struct choice choices[] = {
-        {"upright", JL_TURN_0},
-        {"quarter-turn", JL_TURN_90},
-        {"half-turn", JL_TURN_180},
-        {"three-quarter-turn", JL_TURN_270},
-        {"mirrored-x", JL_TURN_MIRROR},
-        {"mirrored-y", JL_TURN_180 | JL_TURN_MIRROR},
-        {"mirrored-quarter-turn", JL_TURN_90 | JL_TURN_MIRROR},
-        {"mirrored-three-quarter-turn", JL_TURN_270 | JL_TURN_MIRROR},
-        {NULL, 0}};
-    return read_bits(reading, key, value, choices, &reading->card->turn, 0xFF);
+    return read_bits(reading, key, value, jl_host_card_turns, &reading->card->turn, 0xFF);
 }
 
 static bool read_format(struct reading *reading, const char *key, const char *value) {
@@ -213,7 +215,8 @@ static bool read_bus_kind(struct reading *reading, const char *key, const char *
     return good;
 }
 
-static bool read_address(struct reading *reading, const char *key, const char *value) {
+bool jl_host_card_address(struct reading *reading, const char *key, const char *value,
+                          uint8_t *out) {
     long number;
     if (!jl_host_parse_number(value, 0, 255, &number)) {
         return FAIL(reading, "%s = %s: expected a 7-bit I2C address, such as 0x3C", key, value);
@@ -228,11 +231,16 @@ static bool read_address(struct reading *reading, const char *key, const char *v
         return FAIL(reading, "%s = %s: addresses below 0x08 are reserved by the I2C specification",
                     key, value);
     }
-    reading->card->i2c_address = (uint8_t)number;
+    *out = (uint8_t)number;
     return true;
 }
 
-static bool read_hertz(struct reading *reading, const char *key, const char *value, uint32_t *out) {
+static bool read_address(struct reading *reading, const char *key, const char *value) {
+    return jl_host_card_address(reading, key, value, &reading->card->i2c_address);
+}
+
+bool jl_host_card_hertz(struct reading *reading, const char *key, const char *value,
+                        uint32_t *out) {
     static const struct unit units[] = {{"Hz", 1}, {"kHz", 1e3}, {"MHz", 1e6}, {NULL, 0}};
     double hertz;
     if (!jl_host_parse_quantity(value, units, 1000, 2e8, &hertz)) {
@@ -246,11 +254,11 @@ static bool read_hertz(struct reading *reading, const char *key, const char *val
 }
 
 static bool read_clock(struct reading *reading, const char *key, const char *value) {
-    return read_hertz(reading, key, value, &reading->card->clock_hz);
+    return jl_host_card_hertz(reading, key, value, &reading->card->clock_hz);
 }
 
 static bool read_works_up_to(struct reading *reading, const char *key, const char *value) {
-    return read_hertz(reading, key, value, &reading->card->works_up_to);
+    return jl_host_card_hertz(reading, key, value, &reading->card->works_up_to);
 }
 
 static const struct unit time_units[] = {
@@ -402,6 +410,10 @@ static const struct key keys[] = {
     {"bus", "most-bytes", read_most_bytes, BOTH},
     {"pins", "reset", read_reset, DOTS},
     {"pins", "light", read_light, DOTS},
+    {"touch", "controller", jl_host_card_read_touch, DOTS},
+    {"touch", "address", jl_host_card_read_touch_address, DOTS},
+    {"touch", "clock", jl_host_card_read_touch_clock, DOTS},
+    {"touch", "mounting", jl_host_card_read_touch_mounting, DOTS},
     {"wake", "step", read_step, DOTS},
 };
 
@@ -425,7 +437,9 @@ static bool complain_key(struct reading *reading, const char *section, const cha
     }
     return section_known
                ? FAIL(reading, "unknown key %s in [%s]; known are: %s", name, section, known)
-               : FAIL(reading, "unknown section [%s]; known are: panel, glass, bus, pins, wake",
+               : FAIL(reading,
+                      "unknown section [%s]; known are: panel, glass, bus, pins, touch, "
+                      "wake",
                       section);
 }
 
@@ -659,7 +673,8 @@ static bool check_whole(struct reading *reading) {
         return false;
     }
     return cells ? jl_host_card_check_cells(reading)
-                 : check_bus(reading) && check_glass(reading) && check_format(reading);
+                 : check_bus(reading) && check_glass(reading) && check_format(reading) &&
+                       jl_host_card_check_touch(reading);
 }
 
 static bool read_stream(FILE *stream, const char *path, struct jl_card *card,

@@ -45,6 +45,14 @@ __attribute__((format(printf, 3, 4))) bool jl_host_card_fail_at(struct reading *
 bool jl_host_card_choice(struct reading *reading, const char *key, const char *value,
                          const struct choice *choices, int *out);
 
+/* A quarter turn or mirror by name: enum jl_turn. */
+extern const struct choice jl_host_card_turns[];
+
+/* A 7-bit address, and a frequency with its unit. */
+bool jl_host_card_address(struct reading *reading, const char *key, const char *value,
+                          uint8_t *out);
+bool jl_host_card_hertz(struct reading *reading, const char *key, const char *value, uint32_t *out);
+
 /* The line of a key; 0 when the card has none. */
 int jl_host_card_line(const struct reading *reading, const char *section, const char *name);
 

@@ -342,6 +342,8 @@ const char *jl_catalog_dweller(uint8_t address) {
         uint8_t first, last;
         const char *who;
     } dwellers[] = {
+        {0x14, 0x14, "touch controller (gt911, its other address)"},
+        {0x15, 0x15, "touch controller (cst816)"},
         {0x20, 0x26, "port expander (pcf8574), often behind a character LCD"},
         {0x27, 0x27, "port expander (pcf8574), the usual backpack of a character LCD"},
         {0x38, 0x38, "touch controller (ft6x36), or a pcf8574A port expander"},
@@ -351,6 +353,7 @@ const char *jl_catalog_dweller(uint8_t address) {
         {0x3E, 0x3E, "port expander (pcf8574A)"},
         {0x3F, 0x3F, "port expander (pcf8574A), a usual backpack of a character LCD"},
         {0x50, 0x57, "EEPROM (24xx)"},
+        {0x5D, 0x5D, "touch controller (gt911)"},
         {0x68, 0x68, "clock or motion sensor"},
     };
     for (size_t i = 0; i < sizeof dwellers / sizeof dwellers[0]; i++) {

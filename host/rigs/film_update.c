@@ -4,12 +4,10 @@
 #include <string.h>
 
 #include "jadelamp/async.h"
-#include "jadelamp/draw.h"
-#include "jadelamp/host/frame_picture.h"
 #include "jadelamp/host/rig.h"
-#include "jadelamp/text.h"
+#include "jadelamp/host/sheet.h"
 
-enum { SCALE = 2, GAP = 10, CAPTION = 20, STEP_MS = 20 };
+enum { SCALE = 2, STEP_MS = 20 };
 
 /* Photos at every so many milliseconds; when all places are taken, every second one goes. */
 struct film {
@@ -41,42 +39,21 @@ static bool shoot(struct jl_rig *rig, struct film *film, int ms) {
     return good;
 }
 
-/* White with a line of text. */
-static bool caption(struct jl_picture *sheet, int x, int y, int ms) {
-    char text[24];
-    struct jl_frame frame;
-    struct jl_picture picture;
-    uint8_t pixels[JL_RGB888_BYTES(80, 15)];
-    const struct jl_text_style style = {.font = &jl_font_8x13, .ink = JL_BLACK, .paper = JL_WHITE};
-    snprintf(text, sizeof text, "%d.%02d s", ms / 1000, ms % 1000 / 10);
-    bool good = jl_frame_init(&frame, &jl_rgb888, 80, 15, pixels, sizeof pixels) == JL_OK;
-    jl_clear(&frame.target, JL_WHITE);
-    jl_text(&frame.target, 0, 0, text, &style);
-    good = good && jl_frame_picture(&frame, &picture);
-    if (good) {
-        jl_picture_place(sheet, &picture, x, y);
-        jl_picture_free(&picture);
-    }
-    return good;
-}
-
+/* The photos that are shown, with their times. */
 static bool lay_out(const struct film *film, int count, int columns, struct jl_picture *sheet) {
-    int width = film->photos[0].width + GAP, height = film->photos[0].height + CAPTION + GAP;
-    int rows = (count + columns - 1) / columns;
-    if (!jl_picture_create(sheet, columns * width + GAP, rows * height + GAP)) {
-        return false;
-    }
-    memset(sheet->rgb, 255, (size_t)(sheet->width * sheet->height * 3));
-    bool good = true;
+    struct jl_picture photos[JL_RIG_MOST_PHASES];
+    char times[JL_RIG_MOST_PHASES][24];
+    const char *captions[JL_RIG_MOST_PHASES];
     for (int i = 0; i < count; i++) {
         /* Closer at the beginning, where it flashes: by the square of the place. */
         int last = (count - 1) * (count - 1);
         int from = (i * i * (film->count - 1) + last / 2) / last;
-        int x = GAP + i % columns * width, y = GAP + i / columns * height;
-        jl_picture_place(sheet, &film->photos[from], x, y);
-        good &= caption(sheet, x, y + height - CAPTION - GAP + 3, film->ms[from]);
+        photos[i] = film->photos[from];
+        snprintf(times[i], sizeof times[i], "%d.%02d s", film->ms[from] / 1000,
+                 film->ms[from] % 1000 / 10);
+        captions[i] = times[i];
     }
-    return good;
+    return jl_sheet_create(sheet, photos, captions, count, columns);
 }
 
 bool jl_rig_film_update(struct jl_rig *rig, int count, int columns, struct jl_picture *sheet,

@@ -131,8 +131,10 @@ static bool open_dots(struct jl_rig *rig, const struct jl_card *glass,
         return jl_complain(complaint, "the bus of %s does not reach the %s of %s", card->name,
                            glass->controller->name, glass->name);
     }
-    return (built && status == JL_OK) ||
-           jl_complain(complaint, "cannot build the board for %s: %s", card->name,
+    if (built && status == JL_OK) {
+        return jl_host_rig_open_touch(rig, complaint);
+    }
+    return jl_complain(complaint, "cannot build the board for %s: %s", card->name,
                        built ? jl_status_text(status)
                              : "the bus, the address or the glass does not fit the controller");
 }

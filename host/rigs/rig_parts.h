@@ -13,6 +13,9 @@ void jl_host_rig_share(struct jl_rig *rig, struct jl_rig *beside);
  */
 bool jl_host_rig_connect(struct jl_rig *rig, struct jl_device *device, uint8_t i2c_address);
 
+/* Puts the card's touch controller on the board, if it has one, and opens its driver. */
+bool jl_host_rig_open_touch(struct jl_rig *rig, struct jl_complaint *complaint);
+
 /* Builds module (of a card of its own), wires and panel of a rig whose card, board and port are
  * set. */
 bool jl_host_rig_open_cells(struct jl_rig *rig, const struct jl_card *module,

@@ -28,7 +28,7 @@ struct jl_calibration {
     const struct jl_text_style *style;
     struct jl_touch_pair pairs[5];
     uint8_t places, done, rounds, steady;
-    bool drawn, wait_for_lift;
+    bool drawn, cleared, wait_for_lift;
     uint32_t seen_ms;
 };
 
@@ -44,7 +44,7 @@ jl_status jl_calibration_begin(struct jl_calibration *screen, struct jl_touch *t
                                const struct jl_text_style *style, uint8_t places);
 
 /**
- * Reads the finger, and draws when there is something new to see. A cross is taken when the finger
+ * Reads the finger, and draws what is new to see. A cross is taken when the finger
  * stays there for 100 ms, and the next one waits until it has left. Errors of the bus are waited
  * out. When the crosses do not fit each other (more than 3 pixels in the mean or 6 at one), they
  * are asked for again, three times in all.

@@ -16,7 +16,7 @@ static void draw(struct jl_target *target, const void *instrument) {
     const struct jl_theme *theme = face->theme;
     int16_t radius = radius_of(face), x = (int16_t)(face->box.x + radius + 1);
     int16_t y = (int16_t)(face->box.y + face->box.h / 2);
-    jl_fill_rect(target, face->box, theme->face);
+    jl_fill_rect(target, face->box, theme->back);
     jl_fill_circle(target, x, y, radius,
                    lamp->on ? jl_theme_grade(theme, face->grade) : theme->unlit);
     jl_stroke_circle(target, x, y, radius, theme->line);

@@ -20,29 +20,39 @@ jl_status jl_calibration_begin(struct jl_calibration *screen, struct jl_touch *t
 }
 
 /* A tenth from the edges; three of them so that no two share a row or a column. */
-static struct jl_point place(const struct jl_calibration *screen, const struct jl_target *target) {
+static struct jl_point place(const struct jl_calibration *screen, const struct jl_target *target,
+                             uint8_t index) {
     static const uint8_t of_three[][2] = {{1, 1}, {9, 5}, {5, 9}};
     static const uint8_t of_five[][2] = {{1, 1}, {9, 1}, {9, 9}, {1, 9}, {5, 5}};
-    const uint8_t *tenths = screen->places == 3 ? of_three[screen->done] : of_five[screen->done];
+    const uint8_t *tenths = screen->places == 3 ? of_three[index] : of_five[index];
     return (struct jl_point){(int16_t)((int32_t)target->width * tenths[0] / 10),
                              (int16_t)((int32_t)target->height * tenths[1] / 10)};
 }
 
+static void draw_cross(struct jl_target *target, struct jl_point at, jl_color color) {
+    jl_fill_rect(target, (struct jl_rect){(int16_t)(at.x - ARM), at.y, 2 * ARM + 1, 1}, color);
+    jl_fill_rect(target, (struct jl_rect){at.x, (int16_t)(at.y - ARM), 1, 2 * ARM + 1}, color);
+}
+
+/* All of it at first; then the text, and one cross instead of another. */
 static void draw(struct jl_calibration *screen, struct jl_target *target) {
     const struct jl_text_style *style = screen->style;
-    struct jl_point at = place(screen, target);
-    jl_color ink = style->ink;
     char text[] = "Touch the cross: 1 of 5";
     text[sizeof text - 7] = (char)('1' + screen->done);
     text[sizeof text - 2] = (char)('0' + screen->places);
-    jl_clear(target, style->paper);
+    if (screen->cleared) {
+        uint8_t last = screen->done ? screen->done : screen->places;
+        draw_cross(target, place(screen, target, (uint8_t)(last - 1)), style->paper);
+    } else {
+        jl_clear(target, style->paper);
+        screen->cleared = true;
+    }
     /* Not in the middle, where the last of five crosses is. */
     jl_text_box(target,
                 (struct jl_rect){ARM, (int16_t)(target->height / 5),
                                  (int16_t)(target->width - 2 * ARM), (int16_t)(target->height / 5)},
                 JL_TEXT_WRAP | JL_ANCHOR_CENTRE | JL_ANCHOR_MIDDLE, text, style);
-    jl_fill_rect(target, (struct jl_rect){(int16_t)(at.x - ARM), at.y, 2 * ARM + 1, 1}, ink);
-    jl_fill_rect(target, (struct jl_rect){at.x, (int16_t)(at.y - ARM), 1, 2 * ARM + 1}, ink);
+    draw_cross(target, place(screen, target, screen->done), style->ink);
     screen->drawn = true;
 }
 
@@ -79,7 +89,8 @@ static void take(struct jl_calibration *screen, const struct jl_target *target, 
     if (now_ms - screen->seen_ms < STEADY_MS) {
         return;
     }
-    struct jl_point at = jl_touch_glass_of_picture(screen->touch, place(screen, target));
+    struct jl_point at =
+        jl_touch_glass_of_picture(screen->touch, place(screen, target, screen->done));
     pair->x = at.x;
     pair->y = at.y;
     screen->steady = 0;

@@ -13,7 +13,7 @@ struct jl_dial_face {
     struct jl_rect box; /**< the dial is a circle in its middle */
     const struct jl_theme *theme;
     struct jl_scale scale; /**< zones are rings: the worse, the thicker */
-    jl_direction start;    /**< where the scale begins, such as JL_DIRECTION(225) */
+    jl_direction start;    /**< where the scale begins, such as JL_DEGREES(225) */
     uint32_t sweep;        /**< how far it goes, clockwise, such as JL_SWEEP(270) */
     uint8_t major;         /**< intervals between long marks; 0: no marks */
     uint8_t minor;         /**< intervals between marks in each of these; 0 or 1: none */

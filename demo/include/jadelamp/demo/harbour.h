@@ -81,6 +81,30 @@ enum { JL_DEMO_BOARDS = 7 };
 bool jl_demo_boards(const char *data, const char *directory,
                     struct jl_demo_board boards[JL_DEMO_BOARDS], struct jl_complaint *complaint);
 
+/** A thing with hands on it: what a script did there, and what that cost. */
+struct jl_demo_console {
+    struct jl_card card;
+    const char *base;     /**< of its files: BASE-film.png */
+    const char *hands;    /**< what it is worked with, in words */
+    double seconds;       /**< of virtual time */
+    int events, presents; /**< of hands; and pictures that were sent */
+    uint64_t touch_bytes; /**< moved to read the touch glass, or 0 */
+    uint64_t bytes;       /**< moved for pictures */
+    size_t diagnostics;
+};
+
+enum { JL_DEMO_CONSOLES = 2 };
+
+/**
+ * Runs the harbour console and the lock panel with the hands of their scripts in data/, and
+ * writes film strips.
+ *
+ * @param consoles receives JL_DEMO_CONSOLES results
+ */
+bool jl_demo_consoles(const char *data, const char *directory,
+                      struct jl_demo_console consoles[JL_DEMO_CONSOLES],
+                      struct jl_complaint *complaint);
+
 #ifdef __cplusplus
 }
 #endif

@@ -29,6 +29,14 @@ struct jl_card_cells {
     struct jl_cells_wiring outputs;
 };
 
+/** What a card says of touch. */
+struct jl_card_touch {
+    const struct jl_touch_entry *controller; /**< NULL: no touch */
+    uint8_t i2c_address;
+    uint32_t clock_hz;
+    uint8_t mounting; /**< sum of enum jl_turn: how the touch glass lies on the upright one */
+};
+
 /** A card as read. No pointers into itself but wake_steps: copy it freely. */
 struct jl_card {
     char name[JL_CARD_NAME_BYTES];
@@ -52,6 +60,7 @@ struct jl_card {
     uint8_t contrast;
     bool inverted;
     enum jl_glass_kind glass_kind;
+    struct jl_card_touch touch;
     bool has_wake; /**< the card has wake-up steps of its own */
     uint16_t wake_bytes;
     uint8_t wake_steps[JL_CARD_WAKE_BYTES];

@@ -8,6 +8,7 @@
 #include <stdint.h>
 
 #include "jadelamp/panel.h"
+#include "jadelamp/touch.h"
 #include "jadelamp/sim/board.h"
 
 #ifdef __cplusplus
@@ -34,6 +35,23 @@ const struct jl_catalog_entry *jl_catalog(size_t *count);
 
 /** By part number, or NULL. */
 const struct jl_catalog_entry *jl_catalog_find(const char *name);
+
+/** A touch controller that can be driven and emulated. */
+struct jl_touch_entry {
+    const char *name;
+    const struct jl_touch_part *driver;
+    const struct jl_emulated_part *emulator;
+    const char *kind;      /**< in words */
+    uint8_t addresses[2];  /**< 7-bit, 0: none */
+    uint32_t most_hz;      /**< of its bus */
+    const char *quirks[3]; /**< what surprises people, a sentence each; ends with NULL */
+};
+
+/** All touch controllers; the count goes to *count. Constant memory. */
+const struct jl_touch_entry *jl_touch_catalog(size_t *count);
+
+/** By part number, or NULL. */
+const struct jl_touch_entry *jl_touch_catalog_find(const char *name);
 
 /** Highest clock on I2C, of the expander where there is one; 0: no I2C. */
 uint32_t jl_catalog_most_i2c_hz(const struct jl_catalog_entry *entry);

@@ -7,6 +7,7 @@
 
 #include "jadelamp/char_panel.h"
 #include "jadelamp/epaper.h"
+#include "jadelamp/touch.h"
 #include "jadelamp/host/card.h"
 #include "jadelamp/sim/sim_port.h"
 
@@ -32,6 +33,12 @@ struct jl_rig {
     struct jl_epaper epaper;
     uint16_t work_memory[256];
     uint8_t *pixels;
+    /* Where the card has touch; then with a port of its own. */
+    struct jl_device *touch_device;
+    struct jl_sim_port touch_sim;
+    struct jl_port touch_port;
+    struct jl_touch_config touch_config;
+    struct jl_touch touch; /**< open, and not woken; turned as the card says */
     /* Of a character module, instead of panel and frame. */
     struct jl_device *expander;
     struct jl_char_expander outputs;
@@ -85,6 +92,14 @@ bool jl_rig_look(struct jl_rig *rig, struct jl_picture *glass);
  * picture. False: no memory, or another scale.
  */
 bool jl_rig_photo(struct jl_rig *rig, int scale, struct jl_picture *photo);
+
+/**
+ * Calibrates the rig's touch as a person without fault would: presses three places of the upright
+ * glass, and lifts the finger again. For glass whose numbers are not pixels.
+ *
+ * @param map receives the map, which the touch panel takes; must outlive the rig
+ */
+jl_status jl_rig_calibrate(struct jl_rig *rig, struct jl_touch_map *map);
 
 /** Most pictures in a film of an update. */
 enum { JL_RIG_MOST_PHASES = 24 };
