@@ -101,7 +101,7 @@ static void mistakes_are_explained(void) {
         {"[panel]\ncontroller = ssd1307\n", 2, "unknown controller; known are: ssd1306"},
         {"[panel]\ncolour = 3\n", 2, "unknown key colour in [panel]; known are: name, controller"},
         {"[pannel]\nname = x\n", 2,
-         "unknown section [pannel]; known are: panel, glass, bus, pins, wake"},
+         "unknown section [pannel]; known are: panel, glass, bus, pins, touch, wake"},
         {"name = x\n", 1, "expected a line [panel]"},
         {"[panel]\nnonsense\n", 2, "expected [section] or key = value"},
         {"[panel\nname = x\n", 1, "expected [section] or key = value"},

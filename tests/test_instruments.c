@@ -10,7 +10,7 @@
 
 #include "instrument_kinds.h"
 
-enum { WIDTH = 200, HEIGHT = 160, BYTES = JL_RGB888_BYTES(WIDTH, HEIGHT) };
+enum { WIDTH = 160, HEIGHT = 120, BYTES = JL_RGB888_BYTES(WIDTH, HEIGHT) };
 
 static uint8_t memory[3][BYTES];
 
@@ -121,7 +121,7 @@ static void random_sequences_of(const struct kind *kind, int runs) {
 
 static void random_sequences(void) {
     for (int i = 0; i < KINDS; i++) {
-        random_sequences_of(&kinds_of_instruments[i], 120);
+        random_sequences_of(&kinds_of_instruments[i], 60);
     }
 }
 

@@ -36,3 +36,48 @@ int jl_host_card_line(const struct reading *reading, const char *section, const 
     }
     return 0;
 }
+
+const struct choice jl_host_card_turns[] = {
+    {"upright", JL_TURN_0},
+    {"quarter-turn", JL_TURN_90},
+    {"half-turn", JL_TURN_180},
+    {"three-quarter-turn", JL_TURN_270},
+    {"mirrored-x", JL_TURN_MIRROR},
+    {"mirrored-y", JL_TURN_180 | JL_TURN_MIRROR},
+    {"mirrored-quarter-turn", JL_TURN_90 | JL_TURN_MIRROR},
+    {"mirrored-three-quarter-turn", JL_TURN_270 | JL_TURN_MIRROR},
+    {NULL, 0}};
+
+bool jl_host_card_address(struct reading *reading, const char *key, const char *value,
+                          uint8_t *out) {
+    long number;
+    if (!jl_host_parse_number(value, 0, 255, &number)) {
+        return FAIL(reading, "%s = %s: expected a 7-bit I2C address, such as 0x3C", key, value);
+    }
+    if (number > 0x77) {
+        return FAIL(reading,
+                    "%s = %s: that is the 8-bit form, with the read/write bit; write the 7-bit "
+                    "address: %s = 0x%02lX",
+                    key, value, key, (unsigned long)number >> 1);
+    }
+    if (number < 0x08) {
+        return FAIL(reading, "%s = %s: addresses below 0x08 are reserved by the I2C specification",
+                    key, value);
+    }
+    *out = (uint8_t)number;
+    return true;
+}
+
+bool jl_host_card_hertz(struct reading *reading, const char *key, const char *value,
+                        uint32_t *out) {
+    static const struct unit units[] = {{"Hz", 1}, {"kHz", 1e3}, {"MHz", 1e6}, {NULL, 0}};
+    double hertz;
+    if (!jl_host_parse_quantity(value, units, 1000, 2e8, &hertz)) {
+        return FAIL(reading,
+                    "%s = %s: expected a frequency from 1 kHz to 200 MHz with its unit (Hz, kHz or "
+                    "MHz), such as 400 kHz",
+                    key, value);
+    }
+    *out = (uint32_t)(hertz + 0.5);
+    return true;
+}

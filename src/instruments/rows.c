@@ -1,7 +1,7 @@
 /* Rows of text. */
 #include "rows.h"
 
-#include <string.h>
+#include "../core/mem.h"
 
 enum { BAR = 3 };
 
