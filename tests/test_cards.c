@@ -356,6 +356,33 @@ static void mistakes_in_cells_are_explained(void) {
     expect_mistakes(rows, sizeof rows / sizeof rows[0]);
 }
 
+#define TOUCH "[touch]\ncontroller = "
+static void touch_in_cards(void) {
+    static const struct mistake rows[] = {
+        {TOUCH "ft5000\n", 2,
+         "unknown touch controller; known are: xpt2046, ft6x36, gt911, cst816"},
+        {"[touch]\naddress = 0x70\nmounting = askew\n", 3, "expected one of upright, quarter-turn"},
+        {"[touch]\naddress = 0xBA\n", 2, "write the 7-bit address: address = 0x5D"},
+        {"[touch]\nclock = 2\n", 2, "with its unit"},
+        {"[touch]\npin = 3\n", 2, "known are: controller, address, clock, mounting"},
+        {HEAD GLASS BUS "[touch]\nclock = 2 MHz\n", 9, "[touch] clock: expected controller, too"},
+        {HEAD GLASS BUS TOUCH "xpt2046\naddress = 0x38\n", 10, "on SPI, and has none"},
+        {HEAD GLASS BUS TOUCH "gt911\naddress = 0x38\n", 10, "answers at 0x5D or 0x14"},
+        {HEAD GLASS BUS TOUCH "cst816\nclock = 6 MHz\n", 10, "I2C ends at 5 MHz"},
+        {LCD CELLS BACKPACK TOUCH "cst816\n", 9, "[touch] controller: only for graphic panels"},
+    };
+    expect_mistakes(rows, sizeof rows / sizeof rows[0]);
+    EXPECT(read_text(HEAD GLASS BUS TOUCH "gt911\naddress = 0x14\nmounting = mirrored-y\n"));
+    EXPECT_TEXT(card.touch.controller->name, "gt911");
+    EXPECT_INT(card.touch.i2c_address, 0x14);
+    EXPECT_INT(card.touch.clock_hz, 400000);
+    EXPECT_INT(card.touch.mounting, JL_TURN_180 | JL_TURN_MIRROR);
+    EXPECT(read_text(HEAD GLASS BUS TOUCH "xpt2046\n"));
+    EXPECT_INT(card.touch.clock_hz, 2500000);
+    EXPECT(read_text(HEAD GLASS BUS));
+    EXPECT(card.touch.controller == NULL);
+}
+
 static void harbour_tables(void) {
     static const struct {
         const char *file, *text, *says;
@@ -438,6 +465,7 @@ const struct test_group test_groups[] = {
     {"color_mistakes_are_explained", color_mistakes_are_explained},
     {"a_card_of_cells_is_read", a_card_of_cells_is_read},
     {"mistakes_in_cells_are_explained", mistakes_in_cells_are_explained},
+    {"touch_in_cards", touch_in_cards},
     {"harbour_tables", harbour_tables},
     {"tide_tables", tide_tables},
     {NULL, NULL},

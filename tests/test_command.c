@@ -578,6 +578,9 @@ static void json_output(void) {
         EXPECT_INT(cJSON_GetArraySize(at(json, "controllers")), (long long)controllers);
         EXPECT_TEXT(at(cJSON_GetArrayItem(at(json, "controllers"), 0), "name")->valuestring,
                     "ssd1306");
+        const cJSON *touch = at(json, "touch_controllers");
+        EXPECT_INT(cJSON_GetArraySize(touch), 4);
+        EXPECT_INT(at(cJSON_GetArrayItem(touch, 0), "most_hz")->valueint, 2500000);
     }
     cJSON_Delete(json);
     EXPECT_INT(shell(JADELAMP " demo --json"), 0);
@@ -751,6 +754,60 @@ static void demo_paper(void) {
     }
     EXPECT_INT(black, 368);
     jl_picture_free(&table);
+    shell_end();
+}
+
+/* Whether a place of the film's picture number `index` is like a colour. */
+static bool film_shows(const struct jl_picture *film, int index, int columns, int width, int height,
+                       int x, int y, jl_color color) {
+    const uint8_t *rgb = jl_picture_at(film, 10 + index % columns * (width + 10) + x,
+                                       10 + index / columns * (height + 30) + y);
+    return abs(rgb[0] - jl_color_red(color)) < 60 && abs(rgb[1] - jl_color_green(color)) < 60 &&
+           abs(rgb[2] - jl_color_blue(color)) < 60;
+}
+
+/* The harbour console and the lock panel with hands on them: what the films show at some places. */
+static void demo_consoles(void) {
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --into . --json"), 0);
+    cJSON *json = cJSON_Parse(output);
+    const cJSON *consoles = at(json, "consoles");
+    if (EXPECT_INT(cJSON_GetArraySize(consoles), 2)) {
+        const cJSON *console = cJSON_GetArrayItem(consoles, 0);
+        EXPECT_TEXT(at(console, "touch")->valuestring, "xpt2046");
+        EXPECT_INT(at(console, "diagnostics")->valueint, 0);
+        EXPECT_INT(at(cJSON_GetArrayItem(consoles, 1), "diagnostics")->valueint, 0);
+        /* A slow chart and a few numbers: pictures of some kilobytes, not of 460800. */
+        EXPECT(at(console, "presents")->valueint > 100);
+        EXPECT(at(console, "bus_bytes")->valuedouble < 2.5 * 460800 + 200 * 4000);
+    }
+    cJSON_Delete(json);
+    struct jl_picture film = shell_picture("harbour-console-film.png");
+    enum { W = 486, H = 326, EDGE = 3 }; /* a photo with its rim, halved */
+    EXPECT_INT(film.width, 3 * (W + 10) + 10);
+    static const struct {
+        int picture, x, y;
+        jl_color color;
+        const char *what;
+    } places[] = {
+        {0, 48, 32, JL_WHITE, "the cross"},
+        {1, 42, 270, JL_RGB(0x16, 0x23, 0x2C), "gate 1 shut: its knob below"},
+        {3, 42, 200, JL_RGB(0x2F, 0xB7, 0xA8), "gate 1 open: its track lit"},
+        {1, 42, 200, JL_RGB(0x22, 0x34, 0x3E), "before it was not"},
+        {4, 120, 100, JL_RGB(0xF2, 0xB1, 0x34), "the question's title"},
+        {7, 306, 222, JL_RGB(0x2F, 0xB7, 0xA8), "lamps lit"},
+        {6, 306, 222, JL_RGB(0x16, 0x23, 0x2C), "lamps not lit before"},
+        {9, 240, 160, JL_BLACK, "the light off"},
+        {10, 42, 200, JL_RGB(0x2F, 0xB7, 0xA8), "woken: gate 1 still open"},
+        {11, 42, 200, JL_RGB(0x22, 0x34, 0x3E), "shut by the next touch"},
+    };
+    for (size_t i = 0; i < sizeof places / sizeof places[0]; i++) {
+        test_row("%s", places[i].what);
+        EXPECT(film_shows(&film, places[i].picture, 3, W, H, EDGE + places[i].x, EDGE + places[i].y,
+                          places[i].color));
+    }
+    jl_picture_free(&film);
+    EXPECT(shell_has("lock-panel-film.png"));
     shell_end();
 }
 
@@ -983,6 +1040,7 @@ const struct test_group test_groups[] = {
     {"demo_boards", demo_boards},
     {"demo_lock", demo_lock},
     {"demo_paper", demo_paper},
+    {"demo_consoles", demo_consoles},
     {"bake_glyph", bake_glyph},
     {"bad_glyph_art", bad_glyph_art},
     {"examples", examples_show_what_they_should},

@@ -7,6 +7,7 @@
 #include "jadelamp/draw.h"
 #include "jadelamp/host/frame_picture.h"
 #include "jadelamp/host/rig.h"
+#include "jadelamp/sim/touch.h"
 #include "vcd.h"
 
 enum { MOST = 3 };
@@ -48,6 +49,62 @@ static const struct row {
       {"ili9341-240x320-8080", 0, 0, 0}},
      3},
 };
+
+/*
+ * Touch beside the display: on its SPI bus at a clock of its own, or on I2C. A finger on a pixel of
+ * the picture that is shown is read at that pixel, while pictures are sent in between.
+ */
+static void touch_beside_the_display(void) {
+    static const struct {
+        const char *card;
+        uint8_t turn, mounting;
+    } touch_rows[] = {
+        {"ili9341-240x320-touch", JL_TURN_0, JL_TURN_0},
+        {"ili9341-240x320-touch", JL_TURN_90, JL_TURN_270},
+        {"ili9341-240x320-touch", JL_TURN_270, JL_TURN_180 | JL_TURN_MIRROR},
+        {"gc9a01-240x240-touch", JL_TURN_0, JL_TURN_0},
+        {"gc9a01-240x240-touch", JL_TURN_180, JL_TURN_90 | JL_TURN_MIRROR},
+    };
+    for (size_t i = 0; i < sizeof touch_rows / sizeof touch_rows[0]; i++) {
+        struct jl_rig rig;
+        struct jl_touch_map map;
+        test_row("%s, turn %d, mounting %d", touch_rows[i].card, touch_rows[i].turn,
+                 touch_rows[i].mounting);
+        EXPECT(jl_card_find(touch_rows[i].card, &card, &complaint));
+        card.turn = touch_rows[i].turn;
+        card.touch.mounting = touch_rows[i].mounting;
+        if (!EXPECT(jl_rig_open(&rig, &card, &complaint))) {
+            continue;
+        }
+        EXPECT_INT(jl_panel_wake(&rig.panel), JL_OK);
+        EXPECT_INT(jl_touch_wake(&rig.touch), JL_OK);
+        if (card.touch.controller->driver->is_spi) {
+            EXPECT_INT(jl_rig_calibrate(&rig, &map), JL_OK);
+        }
+        jl_clear(&rig.frame.target, JL_BLACK);
+        jl_draw_pixel(&rig.frame.target, 100, 60, JL_WHITE);
+        EXPECT_INT(jl_panel_present(&rig.panel, &rig.frame), JL_OK);
+        jl_board_wait_ps(rig.board, (uint64_t)200000000000);
+        /* Where it is lit on the upright glass, there the finger goes. */
+        struct jl_picture glass;
+        EXPECT(jl_device_picture(rig.device, &glass));
+        int lit = 0;
+        while (lit < glass.width * glass.height && glass.rgb[3 * lit] < 128) {
+            lit++;
+        }
+        jl_touch_press(rig.touch_device, 0, lit % glass.width, lit / glass.width);
+        struct jl_touch_point points[1];
+        uint8_t count = 0;
+        EXPECT_INT(jl_touch_read(&rig.touch, points, 1, &count), JL_OK);
+        if (EXPECT_INT(count, 1)) {
+            EXPECT(abs(points[0].x - 100) <= 1);
+            EXPECT(abs(points[0].y - 60) <= 1);
+        }
+        EXPECT_INT((long long)jl_board_diagnostic_total(rig.board), 0);
+        jl_picture_free(&glass);
+        jl_rig_close(&rig);
+    }
+}
 
 static int open_all(const struct row *row, struct jl_rig *rigs) {
     int count = 0;
@@ -162,5 +219,6 @@ static void guests_that_do_not_fit(void) {
 const struct test_group test_groups[] = {
     {"panels_on_a_board", panels_on_a_board},
     {"guests_that_do_not_fit", guests_that_do_not_fit},
+    {"touch_beside_the_display", touch_beside_the_display},
     {NULL, NULL},
 };
