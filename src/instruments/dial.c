@@ -74,6 +74,17 @@ static void draw_marks(struct jl_target *target, const struct jl_dial_face *face
     }
 }
 
+/* A text around a place, if it is seen. */
+static void draw_text(struct jl_target *target, struct jl_point at, const char *text,
+                      const struct jl_text_style *style) {
+    int16_t width = jl_text_width(style, text), height = style->font->height;
+    struct jl_rect area = {(int16_t)(at.x - width / 2 - 1), (int16_t)(at.y - height / 2 - 1),
+                           (int16_t)(width + 2), (int16_t)(height + 2)};
+    if (jl_instrument_sees(target, area)) {
+        jl_text_at(target, at.x, at.y, JL_ANCHOR_CENTRE | JL_ANCHOR_MIDDLE, text, style);
+    }
+}
+
 /* Numbers stand inside the marks. One that would stand on the first, all round, is left out. */
 static void draw_numbers(struct jl_target *target, const struct jl_dial_face *face,
                          const struct measures *m) {
@@ -84,10 +95,9 @@ static void draw_numbers(struct jl_target *target, const struct jl_dial_face *fa
     for (uint8_t i = 0; i < count; i++) {
         char text[JL_FORMAT_BYTES];
         jl_direction way = (jl_direction)(face->start + (uint64_t)face->sweep * i / face->major);
-        struct jl_point place = jl_point_at(m->middle, way, at);
         jl_format_fixed(text, sizeof text, (int32_t)(face->scale.from + whole * i / face->major),
                         face->decimals);
-        jl_text_at(target, place.x, place.y, JL_ANCHOR_CENTRE | JL_ANCHOR_MIDDLE, text, &style);
+        draw_text(target, jl_point_at(m->middle, way, at), text, &style);
     }
 }
 
@@ -99,7 +109,7 @@ static void needle_of(const struct jl_dial_face *face, const struct measures *m,
     *tail = jl_point_at(m->middle, way, (int16_t) - (m->radius / 6));
 }
 
-/* Whether what is to be drawn lies within the marks and numbers: most pieces of a needle do. */
+/* Whether all that is to be drawn lies within a radius: pieces of a needle lie within the marks. */
 static bool is_inside(const struct jl_target *target, const struct measures *m, int16_t radius) {
     struct jl_rect seen = jl_paint_visible(target);
     int32_t left = seen.x - m->middle.x, right = left + seen.w - 1;
@@ -108,35 +118,46 @@ static bool is_inside(const struct jl_target *target, const struct measures *m, 
     return radius > 0 && x * x + y * y < (int32_t)radius * radius;
 }
 
-static void draw(struct jl_target *target, const void *instrument) {
-    const struct jl_dial *dial = instrument;
-    const struct jl_dial_face *face = dial->face;
+/* What stands still; only what can be seen of it. */
+static void draw_plate(struct jl_target *target, const struct jl_dial_face *face,
+                       const struct measures *m) {
     const struct jl_theme *theme = face->theme;
-    struct measures m = measures_of(face);
-    struct jl_point tail, tip;
-    int16_t numbers = face->numbers ? (int16_t)(m.ring + 4 * theme->font->height) : m.ring;
-    if (is_inside(target, &m, (int16_t)(m.radius - numbers - 3))) {
+    if (is_inside(target, m, (int16_t)(m->radius - 1))) {
         jl_clear(target, theme->face);
     } else {
         jl_fill_rect(target, face->box, theme->back);
-        jl_fill_circle(target, m.middle.x, m.middle.y, m.radius, theme->face);
-        jl_stroke_circle(target, m.middle.x, m.middle.y, m.radius, theme->line);
-        draw_zones(target, face, &m);
+        jl_fill_circle(target, m->middle.x, m->middle.y, m->radius, theme->face);
+        jl_stroke_circle(target, m->middle.x, m->middle.y, m->radius, theme->line);
+    }
+    if (!is_inside(target, m, (int16_t)(m->radius - m->ring - 3))) {
+        draw_zones(target, face, m);
         if (face->major) {
-            draw_marks(target, face, &m);
+            draw_marks(target, face, m);
         }
-        if (face->major && face->numbers) {
-            draw_numbers(target, face, &m);
-        }
+    }
+    if (face->major && face->numbers) {
+        draw_numbers(target, face, m);
     }
     if (face->label) {
         struct jl_text_style style = jl_theme_text(theme->font, theme->line, JL_CLEAR);
-        jl_text_at(target, m.middle.x, (int16_t)(m.middle.y + m.radius / 3),
-                   JL_ANCHOR_CENTRE | JL_ANCHOR_TOP, face->label, &style);
+        struct jl_point at = {m->middle.x, (int16_t)(m->middle.y + m->radius / 2)};
+        draw_text(target, at, face->label, &style);
     }
+}
+
+static void draw(struct jl_target *target, const void *instrument) {
+    const struct jl_dial *dial = instrument;
+    const struct jl_dial_face *face = dial->face;
+    struct measures m = measures_of(face);
+    struct jl_point tail, tip;
+    struct jl_rect hub = {(int16_t)(m.middle.x - m.hub), (int16_t)(m.middle.y - m.hub),
+                          (int16_t)(2 * m.hub + 1), (int16_t)(2 * m.hub + 1)};
+    draw_plate(target, face, &m);
     needle_of(face, &m, dial->value, &tail, &tip);
-    jl_draw_wide_line(target, tail, tip, m.needle, theme->accent);
-    jl_fill_circle(target, m.middle.x, m.middle.y, m.hub, theme->ink);
+    jl_draw_wide_line(target, tail, tip, m.needle, face->theme->accent);
+    if (jl_instrument_sees(target, hub)) {
+        jl_fill_circle(target, m.middle.x, m.middle.y, m.hub, face->theme->ink);
+    }
 }
 
 static int16_t between(int16_t from, int16_t to, int16_t part) {
