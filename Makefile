@@ -28,7 +28,7 @@ test: all
 	cd $(BUILD) && ctest --output-on-failure -j $(JOBS)
 
 bench:
-	@scripts/setup build bench firmware
+	@scripts/setup build bench firmware core
 	@$(MAKE) all
 	@$(BUILD)/bench/bench_wire
 	@$(BUILD)/bench/bench_panels
@@ -40,6 +40,7 @@ bench:
 	@$(BUILD)/bench/bench_draw
 	@scripts/bench-instructions $(BUILD)
 	@MODULES=yes scripts/firmware $(BUILD)/firmware
+	@scripts/bench-core $(BUILD)/firmware
 
 firmware:
 	@scripts/setup firmware

@@ -33,7 +33,7 @@ static void name_of(const char *path, char *name, size_t size) {
 }
 
 struct typed_run {
-    char *directory, *terminal;
+    char *directory, *terminal, *hands;
     int scale, seconds, json;
 };
 
@@ -42,14 +42,17 @@ static int run(const char *verb, const char *card_name, const char *path,
     char name[100];
     static struct jl_card card;
     static struct jl_run_result result; /* large */
+    static struct jl_hand_script hands;
     struct jl_complaint complaint = {""};
     name_of(path, name, sizeof name);
     const struct jl_run_request request = {.name = name,
                                            .directory = typed->directory,
                                            .scale = typed->scale,
+                                           .hands = typed->hands ? &hands : NULL,
                                            .most_ms = (uint32_t)typed->seconds * 1000};
     jl_program program = NULL;
     if (!jl_card_find(card_name, &card, &complaint) ||
+        (typed->hands && !jl_hand_script_read(typed->hands, &hands, &complaint)) ||
         !(program = jl_program_load(path, &complaint))) {
         return cli_bad(verb, "%s", complaint.text);
     }
@@ -80,6 +83,8 @@ int verb_run(int argc, const char **argv) {
          "pixels of the photo for one of the glass, 2..32; else what fits about 1000", "N"},
         {"terminal", 't', POPT_ARG_STRING, &typed.terminal, 0, "show the glass here too",
          "blocks|braille"},
+        {"hands", 0, POPT_ARG_STRING, &typed.hands, 0,
+         "script of what fingers do on the card's touch panel", "FILE"},
         {"seconds", 0, POPT_ARG_INT, &typed.seconds, 0,
          "of the program's own time, then it is stopped; else 10", "N"},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
@@ -110,5 +115,6 @@ int verb_run(int argc, const char **argv) {
     poptFreeContext(context);
     free(typed.directory);
     free(typed.terminal);
+    free(typed.hands);
     return status;
 }

@@ -36,6 +36,8 @@ bool jl_host_rig_open_touch(struct jl_rig *rig, struct jl_complaint *complaint) 
     }
     struct jl_touch_flaws flaws = {.turn = card->touch.mounting};
     jl_touch_set_flaws(rig->touch_device, &flaws);
+    rig->sim.touch = &rig->touch_sim;
+    rig->sim.touch_address = card->touch.i2c_address;
     rig->touch_port = (struct jl_port){.ops = &jl_sim_port_ops, .context = &rig->touch_sim};
     rig->touch_config = (struct jl_touch_config){
         .part = part->driver,

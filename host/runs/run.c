@@ -1,6 +1,7 @@
 /* A program of the user's own on the board of a card. */
 #include "jadelamp/host/run.h"
 
+#include <stdlib.h>
 #include <string.h>
 
 #include "run_meter.h"
@@ -27,6 +28,20 @@ bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_
         return false;
     }
     struct jl_rig *rig = &result->rig;
+    struct jl_hand_script *hands = NULL;
+    if (request->hands) {
+        hands = malloc(sizeof *hands);
+        if (!hands || !rig->touch_device) {
+            free(hands);
+            return jl_complain(complaint,
+                               rig->touch_device ? "out of memory for the script of hands"
+                                                 : "the card %s has no [touch] for the hands",
+                               card->name);
+        }
+        *hands = *request->hands;
+        jl_hand_script_turn(hands, card->turn, card->width, card->height);
+        jl_touch_follow(rig->touch_device, hands->steps, hands->step_count);
+    }
     session.meter = (struct jl_host_meter){
         .rig = rig,
         .most_us = 1000.0 * (request->most_ms ? request->most_ms : USUAL_MOST_MS),
@@ -34,6 +49,10 @@ bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_
     bool good = jl_sight_of(rig, request->directory ? request->directory : ".",
                             request->name ? request->name : card->name, request->scale, run,
                             &session, &result->sight, complaint);
+    if (hands) {
+        jl_touch_follow(rig->touch_device, NULL, 0); /* the rig outlives the script */
+        free(hands);
+    }
     const struct jl_host_meter *meter = &session.meter;
     result->bus_status = meter->first_error;
     result->bus_error_us = meter->first_error_us;

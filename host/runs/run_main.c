@@ -40,12 +40,15 @@ int jl_run_main(int argc, char **argv, const char *name, const char *card_name,
     static struct jl_card card;
     static struct jl_run_result result; /* large */
     struct jl_complaint complaint = {""};
-    const struct jl_run_request request = {.name = name, .directory = argc > 2 ? argv[2] : "."};
-    if (argc > 3) {
-        fprintf(stderr, "usage: %s [CARD [FOLDER]]\n", argv[0]);
+    static struct jl_hand_script hands;
+    const struct jl_run_request request = {
+        .name = name, .directory = argc > 2 ? argv[2] : ".", .hands = argc > 3 ? &hands : NULL};
+    if (argc > 4) {
+        fprintf(stderr, "usage: %s [CARD [FOLDER [HANDS]]]\n", argv[0]);
         return 2;
     }
-    bool good = jl_card_find(argc > 1 ? argv[1] : card_name, &card, &complaint);
+    bool good = jl_card_find(argc > 1 ? argv[1] : card_name, &card, &complaint) &&
+                (argc < 4 || jl_hand_script_read(argv[3], &hands, &complaint));
     if (good) {
         good = jl_run(&card, program, &request, &result, &complaint);
         if (good) {

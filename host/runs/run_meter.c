@@ -59,8 +59,15 @@ static jl_status sent(struct jl_host_meter *meter, double begun_us, jl_status st
 static jl_status send(void *context, const struct jl_transfer *t) {
     struct jl_host_meter *meter = context;
     double begun = now_us(meter);
-    meter->other_bus |= (t->i2c_address != 0) != (meter->rig->sim.i2c != NULL);
+    bool to_touch = t->i2c_address && t->i2c_address == meter->rig->card.touch.i2c_address;
+    meter->other_bus |= !to_touch && (t->i2c_address != 0) != (meter->rig->sim.i2c != NULL);
     return sent(meter, begun, inner(meter)->ops->send(inner(meter)->context, t));
+}
+
+static jl_status receive(void *context, const struct jl_transfer *t, uint8_t *bytes, size_t count) {
+    struct jl_host_meter *meter = context;
+    double begun = now_us(meter);
+    return sent(meter, begun, inner(meter)->ops->receive(inner(meter)->context, t, bytes, count));
 }
 
 static jl_status repeat(void *context, const struct jl_transfer *t, uint32_t times) {
@@ -111,6 +118,11 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
     inner(meter)->ops->set_pin(inner(meter)->context, pin, high);
 }
 
+static void set_duty(void *context, enum jl_pin pin, uint16_t duty) {
+    struct jl_host_meter *meter = context;
+    inner(meter)->ops->set_duty(inner(meter)->context, pin, duty);
+}
+
 /* Loops around a pin, too, must see time pass. */
 static bool get_pin(void *context, enum jl_pin pin) {
     struct jl_host_meter *meter = context;
@@ -133,6 +145,8 @@ enum jl_run_end jl_host_meter_run(struct jl_host_meter *meter, jl_program progra
                                     .wait_us = wait_us,
                                     .set_pin = set_pin,
                                     .get_pin = get_pin,
+                                    .receive = receive,
+                                    .set_duty = set_duty,
                                     .repeat = has->repeat ? repeat : NULL,
                                     .send_nine = has->send_nine ? send_nine : NULL,
                                     .start = has->start ? start : NULL,

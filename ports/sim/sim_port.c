@@ -43,7 +43,7 @@ static jl_status receive_i2c(struct jl_i2c_bus *bus, const struct jl_transfer *t
 }
 
 /* Devices that share the bus are talked to at their own clocks. */
-static struct jl_stream_bus *stream_of(struct jl_sim_port *port) {
+static struct jl_stream_bus *stream_of(const struct jl_sim_port *port) {
     if (port->clock_hz) {
         jl_stream_finish(port->stream);
         jl_stream_clock(port->stream, port->clock_hz);
@@ -52,7 +52,10 @@ static struct jl_stream_bus *stream_of(struct jl_sim_port *port) {
 }
 
 static jl_status send(void *context, const struct jl_transfer *t) {
-    struct jl_sim_port *port = context;
+    const struct jl_sim_port *port = context;
+    if (port->touch && port->touch_address && t->i2c_address == port->touch_address) {
+        port = port->touch;
+    }
     if (port->i2c) {
         return send_i2c(port->i2c, t);
     }
@@ -61,7 +64,8 @@ static jl_status send(void *context, const struct jl_transfer *t) {
 }
 
 static jl_status receive(void *context, const struct jl_transfer *t, uint8_t *bytes, size_t count) {
-    struct jl_sim_port *port = context;
+    const struct jl_sim_port *port = context;
+    port = port->touch ? port->touch : port;
     if (port->i2c) {
         return receive_i2c(port->i2c, t, bytes, count);
     }
@@ -115,15 +119,21 @@ static int device_pin(enum jl_pin pin) {
     return pin < JL_PIN_D0 ? map[pin] : JL_DEVICE_D0 + (int)(pin - JL_PIN_D0);
 }
 
+/* The port whose device has a pin. */
+static const struct jl_sim_port *port_of(const struct jl_sim_port *port, enum jl_pin pin) {
+    bool of_touch = pin >= JL_PIN_TOUCH_RESET && pin <= JL_PIN_PEN;
+    return of_touch && port->touch ? port->touch : port;
+}
+
 static void set_pin(void *context, enum jl_pin pin, bool high) {
-    struct jl_sim_port *port = context;
+    const struct jl_sim_port *port = port_of(context, pin);
     if (port->device && device_pin(pin) >= 0) {
         jl_device_set_pin(port->device, (enum jl_device_pin)device_pin(pin), high);
     }
 }
 
 static bool get_pin(void *context, enum jl_pin pin) {
-    struct jl_sim_port *port = context;
+    const struct jl_sim_port *port = port_of(context, pin);
     return port->device && device_pin(pin) >= 0 &&
            jl_device_pin(port->device, (enum jl_device_pin)device_pin(pin));
 }

@@ -28,7 +28,7 @@ static bool wait_for(volatile uint32_t *status, uint32_t bits) {
     return false;
 }
 
-static jl_status i2c_put(volatile struct template_registers *r, uint8_t byte) {
+jl_status template_i2c_put(volatile struct template_registers *r, uint8_t byte) {
     r->data = byte;
     if (!wait_for(&r->status, I2C_READY)) {
         return JL_TIMEOUT;
@@ -36,25 +36,27 @@ static jl_status i2c_put(volatile struct template_registers *r, uint8_t byte) {
     return r->status & I2C_NACKED ? JL_NO_ANSWER : JL_OK;
 }
 
-static jl_status i2c_put_all(volatile struct template_registers *r, const uint8_t *bytes,
-                             size_t count) {
+static jl_status put_all(volatile struct template_registers *r, const uint8_t *bytes,
+                         size_t count) {
     jl_status status = JL_OK;
     for (size_t i = 0; i < count && status == JL_OK; i++) {
-        status = i2c_put(r, bytes[i]);
+        status = template_i2c_put(r, bytes[i]);
     }
     return status;
 }
 
-static jl_status i2c_send(void *context, const struct jl_transfer *t) {
+jl_status template_i2c_put_all(volatile struct template_registers *r, const struct jl_transfer *t) {
+    jl_status status = template_i2c_put(r, (uint8_t)(t->i2c_address << 1)); /* the write bit is 0 */
+    if (status == JL_OK) {
+        status = put_all(r, t->head, t->head_bytes);
+    }
+    return status == JL_OK ? put_all(r, t->body, t->body_bytes) : status;
+}
+
+jl_status template_i2c_send(void *context, const struct jl_transfer *t) {
     struct template_hardware *hw = context;
     hw->bus->control = I2C_START;
-    jl_status status = i2c_put(hw->bus, (uint8_t)(t->i2c_address << 1)); /* the write bit is 0 */
-    if (status == JL_OK) {
-        status = i2c_put_all(hw->bus, t->head, t->head_bytes);
-    }
-    if (status == JL_OK) {
-        status = i2c_put_all(hw->bus, t->body, t->body_bytes);
-    }
+    jl_status status = template_i2c_put_all(hw->bus, t);
     hw->bus->control = I2C_STOP; /* after an error too: the next transfer needs a free bus */
     return status;
 }
@@ -100,7 +102,7 @@ static bool get_pin(void *context, enum jl_pin pin) {
 }
 
 const struct jl_port_ops template_i2c_ops = {
-    .send = i2c_send, .wait_us = template_wait_us, .set_pin = template_set_pin};
+    .send = template_i2c_send, .wait_us = template_wait_us, .set_pin = template_set_pin};
 const struct jl_port_ops template_spi_ops = {.send = template_spi_send,
                                              .wait_us = template_wait_us,
                                              .set_pin = template_set_pin,

@@ -48,7 +48,15 @@ struct template_pins {
 
 extern const struct jl_port_ops template_pins_ops;
 
-/* What both SPI ports do. */
+/* Touch, in template_touch.c. */
+extern const struct jl_port_ops template_i2c_touch_ops;
+extern const struct jl_port_ops template_spi_touch_ops;
+
+/* What several ports do. */
+jl_status template_i2c_send(void *context, const struct jl_transfer *transfer);
+jl_status template_i2c_put(volatile struct template_registers *r, uint8_t byte);
+jl_status template_i2c_put_all(volatile struct template_registers *r,
+                               const struct jl_transfer *transfer);
 jl_status template_spi_send(void *context, const struct jl_transfer *transfer);
 void template_wait_us(void *context, uint32_t microseconds);
 void template_set_pin(void *context, enum jl_pin pin, bool high);

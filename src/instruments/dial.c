@@ -42,6 +42,15 @@ static jl_direction direction_of(const struct jl_dial_face *face, int32_t value)
     return (jl_direction)(face->start + sweep_of(face, value));
 }
 
+/* Whether all that is to be drawn lies within a radius: pieces of a needle lie within the marks. */
+static bool is_inside(const struct jl_target *target, const struct measures *m, int16_t radius) {
+    struct jl_rect seen = jl_paint_visible(target);
+    int32_t left = seen.x - m->middle.x, right = left + seen.w - 1;
+    int32_t top = seen.y - m->middle.y, bottom = top + seen.h - 1;
+    int32_t x = -left > right ? -left : right, y = -top > bottom ? -top : bottom;
+    return radius > 0 && x * x + y * y < (int32_t)radius * radius;
+}
+
 static void draw_zones(struct jl_target *target, const struct jl_dial_face *face,
                        const struct measures *m) {
     uint32_t from = 0;
@@ -50,9 +59,11 @@ static void draw_zones(struct jl_target *target, const struct jl_dial_face *face
         uint32_t to = sweep_of(face, zone->to);
         int16_t outer = (int16_t)(m->radius - 2);
         int16_t thick = (int16_t)((m->ring * (zone->grade + 1) + 2) / 3);
-        jl_fill_ring(target, m->middle.x, m->middle.y, outer, (int16_t)(outer - thick + 1),
-                     (jl_direction)(face->start + from), to - from,
-                     jl_theme_grade(face->theme, zone->grade));
+        if (!is_inside(target, m, (int16_t)(outer - thick - 1))) {
+            jl_fill_ring(target, m->middle.x, m->middle.y, outer, (int16_t)(outer - thick + 1),
+                         (jl_direction)(face->start + from), to - from,
+                         jl_theme_grade(face->theme, zone->grade));
+        }
         from = to;
     }
 }
@@ -63,7 +74,11 @@ static void draw_mark(struct jl_target *target, const struct jl_dial_face *face,
     int16_t outer = (int16_t)(m->radius - 2);
     int16_t inner = (int16_t)(outer - (is_major ? m->ring : m->ring / 2));
     struct jl_point a = jl_point_at(m->middle, way, outer), b = jl_point_at(m->middle, way, inner);
-    jl_draw_line(target, a.x, a.y, b.x, b.y, is_major ? face->theme->ink : face->theme->line);
+    struct jl_rect around =
+        jl_rect_around((struct jl_rect){a.x, a.y, 1, 1}, (struct jl_rect){b.x, b.y, 1, 1});
+    if (jl_instrument_sees(target, around)) {
+        jl_draw_line(target, a.x, a.y, b.x, b.y, is_major ? face->theme->ink : face->theme->line);
+    }
 }
 
 static void draw_marks(struct jl_target *target, const struct jl_dial_face *face,
@@ -105,17 +120,8 @@ static void draw_numbers(struct jl_target *target, const struct jl_dial_face *fa
 static void needle_of(const struct jl_dial_face *face, const struct measures *m, int32_t value,
                       struct jl_point *tail, struct jl_point *tip) {
     jl_direction way = direction_of(face, value);
-    *tip = jl_point_at(m->middle, way, (int16_t)(m->radius - m->ring - 4));
+    *tip = jl_point_at(m->middle, way, (int16_t)(m->radius - m->ring - m->needle - 5));
     *tail = jl_point_at(m->middle, way, (int16_t) - (m->radius / 6));
-}
-
-/* Whether all that is to be drawn lies within a radius: pieces of a needle lie within the marks. */
-static bool is_inside(const struct jl_target *target, const struct measures *m, int16_t radius) {
-    struct jl_rect seen = jl_paint_visible(target);
-    int32_t left = seen.x - m->middle.x, right = left + seen.w - 1;
-    int32_t top = seen.y - m->middle.y, bottom = top + seen.h - 1;
-    int32_t x = -left > right ? -left : right, y = -top > bottom ? -top : bottom;
-    return radius > 0 && x * x + y * y < (int32_t)radius * radius;
 }
 
 /* What stands still; only what can be seen of it. */

@@ -13,6 +13,7 @@
 #ifndef JADELAMP_HOST_RUN_H
 #define JADELAMP_HOST_RUN_H
 
+#include "jadelamp/host/hand_script.h"
 #include "jadelamp/host/sight.h"
 
 #ifdef __cplusplus
@@ -33,6 +34,9 @@ struct jl_run_request {
     const char *directory; /**< made when missing; NULL: the working one */
     int scale;             /**< of the photo: 2..32, or 0 for about 1000 pixels */
     uint32_t most_ms;      /**< of the program's time; 0: 10 s */
+    /** Fingers on the touch panel of the card, from the start of the run on, in coordinates of the
+     * picture as the card turns it; or NULL. The caller's */
+    const struct jl_hand_script *hands;
     uint32_t patience_ms;  /**< of real time while the program's stands still; 0: 5 s */
 };
 
@@ -76,7 +80,8 @@ bool jl_run_has_findings(const struct jl_run_result *result);
 
 /**
  * A main program in one call: runs on the card named in argv[1], else on `card`, writes into the
- * folder in argv[2], else the working one, and prints what came out.
+ * folder in argv[2], else the working one, with the hands of the script in argv[3], else none, and
+ * prints what came out.
  *
  * @return for main(): 0 good, 1 findings, 2 bad usage or input
  */

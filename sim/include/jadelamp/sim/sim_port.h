@@ -18,6 +18,10 @@ struct jl_sim_port {
     struct jl_stream_bus *stream;
     struct jl_device *device; /**< whose pins the port drives; may be NULL on I2C */
     uint32_t clock_hz;        /**< SPI: set before each transfer; 0: the bus stays as it is */
+    /** A touch controller that programs reach through this port, too: its pins, what they receive,
+     * and what they send to its address. NULL: none */
+    const struct jl_sim_port *touch;
+    uint8_t touch_address; /**< 7 bits; 0: on SPI */
 };
 
 /** Operations that take a struct jl_sim_port as context: what every port has. */
