@@ -83,9 +83,9 @@ static void begin_thin(struct thin *t, struct jl_point a, struct jl_point b, int
                        .steep = reach < dy,
                        .leftwards = dx < 0};
     int64_t r = (int64_t)y - a.y;
-    if (t->steep) {
+    if (t->steep && dy > 0) {
         divide(&t->column, 2 * r * dx + dy, 2 * dx, 2 * (uint32_t)dy);
-    } else if (dy) {
+    } else if (dy > 0) {
         divide(&t->column, -(2 * r - 1) * reach, -2 * reach, 2 * (uint32_t)dy);
     }
 }

@@ -129,7 +129,7 @@ static void spread(struct feed *feed, struct jl_gestures *gestures) {
 }
 
 static bool is_tracked(const struct jl_gestures *gestures, uint8_t finger) {
-    for (uint8_t i = 0; i < JL_GESTURE_FINGERS; i++) {
+    for (int i = 0; i < JL_GESTURE_FINGERS; i++) {
         if (gestures->tracks[i].state != FREE && gestures->tracks[i].finger == finger) {
             return true;
         }
@@ -139,7 +139,7 @@ static bool is_tracked(const struct jl_gestures *gestures, uint8_t finger) {
 
 static void come(struct jl_gestures *gestures, const struct jl_touch_point *point,
                  uint32_t now_ms) {
-    for (uint8_t i = 0; i < JL_GESTURE_FINGERS; i++) {
+    for (int i = 0; i < JL_GESTURE_FINGERS; i++) {
         if (gestures->tracks[i].state == FREE) {
             gestures->tracks[i] = (struct jl_gesture_track){.state = COMING,
                                                             .finger = point->finger,
@@ -156,7 +156,7 @@ uint8_t jl_gestures_feed(struct jl_gestures *gestures, const struct jl_touch_poi
                          uint8_t count, uint32_t now_ms,
                          struct jl_event events[JL_GESTURE_EVENTS]) {
     struct feed feed = {gestures->settings, now_ms, events, 0};
-    for (uint8_t i = 0; i < JL_GESTURE_FINGERS; i++) {
+    for (int i = 0; i < JL_GESTURE_FINGERS; i++) {
         struct jl_gesture_track *track = &gestures->tracks[i];
         if (track->state == FREE) {
             continue;
@@ -167,9 +167,9 @@ uint8_t jl_gestures_feed(struct jl_gestures *gestures, const struct jl_touch_poi
         }
         if (point < end) {
             move(track, point, now_ms);
-            stay(&feed, i, track);
+            stay(&feed, (uint8_t)i, track);
         } else {
-            leave(&feed, i, track);
+            leave(&feed, (uint8_t)i, track);
         }
     }
     spread(&feed, gestures);
@@ -182,7 +182,7 @@ uint8_t jl_gestures_feed(struct jl_gestures *gestures, const struct jl_touch_poi
 }
 
 void jl_gestures_drop(struct jl_gestures *gestures) {
-    for (uint8_t i = 0; i < JL_GESTURE_FINGERS; i++) {
+    for (int i = 0; i < JL_GESTURE_FINGERS; i++) {
         if (gestures->tracks[i].state != FREE) {
             gestures->tracks[i].state = DROPPED;
         }

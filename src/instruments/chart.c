@@ -118,10 +118,11 @@ static void draw(struct jl_target *target, const void *instrument) {
     jl_stroke_rect(target, face->box, face->theme->line);
     draw_grid(target, face, plot);
     seen = jl_rect_intersect(seen, plot);
-    for (int16_t x = (int16_t)(seen.x - plot.x); x < seen.x - plot.x + seen.w; x++) {
+    int32_t from = (int32_t)seen.x - plot.x;
+    for (int32_t x = from; plot.w > 0 && x < from + seen.w; x++) {
         uint32_t number;
-        if (column_at(chart, plot.w, x, &number)) {
-            jl_fill_rect(target, rows_of(chart, plot, x, number), color_of(chart, number));
+        if (column_at(chart, plot.w, (int16_t)x, &number)) {
+            jl_fill_rect(target, rows_of(chart, plot, (int16_t)x, number), color_of(chart, number));
         }
     }
     if (face->number && (chart->count || chart->open_values)) {

@@ -192,9 +192,9 @@ static void find_changes(const struct jl_dial *dial, struct parts *parts) {
     needle_of(face, &m, dial->shown, &tail_before, &tip_before);
     int16_t dx = (int16_t)(tip.x - tip_before.x), dy = (int16_t)(tip.y - tip_before.y);
     bool is_near = dx < 12 && dx > -12 && dy < 12 && dy > -12;
-    for (int16_t i = 0; i < PIECES; i++) {
-        struct jl_rect now = piece_of(tail, tip, m.needle, i);
-        struct jl_rect before = piece_of(tail_before, tip_before, m.needle, i);
+    for (int i = 0; i < PIECES; i++) {
+        struct jl_rect now = piece_of(tail, tip, m.needle, (int16_t)i);
+        struct jl_rect before = piece_of(tail_before, tip_before, m.needle, (int16_t)i);
         now = jl_rect_intersect(now, face->box);
         before = jl_rect_intersect(before, face->box);
         if (is_near) {

@@ -88,8 +88,8 @@ static void find_changes(const struct jl_message *message, struct parts *parts) 
 }
 
 static void remember(struct jl_message *message) {
-    for (uint8_t i = 0; i < JL_MESSAGE_BUTTONS; i++) {
-        message->shown[i] = look_of(message, i);
+    for (int i = 0; i < JL_MESSAGE_BUTTONS; i++) {
+        message->shown[i] = look_of(message, (uint8_t)i);
     }
 }
 

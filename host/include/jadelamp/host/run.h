@@ -37,7 +37,7 @@ struct jl_run_request {
     /** Fingers on the touch panel of the card, from the start of the run on, in coordinates of the
      * picture as the card turns it; or NULL. The caller's */
     const struct jl_hand_script *hands;
-    uint32_t patience_ms;  /**< of real time while the program's stands still; 0: 5 s */
+    uint32_t patience_ms; /**< of real time while the program's stands still; 0: 5 s */
 };
 
 /** How a run ended. */
