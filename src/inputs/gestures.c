@@ -95,7 +95,7 @@ static void leave(struct feed *feed, uint8_t which, struct jl_gesture_track *tra
     if (state == DOWN) {
         tell(feed, JL_EVENT_TAP, which, track, 0, 0);
     } else if (state == MOVES &&
-               length(track->speed_x, track->speed_y) >= feed->settings->flick_speed) {
+               (uint16_t)length(track->speed_x, track->speed_y) >= feed->settings->flick_speed) {
         tell(feed, JL_EVENT_FLICK, which, track, track->speed_x, track->speed_y);
     } else if (state == MOVES || state == HELD) {
         tell(feed, JL_EVENT_RELEASE, which, track, 0, 0);

@@ -101,11 +101,16 @@ jl_status jl_light_tick(struct jl_light *light, uint32_t now_ms) {
 
 /* A finger's or key's bit; 0: an event that has no end, as of a knob. */
 static uint8_t bit_of(const struct jl_event *event) {
-    if (event->kind >= JL_EVENT_PRESS && event->kind <= JL_EVENT_SPREAD) {
+    switch (event->kind) {
+    case JL_EVENT_KEY:
+    case JL_EVENT_KEY_UP:
+        return (uint8_t)(4u << event->which % 6);
+    case JL_EVENT_NONE:
+    case JL_EVENT_STEP:
+        return 0;
+    default:
         return (uint8_t)(1u << (event->which & 1));
     }
-    bool of_key = event->kind == JL_EVENT_KEY || event->kind == JL_EVENT_KEY_UP;
-    return of_key ? (uint8_t)(4u << event->which % 6) : 0;
 }
 
 bool jl_light_event(struct jl_light *light, const struct jl_event *event, uint32_t now_ms) {

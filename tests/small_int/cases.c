@@ -186,14 +186,18 @@ static void draw_all(const struct jl_format *const *formats, uint8_t count) {
 
 void run_bits(void) {
     static const struct jl_format *const formats[] = {&jl_mono_columns, &jl_mono_columns_msb,
-                                                      &jl_mono_rows,    &jl_grey2,
-                                                      &jl_grey4,        &jl_black_white_red};
+                                                      &jl_mono_rows, &jl_grey2, &jl_grey4};
+    draw_all(formats, sizeof formats / sizeof formats[0]);
+}
+
+void run_planes(void) {
+    static const struct jl_format *const formats[] = {&jl_black_white_red, &jl_grey2_planes};
     draw_all(formats, sizeof formats / sizeof formats[0]);
 }
 
 void run_bytes(void) {
     static const struct jl_format *const formats[] = {&jl_rgb332, &jl_rgb565, &jl_rgb666,
-                                                      &jl_rgb666_low, &jl_grey2_planes};
+                                                      &jl_rgb666_low};
     draw_all(formats, sizeof formats / sizeof formats[0]);
 }
 

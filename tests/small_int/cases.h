@@ -12,13 +12,17 @@
 void emit(const void *bytes, size_t count);
 
 /*
- * Each part runs its cases, which begin with their names, and ends with END_MARK. Three, because
+ * Each part runs its cases, which begin with their names, and ends with END_MARK. Several, because
  * the emulated microcontroller reaches only 64 KiB of constants.
  */
 void run_bits(void);   /* formats of less than a byte a pixel */
+void run_planes(void); /* formats of two planes */
 void run_bytes(void);  /* formats of whole bytes */
 void run_panels(void); /* wake-up, bands and direct drawing on panels */
 void run_paper(void);  /* the same on e-paper */
+void run_touch(void);  /* calibration, gestures, light */
+void run_instruments(void);
+void run_controls(void);
 
 #define END_MARK "*end*\n"
 

@@ -14,15 +14,22 @@ int main(int argc, char **argv) {
     static const struct {
         const char *name;
         void (*run)(void);
-    } parts[] = {
-        {"bits", run_bits}, {"bytes", run_bytes}, {"panels", run_panels}, {"paper", run_paper}};
+    } parts[] = {{"bits", run_bits},
+                 {"planes", run_planes},
+                 {"bytes", run_bytes},
+                 {"panels", run_panels},
+                 {"paper", run_paper},
+                 {"touch", run_touch},
+                 {"instruments", run_instruments},
+                 {"controls", run_controls}};
     const char *wanted = argc == 2 ? argv[1] : "";
     size_t i = 0;
     while (i < sizeof parts / sizeof parts[0] && strcmp(parts[i].name, wanted) != 0) {
         i++;
     }
     if (i == sizeof parts / sizeof parts[0]) {
-        fprintf(stderr, "usage: small_int bits|bytes|panels|paper\n");
+        fprintf(stderr,
+                "usage: small_int bits|planes|bytes|panels|paper|touch|instruments|controls\n");
         return 2;
     }
     parts[i].run();
