@@ -118,7 +118,16 @@ static const struct jl_zone zones[] = {
     {-100000, JL_GRADE_ALARM}, {500000, JL_GRADE_GOOD}, {2000000000, JL_GRADE_WARN}};
 #define SCALE                                                                                      \
     { -2000000000, 2000000000, zones, 3 }
-#define THEME (&jl_theme_lit)
+/* One font: constants lie in RAM there. */
+static const struct jl_theme theme = {.ink = JL_WHITE,
+                                      .line = JL_WHITE,
+                                      .accent = JL_WHITE,
+                                      .good = JL_WHITE,
+                                      .warn = JL_WHITE,
+                                      .alarm = JL_WHITE,
+                                      .font = &jl_font_6x8,
+                                      .large = &jl_font_6x8};
+#define THEME (&theme)
 #define BOX                                                                                        \
     { 3, 2, 121, 60 }
 
@@ -145,7 +154,7 @@ static struct jl_event event(void) {
     {                                                                                              \
         static const struct jl_##name##_face face = face_text;                                     \
         struct jl_##name it = state;                                                               \
-        for (uint8_t i = 0; i < 12; i++) {                                                         \
+        for (uint8_t i = 0; i < 6; i++) {                                                          \
             struct jl_event e = event();                                                           \
             (void)e;                                                                               \
             jl_##name##_redraw(&frame->target, &it);                                               \
