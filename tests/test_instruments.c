@@ -9,6 +9,7 @@
 #include <string.h>
 
 #include "instrument_kinds.h"
+#include "stage.h"
 
 enum { WIDTH = 160, HEIGHT = 120, BYTES = JL_RGB888_BYTES(WIDTH, HEIGHT) };
 
@@ -156,6 +157,40 @@ static void bands_and_clips(void) {
     }
 }
 
+/* Straight on the panel, without a frame: the glass shows what a frame would. */
+static void without_a_frame(void) {
+    static uint8_t work[240 * 2];
+    const struct make *make = make_named("ili9341 240x320");
+    struct test_random random = {21};
+    for (int i = 0; i < KINDS; i++) {
+        const struct kind *kind = &kinds_of_instruments[i];
+        struct wish wish = {.ops = &jl_sim_port_rich_ops};
+        struct stage stage;
+        struct jl_direct direct;
+        union instrument instrument;
+        struct faces faces;
+        struct jl_rect box = random_box(&random, kind);
+        test_row("%s", kind->name);
+        stage_open(&stage, make, &wish);
+        EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+        EXPECT_INT(jl_direct_init(&direct, &stage.panel, work, sizeof work), JL_OK);
+        jl_clear(&direct.target, JL_NAVY);
+        kind->make(&instrument, &faces, &random, box, &jl_theme_night);
+        for (int step = 0; step < 8; step++) {
+            kind->redraw(&direct.target, &instrument);
+            kind->change(&instrument, &random, box);
+        }
+        kind->redraw(&direct.target, &instrument);
+        EXPECT_INT(direct.status, JL_OK);
+        struct jl_frame frame = stage_frame(&stage, 0);
+        jl_clear(&frame.target, JL_NAVY);
+        kind->draw(&frame.target, &instrument);
+        stage_expect_shown(&stage, make, &frame);
+        stage_expect_content(&stage);
+        stage_close(&stage);
+    }
+}
+
 /* On small glass: nothing leaves its box, even where there is no room for it. */
 static void tiny_boxes(void) {
     struct test_random random = {11};
@@ -218,6 +253,157 @@ static void misses_hit_nothing(void) {
         EXPECT(!said);
         EXPECT_BYTES(&instrument, &before, kind->bytes);
     }
+}
+
+/* ---- what they show, by geometry ---- */
+
+/* Colours that no two parts share. */
+static const struct jl_theme map_theme = {.back = JL_RGB(10, 0, 0),
+                                          .face = JL_RGB(20, 0, 0),
+                                          .ink = JL_RGB(30, 0, 0),
+                                          .line = JL_RGB(40, 0, 0),
+                                          .unlit = JL_RGB(50, 0, 0),
+                                          .accent = JL_RGB(60, 0, 0),
+                                          .good = JL_RGB(70, 0, 0),
+                                          .warn = JL_RGB(80, 0, 0),
+                                          .alarm = JL_RGB(90, 0, 0),
+                                          .font = &jl_font_6x8,
+                                          .large = &jl_font_8x13};
+enum {
+    BACK = 10,
+    FACE = 20,
+    INK = 30,
+    LINE = 40,
+    UNLIT = 50,
+    ACCENT = 60,
+    GOOD = 70,
+    WARN = 80,
+    ALARM = 90
+};
+
+struct place {
+    int x, y, role;
+};
+
+static void expect_places(const struct jl_frame *frame, const char *what,
+                          const struct place *places, size_t count) {
+    for (size_t i = 0; i < count; i++) {
+        test_row("%s at %d, %d", what, places[i].x, places[i].y);
+        EXPECT_INT(jl_color_red(color_at(frame, places[i].x, places[i].y)), places[i].role);
+    }
+}
+#define EXPECT_PLACES(what, ...)                                                                   \
+    do {                                                                                           \
+        static const struct place places[] = {__VA_ARGS__};                                        \
+        expect_places(&frame, what, places, sizeof places / sizeof places[0]);                     \
+    } while (0)
+
+static const struct jl_zone thirds[] = {
+    {40, JL_GRADE_GOOD}, {70, JL_GRADE_WARN}, {100, JL_GRADE_ALARM}};
+
+static void bars_and_levels(void) {
+    struct jl_frame frame = frame_in(0, &jl_rgb888);
+    /* 100 pixels within the outline: a pixel for one. */
+    static const struct jl_bar_face upright = {{0, 0, 20, 102}, &map_theme, {0, 100, thirds, 3}, 0};
+    static const struct jl_bar_face flat = {{0, 105, 102, 14}, &map_theme, {-50, 50, NULL, 0}, 2};
+    struct jl_bar bar = {.face = &upright, .value = 37}, other = {.face = &flat, .value = -25};
+    jl_bar_draw(&frame.target, &bar);
+    jl_bar_draw(&frame.target, &other);
+    EXPECT_PLACES("bar", {10, 64, ACCENT}, {10, 63, UNLIT}, {10, 100, ACCENT}, {10, 1, UNLIT},
+                  {0, 50, LINE}, {10, 101, LINE}, {1, 64, ACCENT}, {18, 64, ACCENT},
+                  {19, 64, LINE});
+    EXPECT_PLACES("flat bar", {25, 110, ACCENT}, {26, 110, UNLIT}, {1, 117, LINE}, {50, 117, LINE},
+                  {100, 117, LINE}, {30, 117, FACE});
+    bar.value = 41;
+    jl_bar_redraw(&frame.target, &bar);
+    EXPECT_PLACES("bar in its second zone", {10, 100, WARN}, {10, 60, WARN}, {10, 59, UNLIT});
+    bar.value = 1000;
+    jl_bar_redraw(&frame.target, &bar);
+    EXPECT_PLACES("bar past its end", {10, 1, ALARM}, {10, 100, ALARM});
+
+    static const struct jl_level_face level_face = {
+        {0, 0, 100, 20}, &map_theme, {0, 100, thirds, 3}, 10};
+    struct jl_level level = {.face = &level_face};
+    frame = frame_in(0, &jl_rgb888);
+    jl_level_set(&level, 84);
+    jl_level_set(&level, 50); /* segments of ten: five are lit, and the one of the peak */
+    jl_level_redraw(&frame.target, &level);
+    EXPECT_PLACES("level", {5, 10, GOOD}, {35, 10, GOOD}, {45, 10, WARN}, {55, 10, UNLIT},
+                  {75, 10, ALARM}, {85, 10, UNLIT}, {10, 10, FACE}, {95, 10, UNLIT});
+}
+
+/* Each digit by the bars that it has: upper, right upper, right lower, foot, left lower, left
+ * upper, middle. */
+static void seven_segments(void) {
+    static const char *const lit[10] = {"1111110", "0110000", "1101101", "1111001", "0110011",
+                                        "1011011", "1011111", "1110000", "1111111", "1111011"};
+    /* In 21 x 37: bars of 3, so 12 wide and 14 high between them. */
+    static const int16_t at[7][2] = {{7, 1},  {11, 10}, {11, 26}, {7, 35},
+                                     {2, 26}, {2, 10},  {7, 18}};
+    static const struct jl_digits_face face = {{0, 0, 21, 37}, &map_theme, 1, 0};
+    static const struct jl_digits_face three = {{0, 0, 63, 37}, &map_theme, 3, 1};
+    struct jl_frame frame = frame_in(0, &jl_rgb888);
+    struct jl_digits digits = {.face = &face};
+    for (int digit = 0; digit < 10; digit++) {
+        digits.value = digit;
+        jl_digits_redraw(&frame.target, &digits);
+        for (int bar = 0; bar < 7; bar++) {
+            test_row("digit %d, bar %d", digit, bar);
+            EXPECT_INT(jl_color_red(color_at(&frame, at[bar][0], at[bar][1])),
+                       lit[digit][bar] == '1' ? ACCENT : UNLIT);
+        }
+    }
+    struct jl_digits more = {.face = &three,
+                             .value = -7}; /* -0.7: a bar, nought and point, seven */
+    jl_digits_redraw(&frame.target, &more);
+    EXPECT_PLACES("-0.7", {7, 18, ACCENT}, {7, 1, UNLIT}, {28, 1, ACCENT}, {28, 18, UNLIT},
+                  {36, 35, ACCENT}, {49, 1, ACCENT}, {44, 26, UNLIT});
+    more.value = 10000; /* no room: bars */
+    jl_digits_redraw(&frame.target, &more);
+    EXPECT_PLACES("too long", {7, 18, ACCENT}, {28, 18, ACCENT}, {49, 18, ACCENT}, {7, 1, UNLIT});
+}
+
+static void dials_and_the_rest(void) {
+    struct jl_frame frame = frame_in(0, &jl_rgb888);
+    /* A quarter of the way round from the left to the right over the top: straight up at 50. */
+    static const struct jl_dial_face face = {.box = {0, 0, 101, 101},
+                                             .theme = &map_theme,
+                                             .scale = {0, 100, thirds, 3},
+                                             .start = JL_DEGREES(270),
+                                             .sweep = JL_SWEEP(180),
+                                             .major = 2};
+    struct jl_dial dial = {.face = &face, .value = 50};
+    jl_dial_redraw(&frame.target, &dial);
+    /* Rings, radius 50: good to 72 degrees, then warn to 126, then alarm; the worse the thicker. */
+    EXPECT_PLACES("dial", {50, 20, ACCENT}, {50, 50, INK}, {40, 50, FACE}, {2, 50, INK},
+                  {0, 0, BACK}, {50, 0, LINE}, {60, 5, WARN}, {97, 45, ALARM}, {94, 45, ALARM},
+                  {3, 45, GOOD}, {5, 45, FACE}, {50, 70, FACE});
+    dial.value = 100;
+    jl_dial_redraw(&frame.target, &dial);
+    EXPECT_PLACES("dial at its end", {80, 50, ACCENT}, {50, 20, FACE}, {44, 50, ACCENT});
+    dial.value = -5;
+    jl_dial_redraw(&frame.target, &dial);
+    EXPECT_PLACES("dial before its start", {20, 50, ACCENT}, {80, 50, FACE});
+
+    static const struct jl_progress_face progress_face = {{0, 0, 104, 20}, &map_theme};
+    struct jl_progress progress = {.face = &progress_face, .done = 25, .all = 100};
+    frame = frame_in(0, &jl_rgb888);
+    jl_progress_redraw(&frame.target, &progress);
+    EXPECT_PLACES("progress", {2, 5, ACCENT}, {26, 5, ACCENT}, {27, 5, UNLIT}, {101, 5, UNLIT},
+                  {1, 5, FACE}, {0, 5, LINE}, {103, 5, LINE});
+
+    static const struct jl_lamp_face lamp_face = {
+        {0, 30, 60, 20}, &map_theme, "Pump", JL_GRADE_ALARM};
+    static const struct jl_check_face check_face = {{0, 60, 60, 20}, &map_theme, NULL};
+    struct jl_lamp lamp = {.face = &lamp_face, .on = true};
+    struct jl_check check = {.face = &check_face, .on = true};
+    jl_lamp_redraw(&frame.target, &lamp);
+    jl_check_redraw(&frame.target, &check);
+    EXPECT_PLACES("lamp and check", {5, 40, ALARM}, {6, 70, ACCENT}, {2, 70, FACE}, {1, 70, LINE});
+    lamp.on = check.on = false;
+    jl_lamp_redraw(&frame.target, &lamp);
+    jl_check_redraw(&frame.target, &check);
+    EXPECT_PLACES("off", {5, 40, UNLIT}, {6, 70, FACE});
 }
 
 /* ---- what events do ---- */
@@ -560,8 +746,12 @@ static void charts(void) {
 const struct test_group test_groups[] = {
     {"redraw_equals_full_drawing", random_sequences},
     {"bands_and_clips", bands_and_clips},
+    {"without_a_frame", without_a_frame},
     {"tiny_boxes", tiny_boxes},
     {"misses_hit_nothing", misses_hit_nothing},
+    {"bars_and_levels", bars_and_levels},
+    {"seven_segments", seven_segments},
+    {"dials_and_the_rest", dials_and_the_rest},
     {"buttons_and_boxes", buttons_and_boxes},
     {"sliders", sliders},
     {"steppers", steppers},

@@ -19,6 +19,7 @@ int32_t jl_scale_step(const struct jl_scale *scale, int32_t value, int32_t size,
 }
 
 uint8_t jl_scale_grade(const struct jl_scale *scale, int32_t value) {
+    value = jl_scale_cut(scale, value);
     for (uint8_t i = 0; i < scale->zone_count; i++) {
         if (value <= scale->zones[i].to) {
             return scale->zones[i].grade;

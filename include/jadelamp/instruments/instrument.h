@@ -42,7 +42,7 @@ struct jl_zone {
     uint8_t grade; /**< enum jl_grade */
 };
 
-/** A scale: `from` lies below `to`. Values outside are shown at its ends. */
+/** A scale: `from` lies below `to`. Values outside are shown, and graded, as its ends. */
 struct jl_scale {
     int32_t from, to;
     const struct jl_zone *zones; /**< rising; above the last one all is good. Or NULL */
