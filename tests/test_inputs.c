@@ -86,6 +86,8 @@ static void gestures(void) {
         {"two fingers", "0 50 60, 50 50 60 1 100 60, 200 40 60 1 130 60, 400 -, 500 -",
          "press0 50,60; press1 100,60; drag0 40,60 by -10,0; drag1 130,60 by 30,0; "
          "spread0 85,60 by 40,0; release0 40,60; release1 130,60"},
+        {"two that tap are no taps", "0 50 60, 50 50 60 1 100 60, 100 -, 300 -",
+         "press0 50,60; press1 100,60; release0 50,60; release1 100,60"},
         {"closer", "0 0 0 1 100 0, 200 20 0 1 80 0, 400 -, 500 -",
          "press0 0,0; press1 100,0; drag0 20,0 by 20,0; drag1 80,0 by -20,0; "
          "spread0 50,0 by -40,0; release0 20,0; release1 80,0"},
@@ -189,11 +191,17 @@ static void knobs(void) {
         const char *contacts; /* A in bit 0, B in bit 1 */
         int steps;
     } rows[] = {
-        {"a detent", 4, "01320", 1},          {"and back", 4, "0132023102310", -1},
-        {"two", 4, "013201320", 2},           {"the other way", 4, "02310", -1},
-        {"not there yet", 4, "0132", 0},      {"bounces", 4, "010101313132320202020", 1},
-        {"a glitch of both", 4, "030303", 0}, {"two a detent", 2, "01320", 2},
-        {"one a detent", 1, "01320", 4},      {"starts anywhere", 4, "32013", 1},
+        {"a detent", 4, "01320", 1},
+        {"and back", 4, "0132023102310", -1},
+        {"two", 4, "013201320", 2},
+        {"the other way", 4, "02310", -1},
+        {"not there yet", 4, "0132", 0},
+        {"bounces", 4, "010101313132320202020", 1},
+        {"a glitch of both", 4, "030303", 0},
+        {"two a detent", 2, "01320", 2},
+        {"one a detent", 1, "01320", 4},
+        {"starts anywhere", 4, "32013", 1},
+        {"three quarters from where it stood", 4, "1320", 0},
         {"0 counts as 4", 0, "01320", 1},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
@@ -262,8 +270,18 @@ static bool find_cross(const uint8_t *pixels, int *x, int *y) {
     return false;
 }
 
-/* A person touches each cross that shows, `off` pixels beside the first one of a round. */
-static jl_status use_screen(struct touch_stage *s, int places, uint8_t turn, int off,
+/* How a person touches the crosses. */
+enum manner { RIGHT, FIRST_FAR_OFF, ALL_OFF, BRUSHES, SLIDES };
+
+static int off_by(enum manner manner, int touch, int places) {
+    if (manner == ALL_OFF && touch % places < 4) { /* to the left and right in turn: no map fits */
+        return touch % places % 2 ? -5 : 5;
+    }
+    return manner == FIRST_FAR_OFF && touch % places == 0 ? 40 : 0;
+}
+
+/* A person touches each cross that shows. */
+static jl_status use_screen(struct touch_stage *s, int places, uint8_t turn, enum manner manner,
                             struct jl_calibration *screen, int *touches) {
     static uint8_t pixels[JL_MONO_ROWS_BYTES(TOUCH_WIDTH, TOUCH_HEIGHT)];
     struct jl_text_style style = {.font = &jl_font_6x8, .ink = JL_WHITE, .paper = JL_BLACK};
@@ -278,9 +296,14 @@ static jl_status use_screen(struct touch_stage *s, int places, uint8_t turn, int
     uint32_t now = 0;
     for (; jl_calibration_run(screen, &frame.target, now) && now < 60000; now += 10) {
         int x, y;
-        if (now % 500 == 0 && find_cross(pixels, &x, &y)) { /* as it lies on the glass */
-            jl_touch_press(s->device, 0, x + (*touches % places == 0 ? off : 0), y);
+        bool there = find_cross(pixels, &x, &y); /* as it lies on the glass */
+        if (now % 500 == 0 && there) {
+            jl_touch_press(s->device, 0, x + off_by(manner, *touches, places), y);
             ++*touches;
+        } else if (now % 500 == 400 && there && (manner == BRUSHES || manner == SLIDES)) {
+            jl_touch_press(s->device, 0, 120, 60); /* for less than it takes */
+        } else if (now % 500 == 450 && manner == BRUSHES) {
+            jl_touch_lift(s->device, 0);
         } else if (now % 500 == 300) {
             jl_touch_lift(s->device, 0);
         }
@@ -303,7 +326,7 @@ static void calibration_screen(void) {
             struct jl_touch_flaws flaws = {
                 .turn = (uint8_t)(turn ^ 5), .noise = 6, .bounce_us = 3000};
             jl_touch_set_flaws(s.device, &flaws);
-            EXPECT_INT(use_screen(&s, places, turn, 0, &screen, &touches), JL_OK);
+            EXPECT_INT(use_screen(&s, places, turn, RIGHT, &screen, &touches), JL_OK);
             EXPECT_INT(touches, places);
             EXPECT_INT(jl_touch_use_map(&s.touch, &screen.map), JL_OK);
             /* It holds for the upright glass, so for all turns. */
@@ -325,9 +348,15 @@ static void calibration_fails(void) {
     struct jl_text_style style = {.font = &jl_font_6x8, .ink = JL_WHITE};
     int touches;
     touch_stage_open(&s, &touch_makes[TOUCH_PARTS - 1], 0);
-    EXPECT_INT(use_screen(&s, 5, 0, 40, &screen, &touches), JL_OUT_OF_RANGE);
+    EXPECT_INT(use_screen(&s, 5, 0, FIRST_FAR_OFF, &screen, &touches), JL_OUT_OF_RANGE);
     EXPECT_INT(touches, 15);
     EXPECT(screen.residuals.most > 6 * 16);
+    EXPECT_INT(use_screen(&s, 5, 0, ALL_OFF, &screen, &touches), JL_OUT_OF_RANGE);
+    EXPECT(screen.residuals.most < 6 * 16 && screen.residuals.mean > 3 * 16);
+    EXPECT_INT(use_screen(&s, 5, 0, BRUSHES, &screen, &touches), JL_OK);
+    EXPECT_INT(touches, 5);
+    EXPECT_INT(use_screen(&s, 5, 0, SLIDES, &screen, &touches), JL_OK);
+    EXPECT_INT(touches, 5);
     struct jl_touch_map none = {0};
     EXPECT_INT(jl_touch_use_map(&s.touch, &none), JL_BAD_ARGUMENT);
     EXPECT_INT(jl_calibration_begin(&screen, &s.touch, &style, 4), JL_BAD_ARGUMENT);

@@ -385,6 +385,36 @@ static void dials_and_the_rest(void) {
     jl_dial_redraw(&frame.target, &dial);
     EXPECT_PLACES("dial before its start", {20, 50, ACCENT}, {80, 50, FACE});
 
+    /* A compass has no 360 over its 0. */
+    static const struct jl_dial_face round_face = {.box = {0, 0, 101, 101},
+                                                   .theme = &map_theme,
+                                                   .scale = {0, 360, NULL, 0},
+                                                   .sweep = JL_SWEEP(360),
+                                                   .major = 4,
+                                                   .numbers = true};
+    struct jl_dial compass = {.face = &round_face, .value = 180};
+    jl_dial_draw(&frame.target, &compass);
+    int ink_at_the_left = 0, ink_in_the_middle = 0; /* of the text at the top, 37 from the middle */
+    for (int y = 9; y < 17; y++) {
+        for (int x = 41; x < 47; x++) {
+            ink_at_the_left += jl_color_red(color_at(&frame, x, y)) == INK;
+            ink_in_the_middle += jl_color_red(color_at(&frame, x + 6, y)) == INK;
+        }
+    }
+    EXPECT_INT(ink_at_the_left, 0);
+    EXPECT(ink_in_the_middle > 8);
+
+    static const struct jl_button_face button_face = {{0, 0, 40, 20}, &map_theme, NULL};
+    struct jl_button button = {.face = &button_face};
+    jl_button_redraw(&frame.target, &button);
+    EXPECT_PLACES("button", {20, 0, LINE}, {20, 2, FACE}, {0, 0, BACK}, {20, 10, FACE});
+    button.focused = true;
+    jl_button_redraw(&frame.target, &button);
+    EXPECT_PLACES("button in focus", {20, 0, LINE}, {20, 2, ACCENT}, {20, 3, FACE});
+    button.grip.inside = true;
+    jl_button_redraw(&frame.target, &button);
+    EXPECT_PLACES("button pressed", {20, 10, ACCENT}, {20, 2, BACK});
+
     static const struct jl_progress_face progress_face = {{0, 0, 104, 20}, &map_theme};
     struct jl_progress progress = {.face = &progress_face, .done = 25, .all = 100};
     frame = frame_in(0, &jl_rgb888);
@@ -519,6 +549,26 @@ static void sliders(void) {
     }
 }
 
+/* A knob that goes far damages where it was, where it is, and the track between: not the box. */
+static void a_slider_that_goes_far(void) {
+    static const struct jl_slider_face face = {
+        {0, 0, 160, 30}, &jl_theme_day, {0, 100, NULL, 0}, 1};
+    struct jl_slider slider = {.face = &face};
+    struct jl_frame frame = frame_in(0, &jl_rgb565);
+    struct jl_damage damage;
+    jl_frame_track(&frame, &damage);
+    jl_slider_redraw(&frame.target, &slider);
+    jl_damage_clear(&damage);
+    damage.window_price_px = 0;
+    slider.value = 100;
+    jl_slider_redraw(&frame.target, &slider);
+    int pixels = 0;
+    for (int i = 0; i < damage.count; i++) {
+        pixels += damage.rects[i].w * damage.rects[i].h;
+    }
+    EXPECT(pixels <= 2 * 20 * 30 + 120 * 6); /* knobs of 20, and a track of 6 */
+}
+
 static void steppers(void) {
     static const struct jl_stepper_face face = {
         {0, 0, 100, 20}, &jl_theme_day, {0, 50, NULL, 0}, 2, 0, "cm"};
@@ -606,6 +656,15 @@ static void lists(void) {
         jl_list_event(&list, &drag);
     }
     EXPECT_INT(list.first, 2); /* 20 pixels */
+    test_row("flick down");
+    struct jl_event flick = {.kind = JL_EVENT_FLICK, .x = 5, .y = 5, .dy = 600};
+    jl_list_event(&list, &flick);
+    EXPECT_INT(list.first, 0);
+    test_row("below the last whole row");
+    static const struct jl_list_face higher = {{0, 0, 60, 40}, &jl_theme_lit};
+    struct jl_list cut = {.face = &higher, .items = items, .count = 7};
+    struct jl_event low = at(JL_EVENT_TAP, 5, 38);
+    EXPECT(!jl_list_event(&cut, &low));
     test_row("select");
     jl_list_select(&list, 99);
     EXPECT_INT(list.selected, 6);
@@ -713,7 +772,7 @@ static void charts(void) {
     struct jl_frame frame = frame_in(0, &jl_mono_rows);
     int16_t values[40];
     for (int i = 0; i < 40; i++) {
-        values[i] = (int16_t)(i * 7 % 23 - 2); /* some off the scale */
+        values[i] = (int16_t)(i * i * 3 % 23 - 2); /* some off the scale */
         jl_chart_add(&chart, values[i]);
     }
     jl_chart_redraw(&frame.target, &chart);
@@ -754,6 +813,7 @@ const struct test_group test_groups[] = {
     {"dials_and_the_rest", dials_and_the_rest},
     {"buttons_and_boxes", buttons_and_boxes},
     {"sliders", sliders},
+    {"a_slider_that_goes_far", a_slider_that_goes_far},
     {"steppers", steppers},
     {"lists", lists},
     {"menus", menus},

@@ -170,6 +170,23 @@ static void survives_errors_and_wraps(void) {
     jl_board_wait_ps(s.board, (uint64_t)200000000000);
     EXPECT_INT(jl_device_brightness(s.device), 255);
 
+    test_row("off stays off when the counter comes round");
+    static const struct jl_light_config off = {
+        .way = &jl_light_contrast, .full = 255, .off_after_ms = 1000};
+    EXPECT_INT(jl_light_open(&light, &off, &s.panel), JL_OK);
+    EXPECT_INT(jl_light_tick(&light, 5000), JL_OK);
+    EXPECT_INT(jl_light_tick(&light, 6000), JL_OK);
+    EXPECT(jl_light_is_off(&light));
+    EXPECT_INT(jl_light_tick(&light, 5100), JL_OK);
+    EXPECT(jl_light_is_off(&light));
+
+    test_row("idle is never brighter");
+    EXPECT_INT(jl_light_open(&light, &config, &s.panel), JL_OK);
+    jl_light_set(&light, 40);
+    EXPECT_INT(jl_light_tick(&light, 0), JL_OK);
+    EXPECT_INT(jl_light_tick(&light, 2000), JL_OK);
+    EXPECT(abs(jl_device_brightness(s.device) - of_level(40)) <= 1);
+
     EXPECT_INT(jl_light_open(&light, &config, &s.panel), JL_OK);
     uint32_t start = UINT32_MAX - 500;
     for (uint32_t ms = 0; ms < 1200; ms += 20) {

@@ -84,6 +84,18 @@ static void calibration_refuses(void) {
          {{500, 500, 24, 32}, {2000, 2010, 120, 160}, {3500, 3500, 216, 288}},
          3,
          JL_OUT_OF_RANGE},
+        {"bent a little",
+         {{500, 500, 24, 32}, {2000, 2080, 120, 160}, {3500, 3500, 216, 288}},
+         3,
+         JL_OUT_OF_RANGE},
+        {"too close along x",
+         {{500, 500, 24, 32}, {510, 500, 216, 32}, {500, 3500, 24, 288}},
+         3,
+         JL_OUT_OF_RANGE},
+        {"too close along y",
+         {{500, 500, 24, 32}, {3500, 500, 216, 32}, {500, 510, 24, 288}},
+         3,
+         JL_OUT_OF_RANGE},
         {"upright line",
          {{500, 500, 24, 32}, {500, 2000, 24, 160}, {500, 3500, 24, 288}},
          3,
@@ -276,6 +288,10 @@ static void several_fingers(void) {
                 EXPECT(abs(points[i].y - (300 - 50 * i)) <= 1);
             }
         }
+        uint8_t again = 0; /* before the next report: they are still there */
+        jl_board_wait_ps(s.board, 1000000000);
+        EXPECT_INT(jl_touch_read(&s.touch, points, 5, &again), JL_OK);
+        EXPECT_INT(again, touch_makes[p].fingers);
         jl_touch_lift(s.device, 0); /* the others keep their numbers */
         if (EXPECT_INT(touch_stage_look(&s, points), touch_makes[p].fingers - 1) &&
             touch_makes[p].fingers > 1) {
@@ -392,18 +408,34 @@ static void resistive_glass(void) {
         /* 400 ohms * x / 4096 * (2600 / 700 - 1) at x = 200 + 120 / 239 * 3700 = 2058 */
         EXPECT(abs(points[0].pressure - 545) <= 3);
     }
+    test_row("pressed faintly"); /* Z1 of 400 is 1105 ohms, of 200 it is 2410 */
+    struct jl_touch_flaws faint = {.faint = 300};
+    jl_touch_set_flaws(s.device, &faint);
+    EXPECT_INT(touch_stage_look(&s, points), 1);
+    faint.faint = 500;
+    jl_touch_set_flaws(s.device, &faint);
+    EXPECT_INT(touch_stage_look(&s, points), 0);
+    faint.faint = 0;
+    jl_touch_set_flaws(s.device, &faint);
     test_row("not plugged");
     jl_device_set_plugged(s.device, false);
+    struct jl_point raw;
+    bool touching = true;
+    EXPECT_INT(jl_touch_read_raw(&s.touch, &raw, &touching), JL_OK);
+    EXPECT(!touching);
     EXPECT_INT(touch_stage_look(&s, points), 0);
     jl_device_set_plugged(s.device, true);
     test_row("little noise");
     struct jl_touch_flaws noisy = {.noise = 12};
     jl_touch_set_flaws(s.device, &noisy);
+    int off = 0;
     for (int i = 0; i < 200; i++) {
         if (EXPECT_INT(touch_stage_look(&s, points), 1)) {
             EXPECT(abs(points[0].x - 120) <= 1 && abs(points[0].y - 160) <= 1);
+            off += points[0].x - 120;
         }
     }
+    EXPECT(abs(off) < 60);  /* a median leans to no side */
     test_row("much noise"); /* right or nothing */
     noisy.noise = 60;
     jl_touch_set_flaws(s.device, &noisy);
@@ -431,8 +463,13 @@ static void leaving(void) {
     touch_stage_awake(&s, &touch_makes[4], 0);
     s.config.pen_wired = false;
     int ghosts = 0, right = 0;
+    uint8_t count = 0;
+    jl_touch_press(s.device, 0, 100, 100);
+    uint64_t start = jl_board_now_ps(s.board);
+    EXPECT_INT(jl_touch_read(&s.touch, points, 5, &count), JL_OK);
+    int whole_us = (int)((jl_board_now_ps(s.board) - start) / 1000000);
+    jl_touch_lift(s.device, 0);
     for (int us = 0; us < 400; us += 3) {
-        uint8_t count = 0;
         uint64_t now = jl_board_now_ps(s.board);
         struct jl_hand_step steps[] = {{now, JL_HAND_PRESS, 0, 100, 100},
                                        {now + (uint64_t)us * 1000000, JL_HAND_LIFT, 0, 0, 0}};
@@ -440,11 +477,42 @@ static void leaving(void) {
         EXPECT_INT(jl_touch_read(&s.touch, points, 5, &count), JL_OK);
         bool at_it = count && abs(points[0].x - 100) <= 1 && abs(points[0].y - 100) <= 1;
         ghosts += count && !at_it;
+        /* Of 19 conversions the last but one is the pressure afterwards. */
+        EXPECT(us * 19 > whole_us * 17 - 19 * 15 || !count);
         right += at_it;
         tick(&s);
     }
     EXPECT_INT(ghosts, 0);
     EXPECT(right > 10); /* it left behind the read */
+    jl_board_destroy(s.board);
+}
+
+/* Contact that comes and goes, behind a press and behind a lift; then it is steady. */
+static void bounces(void) {
+    struct touch_stage s;
+    touch_stage_awake(&s, &touch_makes[0], 0);
+    struct jl_touch_flaws flaws = {.bounce_us = 3000};
+    jl_touch_set_flaws(s.device, &flaws);
+    for (int lift = 0; lift < 2; lift++) {
+        int changes = 0, late = 0;
+        if (lift) {
+            jl_touch_lift(s.device, 0);
+        } else {
+            jl_touch_press(s.device, 0, 9, 9);
+        }
+        bool level = lift;
+        for (int us = 0; us < 10000; us += 50) {
+            bool up = jl_device_pin(s.device, JL_DEVICE_PEN);
+            changes += up != level;
+            late += up != level && us > 3050;
+            level = up;
+            jl_board_wait_ps(s.board, 50000000);
+        }
+        test_row(lift ? "lifted" : "pressed");
+        EXPECT(changes > 4);
+        EXPECT_INT(late, 0);
+        EXPECT_INT(level, lift);
+    }
     jl_board_destroy(s.board);
 }
 
@@ -460,7 +528,11 @@ static void judged(void) {
     s.config.pen_wired = false;
     jl_touch_press(s.device, 0, 50, 50);
     EXPECT_INT(jl_touch_read(&s.touch, points, 5, &count), JL_OK);
-    EXPECT_INT(count, 0); /* FF points */
+    EXPECT_INT(count, 0); /* it tells fifteen fingers */
+    struct jl_point raw;
+    bool touching = true;
+    EXPECT_INT(jl_touch_read_raw(&s.touch, &raw, &touching), JL_OK);
+    EXPECT(!touching);
     EXPECT_INT((long long)jl_board_diagnostics(s.board, &list), 1);
     EXPECT_CONTAINS(list[0].text, "while it boots: its registers are valid 300 ms after");
     jl_board_destroy(s.board);
@@ -584,6 +656,7 @@ const struct test_group test_groups[] = {
     {"bus_errors", bus_errors},
     {"resistive_glass", resistive_glass},
     {"leaving", leaving},
+    {"bounces", bounces},
     {"judged", judged},
     {"sleeping_part", sleeping_part},
     {"opening", opening},

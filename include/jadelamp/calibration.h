@@ -46,7 +46,7 @@ jl_status jl_calibration_begin(struct jl_calibration *screen, struct jl_touch *t
 /**
  * Reads the finger, and draws what is new to see. A cross is taken when the finger
  * stays there for 100 ms, and the next one waits until it has left. Errors of the bus are waited
- * out. When the crosses do not fit each other (more than 3 pixels in the mean or 6 at one), they
+ * out. When the crosses do not fit each other (more than 3 pixels off in the mean), they
  * are asked for again, three times in all.
  *
  * @param target a frame of the whole glass, turned as jl_touch_turn() says

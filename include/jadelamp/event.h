@@ -70,7 +70,6 @@ struct jl_gestures {
     const struct jl_gesture_settings *settings;
     struct jl_gesture_track {
         uint8_t state, finger;
-        bool seen_again;
         int16_t from_x, from_y, x, y, told_x, told_y;
         int16_t speed_x, speed_y; /* pixels a second */
         uint32_t since_ms, seen_ms;

@@ -1,7 +1,8 @@
 /*
  * Emulated ft6x36: two points over I2C (application note "register map").
  *
- * Taken where the sheets leave room: while it boots registers read FF; a point that was lifted is
+ * Taken where the sheets leave room: while it boots registers tell fifteen
+ * fingers; a point that was lifted is
  * told as event 1 in the next report, and is gone after it; the pen line with A4 of 1 falls for
  * 0.1 ms every 10 ms while something touches.
  */

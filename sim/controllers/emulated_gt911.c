@@ -58,7 +58,7 @@ static uint8_t state(struct jl_device *device) {
                              "other one comes",
                              MOST_UNANSWERED);
     }
-    return (uint8_t)((chip->ready ? READY : 0) | downs(chip));
+    return (uint8_t)(chip->ready ? READY | downs(chip) : 0);
 }
 
 static uint8_t point_byte(const struct touch_chip *chip, int slot, int offset) {

@@ -51,7 +51,7 @@ static int measure(struct jl_device *device, uint8_t channel) {
                                                 true, MOST)
                          : MOST;
     case AT_Z1:
-        return felt.down ? Z1 : 0;
+        return felt.down ? Z1 - device->flaws.faint : 0;
     case AT_Z2:
         return felt.down ? Z2 : MOST;
     default: /* temperature, battery, the free input */

@@ -103,7 +103,8 @@ static bool i2c_write(struct jl_device *device, uint8_t byte) {
 
 static uint8_t i2c_read(struct jl_device *device) {
     uint16_t at = touch_chip(device)->pointer++;
-    return boots(device) ? 0xFF : facts_of(device)->get(device, at);
+    /* While it boots: fifteen fingers, which all press at (4095, 4095). */
+    return boots(device) ? (at == 2 || at & 1 ? 0x0F : 0xFF) : facts_of(device)->get(device, at);
 }
 
 static uint8_t i2c_address(struct jl_device *device, uint8_t attached) {

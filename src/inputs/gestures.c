@@ -44,11 +44,10 @@ static int16_t speed(int16_t before, int32_t gone, uint32_t ms) {
 static void move(struct jl_gesture_track *track, const struct jl_touch_point *point,
                  uint32_t now_ms) {
     uint32_t ms = now_ms - track->seen_ms;
-    if (ms > 0 && ms < 1000) {
+    if (ms > 0) {
         track->speed_x = speed(track->speed_x, (int32_t)point->x - track->x, ms);
         track->speed_y = speed(track->speed_y, (int32_t)point->y - track->y, ms);
     }
-    track->seen_again |= ms > 0;
     track->x = point->x;
     track->y = point->y;
     track->seen_ms = now_ms;
@@ -58,7 +57,7 @@ static void stay(struct feed *feed, uint8_t which, struct jl_gesture_track *trac
     uint32_t since = feed->now_ms - track->since_ms;
     switch (track->state) {
     case COMING:
-        if (since >= feed->settings->settle_ms && track->seen_again) {
+        if (since >= feed->settings->settle_ms) {
             track->state = DOWN;
             track->since_ms = feed->now_ms;
             track->from_x = track->x;

@@ -58,7 +58,7 @@ static bool column_at(const struct jl_chart *chart, int16_t width, int16_t x, ui
         back = (uint32_t)(width - 1 - x);
     }
     *number = count - 1 - back;
-    return back < count && back < chart->room;
+    return back < count;
 }
 
 /* The rows of a column, to the end of the one before, so that the line has no holes. */

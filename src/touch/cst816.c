@@ -1,7 +1,7 @@
 /* cst816 (S, T, D): one point, in registers 02h to 06h (register declaration). */
 #include "touch.h"
 
-enum { FINGERS = 0x02, EVENT_UP = 1 };
+enum { FINGERS = 0x02 };
 
 static jl_status wake(struct jl_touch *touch) {
     static const uint8_t stay_awake[] = {0xFE, 0x01};
@@ -16,7 +16,7 @@ static jl_status read(struct jl_touch *touch) {
     if (status == JL_NO_ANSWER && touch->config->sleeps) {
         return JL_OK; /* it does not answer its address while it sleeps, and nothing touches it */
     }
-    if (status == JL_OK && bytes[0] == 1 && bytes[1] >> 6 != EVENT_UP) {
+    if (status == JL_OK && bytes[0] == 1) {
         jl_touch_keep(touch, (uint16_t)((bytes[1] & 0x0F) << 8 | bytes[2]),
                       (uint16_t)((bytes[3] & 0x0F) << 8 | bytes[4]), 0, 0);
     }

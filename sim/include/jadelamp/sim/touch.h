@@ -58,6 +58,7 @@ struct jl_touch_flaws {
                              it is mirrored, left to right, before */
     int noise;          /**< readings are off by up to this, in units of the part */
     uint32_t bounce_us; /**< for so long contact comes and goes behind a press or a lift */
+    int faint;          /**< of resistive glass: how much less than usual Z1 is, 0..700 */
     int drift_x, drift_y; /**< what readings are off by in an hour, in units of the part */
 };
 
