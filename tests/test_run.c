@@ -169,6 +169,62 @@ static void costs_are_measured(void) {
     shell_end();
 }
 
+/* Where a finger is, the program draws; touch is on I2C beside a display on SPI, on one port. */
+static int marks;
+static jl_status mark_the_finger(const struct jl_port *port) {
+    static const struct jl_panel_config round = {.controller = &jl_gc9a01,
+                                                 .bus = &jl_bus_spi,
+                                                 .width = 240,
+                                                 .height = 240,
+                                                 .module = JL_MODULE_BGR | JL_MODULE_IPS |
+                                                           JL_MODULE_RESET_WIRED};
+    static const struct jl_touch_config glass = {
+        .part = &jl_cst816, .width = 240, .height = 240, .i2c_address = 0x15, .reset_wired = true};
+    static uint8_t work[480];
+    struct jl_direct direct;
+    struct jl_touch touch;
+    jl_panel_open(&panel, &round, port);
+    jl_panel_wake(&panel);
+    jl_status status = jl_direct_init(&direct, &panel, work, sizeof work);
+    status = status == JL_OK ? jl_touch_open(&touch, &glass, port) : status;
+    status = status == JL_OK ? jl_touch_wake(&touch) : status;
+    jl_clear(&direct.target, JL_BLACK);
+    for (int i = 0; i < 60 && status == JL_OK; i++) {
+        struct jl_touch_point point;
+        uint8_t count = 0;
+        status = jl_touch_read(&touch, &point, 1, &count);
+        if (count) {
+            marks++;
+            jl_fill_rect(&direct.target, (struct jl_rect){point.x, point.y, 3, 3}, JL_WHITE);
+        }
+        port->ops->wait_us(port->context, 20000);
+    }
+    return status != JL_OK ? status : jl_panel_status(&panel);
+}
+
+static void hands_on_a_run(void) {
+    static struct jl_card card;
+    static struct jl_run_result result;
+    static struct jl_hand_script hands;
+    struct jl_complaint complaint = {""};
+    EXPECT(jl_card_find("gc9a01-240x240-touch", &card, &complaint));
+    EXPECT(jl_hand_script_read_text("x", "1 s tap 60 70\n1.3 s tap 150 120\n", &hands, &complaint));
+    shell_begin();
+    EXPECT(
+        jl_run(&card, mark_the_finger,
+               &(struct jl_run_request){.name = "x", .directory = shell_path(""), .hands = &hands},
+               &result, &complaint));
+    EXPECT_INT(result.status, JL_OK);
+    EXPECT(!result.other_bus && !jl_run_has_findings(&result));
+    EXPECT(marks >= 6 && marks <= 10); /* two touches of 80 ms, looked at every 20 ms */
+    const struct jl_picture *seen = &result.sight.glass;
+    EXPECT_INT(jl_picture_at(seen, 60, 70)[0], 255);
+    EXPECT_INT(jl_picture_at(seen, 152, 122)[0], 255);
+    EXPECT_INT(jl_picture_at(seen, 100, 100)[0], 0);
+    jl_run_close(&result);
+    shell_end();
+}
+
 static void refused_runs(void) {
     static struct jl_card card;
     static struct jl_run_result result;
@@ -205,6 +261,13 @@ static void the_command_runs_an_object(void) {
         {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " --scale 1", 2, "expected 2 to 32"},
         {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " --terminal art", 2, "blocks or braille"},
         {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " more", 2, "one argument too many"},
+        {"echo '1 s tap 5 5' | " JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM
+         " --hands /dev/stdin",
+         2, "the card ssd1306-128x32-i2c has no [touch] for the hands"},
+        {"echo '1 s poke' | " JADELAMP " run gc9a01-240x240-touch " A_PROGRAM " --hands /dev/stdin",
+         2, "/dev/stdin:1: poke: unknown deed"},
+        {JADELAMP " run gc9a01-240x240-touch " A_PROGRAM " --hands missing.hands", 2,
+         "cannot read the script missing.hands"},
         {JADELAMP " run --help", 0, "jadelamp_program"},
     };
     shell_begin();
@@ -219,6 +282,7 @@ static void the_command_runs_an_object(void) {
 const struct test_group test_groups[] = {
     {"ends", ends},
     {"costs_are_measured", costs_are_measured},
+    {"hands_on_a_run", hands_on_a_run},
     {"refused_runs", refused_runs},
     {"the_command_runs_an_object", the_command_runs_an_object},
     {NULL, NULL},
