@@ -335,7 +335,43 @@ static void pen_line(void) {
     }
 }
 
-/* A little off the glass is its edge, further off is nothing; a stuck pen line gives nothing. */
+static bool stuck_low(void *context, enum jl_pin pin) {
+    (void)context;
+    (void)pin;
+    return false;
+}
+
+static bool stuck_high(void *context, enum jl_pin pin) {
+    (void)context;
+    (void)pin;
+    return true;
+}
+
+/* A pen line that is stuck: low, it is as if there were none; high, nothing is ever touched. */
+static void stuck_pen_line(void) {
+    static const int stuck_parts[] = {0, 4};
+    for (size_t i = 0; i < 2; i++) {
+        for (int high = 0; high < 2; high++) {
+            struct touch_stage s;
+            struct jl_touch_point points[JL_TOUCH_POINTS];
+            touch_stage_awake(&s, &touch_makes[stuck_parts[i]], 0);
+            struct jl_port_ops ops = *s.port.ops;
+            ops.get_pin = high ? stuck_high : stuck_low;
+            s.port.ops = &ops;
+            test_row("%s, stuck %s", touch_makes[stuck_parts[i]].name, high ? "high" : "low");
+            for (int k = 0; k < 5; k++) {
+                EXPECT_INT(touch_stage_look(&s, points), 0);
+            }
+            jl_touch_press(s.device, 0, 50, 60);
+            EXPECT_INT(touch_stage_look(&s, points), !high);
+            jl_touch_lift(s.device, 0);
+            EXPECT_INT(touch_stage_look(&s, points), 0);
+            jl_board_destroy(s.board);
+        }
+    }
+}
+
+/* A little off the glass is its edge, further off is nothing. */
 static void off_the_glass(void) {
     struct touch_stage s;
     struct jl_touch_point points[JL_TOUCH_POINTS];
@@ -652,6 +688,7 @@ const struct test_group test_groups[] = {
     {"turns_and_mountings", turns_and_mountings},
     {"several_fingers", several_fingers},
     {"pen_line", pen_line},
+    {"stuck_pen_line", stuck_pen_line},
     {"off_the_glass", off_the_glass},
     {"bus_errors", bus_errors},
     {"resistive_glass", resistive_glass},

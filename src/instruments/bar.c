@@ -93,7 +93,5 @@ bool jl_bar_redraw(struct jl_target *target, struct jl_bar *bar) {
 }
 
 void jl_bar_draw(struct jl_target *target, const struct jl_bar *bar) {
-    struct jl_rect before = jl_target_clip(target, bar->face->box);
-    draw(target, bar);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, bar->face->box, draw, bar);
 }

@@ -42,7 +42,5 @@ bool jl_button_redraw(struct jl_target *target, struct jl_button *button) {
 }
 
 void jl_button_draw(struct jl_target *target, const struct jl_button *button) {
-    struct jl_rect before = jl_target_clip(target, button->face->box);
-    draw(target, button);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, button->face->box, draw, button);
 }

@@ -177,7 +177,5 @@ bool jl_chart_redraw(struct jl_target *target, struct jl_chart *chart) {
 }
 
 void jl_chart_draw(struct jl_target *target, const struct jl_chart *chart) {
-    struct jl_rect before = jl_target_clip(target, chart->face->box);
-    draw(target, chart);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, chart->face->box, draw, chart);
 }

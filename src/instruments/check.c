@@ -66,7 +66,5 @@ bool jl_check_redraw(struct jl_target *target, struct jl_check *check) {
 }
 
 void jl_check_draw(struct jl_target *target, const struct jl_check *check) {
-    struct jl_rect before = jl_target_clip(target, check->face->box);
-    draw(target, check);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, check->face->box, draw, check);
 }

@@ -100,11 +100,18 @@ static void draw_text(struct jl_target *target, struct jl_point at, const char *
     }
 }
 
+/* How far from the marks the middle of a text stands, so that its box does not touch them. */
+static int16_t room_of(const struct jl_text_style *style, const char *text, jl_direction way) {
+    int32_t across = jl_sine(way), down = jl_cosine(way);
+    across = across < 0 ? -across : across;
+    down = down < 0 ? -down : down;
+    return (int16_t)((jl_text_width(style, text) * across + style->font->height * down) >> 15);
+}
+
 /* Numbers stand inside the marks. One that would stand on the first, all round, is left out. */
 static void draw_numbers(struct jl_target *target, const struct jl_dial_face *face,
                          const struct measures *m) {
     struct jl_text_style style = jl_theme_text(face->theme->font, face->theme->ink, JL_CLEAR);
-    int16_t at = (int16_t)(m->radius - m->ring - face->theme->font->height);
     int64_t whole = (int64_t)face->scale.to - face->scale.from;
     uint8_t count = face->sweep >= JL_SWEEP(360) ? face->major : (uint8_t)(face->major + 1);
     for (uint8_t i = 0; i < count; i++) {
@@ -112,6 +119,7 @@ static void draw_numbers(struct jl_target *target, const struct jl_dial_face *fa
         jl_direction way = (jl_direction)(face->start + (uint64_t)face->sweep * i / face->major);
         jl_format_fixed(text, sizeof text, (int32_t)(face->scale.from + whole * i / face->major),
                         face->decimals);
+        int16_t at = (int16_t)(m->radius - m->ring - 6 - room_of(&style, text, way));
         draw_text(target, jl_point_at(m->middle, way, at), text, &style);
     }
 }
@@ -146,7 +154,7 @@ static void draw_plate(struct jl_target *target, const struct jl_dial_face *face
     }
     if (face->label) {
         struct jl_text_style style = jl_theme_text(theme->font, theme->line, JL_CLEAR);
-        struct jl_point at = {m->middle.x, (int16_t)(m->middle.y + m->radius / 2)};
+        struct jl_point at = {m->middle.x, (int16_t)(m->middle.y + m->radius * 2 / 5)};
         draw_text(target, at, face->label, &style);
     }
 }
@@ -219,7 +227,5 @@ bool jl_dial_redraw(struct jl_target *target, struct jl_dial *dial) {
 }
 
 void jl_dial_draw(struct jl_target *target, const struct jl_dial *dial) {
-    struct jl_rect before = jl_target_clip(target, dial->face->box);
-    draw(target, dial);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, dial->face->box, draw, dial);
 }

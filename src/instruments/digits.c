@@ -107,7 +107,5 @@ bool jl_digits_redraw(struct jl_target *target, struct jl_digits *digits) {
 }
 
 void jl_digits_draw(struct jl_target *target, const struct jl_digits *digits) {
-    struct jl_rect before = jl_target_clip(target, digits->face->box);
-    draw(target, digits);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, digits->face->box, draw, digits);
 }

@@ -16,6 +16,11 @@ struct parts {
 /* Adds one; when there is no place, the last one grows. Empty ones are passed over. */
 void jl_parts_add(struct parts *parts, struct jl_rect part);
 
+/* Draws an instrument through a rectangle. */
+void jl_instrument_draw(struct jl_target *target, struct jl_rect through,
+                        void (*draw)(struct jl_target *target, const void *instrument),
+                        const void *instrument);
+
 /* Draws an instrument through each part, cut to its box. False: there was none. */
 bool jl_parts_draw(const struct parts *parts, struct jl_rect box, struct jl_target *target,
                    void (*draw)(struct jl_target *target, const void *instrument),

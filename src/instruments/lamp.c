@@ -49,7 +49,5 @@ bool jl_lamp_redraw(struct jl_target *target, struct jl_lamp *lamp) {
 }
 
 void jl_lamp_draw(struct jl_target *target, const struct jl_lamp *lamp) {
-    struct jl_rect before = jl_target_clip(target, lamp->face->box);
-    draw(target, lamp);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, lamp->face->box, draw, lamp);
 }

@@ -81,7 +81,5 @@ bool jl_level_redraw(struct jl_target *target, struct jl_level *level) {
 }
 
 void jl_level_draw(struct jl_target *target, const struct jl_level *level) {
-    struct jl_rect before = jl_target_clip(target, level->face->box);
-    draw(target, level);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, level->face->box, draw, level);
 }

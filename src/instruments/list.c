@@ -44,7 +44,5 @@ bool jl_list_redraw(struct jl_target *target, struct jl_list *list) {
 }
 
 void jl_list_draw(struct jl_target *target, const struct jl_list *list) {
-    struct jl_rect before = jl_target_clip(target, list->face->box);
-    draw(target, list);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, list->face->box, draw, list);
 }

@@ -107,7 +107,5 @@ bool jl_menu_redraw(struct jl_target *target, struct jl_menu *menu) {
 }
 
 void jl_menu_draw(struct jl_target *target, const struct jl_menu *menu) {
-    struct jl_rect before = jl_target_clip(target, menu->face->box);
-    draw(target, menu);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, menu->face->box, draw, menu);
 }

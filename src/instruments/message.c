@@ -13,7 +13,7 @@ static uint8_t count_of(const struct jl_message_face *face) {
 
 static int16_t button_height(const struct jl_message_face *face) {
     uint8_t font = face->theme->font->height;
-    return (int16_t)(font + (font > 9 ? 14 : 3));
+    return (int16_t)(font + (font > 9 ? 14 : 7));
 }
 
 static struct jl_rect button_of(const struct jl_message_face *face, uint8_t index) {
@@ -106,7 +106,5 @@ bool jl_message_redraw(struct jl_target *target, struct jl_message *message) {
 }
 
 void jl_message_draw(struct jl_target *target, const struct jl_message *message) {
-    struct jl_rect before = jl_target_clip(target, message->face->box);
-    draw(target, message);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, message->face->box, draw, message);
 }

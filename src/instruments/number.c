@@ -99,7 +99,5 @@ bool jl_number_redraw(struct jl_target *target, struct jl_number *number) {
 }
 
 void jl_number_draw(struct jl_target *target, const struct jl_number *number) {
-    struct jl_rect before = jl_target_clip(target, number->face->box);
-    draw(target, number);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, number->face->box, draw, number);
 }

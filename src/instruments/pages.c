@@ -82,7 +82,5 @@ bool jl_pages_redraw(struct jl_target *target, struct jl_pages *pages) {
 }
 
 void jl_pages_draw(struct jl_target *target, const struct jl_pages *pages) {
-    struct jl_rect before = jl_target_clip(target, pages->face->box);
-    draw(target, pages);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, pages->face->box, draw, pages);
 }

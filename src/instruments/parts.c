@@ -14,13 +14,19 @@ void jl_parts_add(struct parts *parts, struct jl_rect part) {
     }
 }
 
+void jl_instrument_draw(struct jl_target *target, struct jl_rect through,
+                        void (*draw)(struct jl_target *target, const void *instrument),
+                        const void *instrument) {
+    struct jl_rect before = jl_target_clip(target, through);
+    draw(target, instrument);
+    jl_target_unclip(target, before);
+}
+
 bool jl_parts_draw(const struct parts *parts, struct jl_rect box, struct jl_target *target,
                    void (*draw)(struct jl_target *target, const void *instrument),
                    const void *instrument) {
     for (uint8_t i = 0; i < parts->count; i++) {
-        struct jl_rect before = jl_target_clip(target, jl_rect_intersect(parts->list[i], box));
-        draw(target, instrument);
-        jl_target_unclip(target, before);
+        jl_instrument_draw(target, jl_rect_intersect(parts->list[i], box), draw, instrument);
     }
     return parts->count > 0;
 }

@@ -80,7 +80,5 @@ bool jl_progress_redraw(struct jl_target *target, struct jl_progress *progress) 
 }
 
 void jl_progress_draw(struct jl_target *target, const struct jl_progress *progress) {
-    struct jl_rect before = jl_target_clip(target, progress->face->box);
-    draw(target, progress);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, progress->face->box, draw, progress);
 }

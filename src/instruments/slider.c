@@ -125,7 +125,5 @@ bool jl_slider_redraw(struct jl_target *target, struct jl_slider *slider) {
 }
 
 void jl_slider_draw(struct jl_target *target, const struct jl_slider *slider) {
-    struct jl_rect before = jl_target_clip(target, slider->face->box);
-    draw(target, slider);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, slider->face->box, draw, slider);
 }

@@ -109,7 +109,5 @@ bool jl_stepper_redraw(struct jl_target *target, struct jl_stepper *stepper) {
 }
 
 void jl_stepper_draw(struct jl_target *target, const struct jl_stepper *stepper) {
-    struct jl_rect before = jl_target_clip(target, stepper->face->box);
-    draw(target, stepper);
-    jl_target_unclip(target, before);
+    jl_instrument_draw(target, stepper->face->box, draw, stepper);
 }
