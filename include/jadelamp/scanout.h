@@ -1,0 +1,69 @@
+/*
+ * Scan-out: glass without a memory. A display peripheral of the microcontroller clocks the picture
+ * out of RAM, line by line, some 60 times a second; what it and the glass must agree on are the
+ * timings below. In clocks, a line is
+ *
+ *   sync pulse | back porch | pixels | front porch
+ *
+ * and a picture is the same in lines. Datasheets that give "back porch with sync" give the sum.
+ */
+#ifndef JADELAMP_SCANOUT_H
+#define JADELAMP_SCANOUT_H
+
+#include "jadelamp/frame.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+/** What stands around the pixels: of a line in pixel clocks, of a picture in lines. */
+struct jl_porches {
+    uint16_t sync, back, front;
+};
+
+/** How glass takes what it gets; add up. 0: syncs active low, DE active high, latched as the
+ * clock rises. */
+enum jl_scanout_flag {
+    JL_SCANOUT_HSYNC_HIGH = 1, /**< the horizontal pulse is high */
+    JL_SCANOUT_VSYNC_HIGH = 2,
+    JL_SCANOUT_DE_LOW = 4,
+    JL_SCANOUT_FALLING = 8, /**< data is latched as the clock falls */
+    JL_SCANOUT_SYNC = 16,   /**< the glass counts from the syncs; else it goes by DE alone */
+};
+
+/** Description of the glass, from its datasheet: constant. */
+struct jl_scanout_config {
+    int16_t width, height; /**< pixels */
+    uint32_t clock_hz;     /**< pixel clock, typical */
+    uint32_t least_hz, most_hz;
+    struct jl_porches line, picture;
+    uint8_t flags;      /**< sum of enum jl_scanout_flag */
+    uint8_t data_lines; /**< 16, 18 or 24 */
+};
+
+/** What follows from a description. */
+struct jl_scanout_sums {
+    uint16_t line_clocks, picture_lines; /**< with sync and porches */
+    uint32_t refresh_mhz;                /**< pictures a second, in 1/1000 Hz */
+    uint32_t line_ns;
+    uint32_t mean_bytes_s; /**< that memory must give */
+    uint32_t peak_bytes_s; /**< the same while pixels are clocked out */
+    uint32_t frame_bytes;
+};
+
+/**
+ * Computes them.
+ *
+ * @param bits_per_pixel of the frame in memory: 8, 16, 24 or 32
+ * @return JL_OK; JL_BAD_ARGUMENT (NULL, or other bits); JL_BAD_SIZE (below 1); JL_OUT_OF_RANGE (no
+ *         sync pulse, sums above 65535, a clock of 0 or outside least_hz..most_hz, other data
+ *         lines, or frames that are slower than 1 Hz)
+ */
+jl_status jl_scanout_sums(const struct jl_scanout_config *config, uint8_t bits_per_pixel,
+                          struct jl_scanout_sums *sums);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif
