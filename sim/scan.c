@@ -25,8 +25,8 @@ struct scan {
 
 __attribute__((format(printf, 2, 3))) static void remark(struct jl_scan_sight *sight,
                                                          const char *format, ...) {
-    va_list arguments;
     if (sight->remark_count < JL_SCAN_MOST_REMARKS) {
+        va_list arguments;
         va_start(arguments, format);
         vsnprintf(sight->remarks[sight->remark_count++].text, sizeof sight->remarks[0].text, format,
                   arguments);
@@ -48,14 +48,14 @@ void jl_scan_wire_16(struct jl_scan_panel *panel) {
     for (int c = 0; c < 3; c++) {
         for (int bit = 0; bit < 8; bit++) {
             int from_top = (7 - bit) % colors[c].bits;
-            panel->wires[c * 8 + bit] = (int8_t)(colors[c].first + colors[c].bits - 1 - from_top);
+            panel->wires[c * 8 + bit] = colors[c].first + colors[c].bits - 1 - from_top;
         }
     }
 }
 
 void jl_scan_wire_24(struct jl_scan_panel *panel) {
     for (int i = 0; i < JL_SCAN_LINES; i++) {
-        panel->wires[i] = (int8_t)i;
+        panel->wires[i] = i;
     }
 }
 

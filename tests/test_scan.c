@@ -7,6 +7,7 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "jadelamp/draw.h"
 #include "jadelamp/scanout.h"
 #include "jadelamp/sim/scan.h"
 
@@ -270,7 +271,7 @@ static void wires(void) {
     struct jl_scan_sight sight;
     start(&source, &panel, 24);
     for (int bit = 0; bit < 8; bit++) { /* blue the other way round, red's lowest to ground */
-        panel.wires[bit] = (int8_t)(7 - bit);
+        panel.wires[bit] = 7 - bit;
     }
     panel.wires[16] = JL_SCAN_GROUND;
     EXPECT(jl_scan_picture(&source, &panel, 1, &sight));
@@ -342,6 +343,127 @@ static void other_mistakes(void) {
     }
 }
 
+/* ---- buffers ---- */
+
+/* A peripheral: what it scans, what it goes to at the next sync, and a cache before memory. */
+static struct peripheral {
+    const uint8_t *now, *next;
+    int syncs_to_come;
+    size_t cleaned;
+} peripheral;
+
+static void show(void *context, const void *pixels) {
+    struct peripheral *p = context;
+    p->next = pixels;
+    p->syncs_to_come = 3;
+    p->now = p->now ? p->now : pixels;
+}
+
+static bool is_shown(void *context) {
+    struct peripheral *p = context;
+    if (p->syncs_to_come > 0 && --p->syncs_to_come == 0) {
+        p->now = p->next;
+    }
+    return p->syncs_to_come == 0;
+}
+
+static void clean(void *context, const void *from, size_t bytes) {
+    struct peripheral *p = context;
+    EXPECT(from != NULL);
+    p->cleaned += bytes;
+}
+
+static const struct jl_scanout_ops ops = {show, is_shown, clean};
+static const struct jl_scanout_config small = {W, H, 200000, 0, 0, {5, 7, 4}, {3, 6, 2}, 0, 24};
+static uint8_t buffers[3][W * H * 4];
+
+/* Random drawing and presents: what is on the glass is always a whole picture, and the last one. */
+static void two_buffers(void) {
+    static const struct jl_format *const formats[] = {&jl_rgb565_cpu, &jl_rgb888, &jl_xrgb8888,
+                                                      &jl_rgb332};
+    struct test_random random = {15};
+    for (int f = 0; f < 4; f++) {
+        struct jl_scanout scan;
+        struct jl_frame naive;
+        size_t bytes = (size_t)(W * H * formats[f]->bits_per_pixel / 8);
+        peripheral = (struct peripheral){0};
+        EXPECT_INT(jl_scanout_open(&scan, &small, &ops, &peripheral, formats[f], buffers[0],
+                                   buffers[1], sizeof buffers[0]),
+                   JL_OK);
+        EXPECT_INT(jl_frame_init(&naive, formats[f], W, H, buffers[2], sizeof buffers[2]), JL_OK);
+        test_row("format %d", f);
+        bool whole = true, hidden = true;
+        int waits = 0;
+        for (int i = 0; i < 400; i++) {
+            jl_status status;
+            while ((status = jl_scanout_poll(&scan)) == JL_BUSY) {
+                waits++;
+            }
+            EXPECT_INT(status, JL_OK);
+            hidden &= scan.frame.pixels != peripheral.now;
+            for (int k = test_random_between(&random, 0, 4); k > 0; k--) {
+                struct jl_rect r = {(int16_t)test_random_between(&random, -9, W),
+                                    (int16_t)test_random_between(&random, -9, H),
+                                    (int16_t)test_random_between(&random, 1, 20),
+                                    (int16_t)test_random_between(&random, 1, 20)};
+                jl_color color = test_random_next(&random) & 0xFFFFFF;
+                jl_fill_rect(&scan.frame.target, r, color);
+                jl_fill_rect(&naive.target, r, color);
+            }
+            EXPECT_INT(jl_scanout_present(&scan), JL_OK);
+            EXPECT_INT(jl_scanout_present(&scan), JL_BUSY); /* the first look is one too early */
+            while (jl_scanout_poll(&scan) == JL_BUSY) {
+            }
+            whole &= memcmp(peripheral.now, buffers[2], bytes) == 0;
+        }
+        EXPECT(whole);
+        EXPECT(hidden);
+        EXPECT_INT(waits, 0);
+        EXPECT(peripheral.cleaned > bytes);
+    }
+}
+
+static void one_buffer(void) {
+    struct jl_scanout scan;
+    peripheral = (struct peripheral){0};
+    EXPECT_INT(jl_scanout_open(&scan, &small, &ops, &peripheral, &jl_rgb565_cpu, buffers[0], NULL,
+                               sizeof buffers[0]),
+               JL_OK);
+    EXPECT(peripheral.now == buffers[0]);
+    peripheral.cleaned = 0;
+    jl_fill_rect(&scan.frame.target, (struct jl_rect){3, 4, 10, 5}, JL_WHITE);
+    EXPECT_INT(jl_scanout_present(&scan), JL_OK);
+    EXPECT_INT((long long)peripheral.cleaned, 10 * 5 * 2); /* what changed, no more */
+    EXPECT_INT(jl_scanout_present(&scan), JL_OK);
+    EXPECT_INT((long long)peripheral.cleaned, 10 * 5 * 2);
+}
+
+static void buffers_that_cannot_be(void) {
+    static const struct jl_scanout_ops no_show = {NULL, is_shown, NULL};
+    struct jl_scanout scan;
+    struct jl_scanout_config bad = small;
+    bad.line.sync = 0;
+#define OPEN(config, table, format, first, second, bytes)                                          \
+    jl_scanout_open(&scan, config, table, &peripheral, format, first, second, bytes)
+    EXPECT_INT(OPEN(&small, &no_show, &jl_rgb888, buffers[0], NULL, sizeof buffers[0]),
+               JL_BAD_ARGUMENT);
+    EXPECT_INT(OPEN(&small, NULL, &jl_rgb888, buffers[0], NULL, sizeof buffers[0]),
+               JL_BAD_ARGUMENT);
+    EXPECT_INT(OPEN(&small, &ops, &jl_rgb888, buffers[0], buffers[0], sizeof buffers[0]),
+               JL_BAD_ARGUMENT);
+    EXPECT_INT(OPEN(&small, &ops, &jl_rgb888, NULL, buffers[0], sizeof buffers[0]),
+               JL_BAD_ARGUMENT);
+    EXPECT_INT(OPEN(&small, &ops, &jl_mono_rows, buffers[0], NULL, sizeof buffers[0]),
+               JL_BAD_FRAME_FORMAT);
+    EXPECT_INT(OPEN(&small, &ops, &jl_rgb888, buffers[0], NULL, W * H * 3 - 1), JL_TOO_SMALL);
+    EXPECT_INT(OPEN(&bad, &ops, &jl_rgb888, buffers[0], NULL, sizeof buffers[0]), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_scanout_open(NULL, &small, &ops, NULL, &jl_rgb888, buffers[0], NULL, 1),
+               JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_scanout_present(&scan), JL_BAD_ARGUMENT); /* not open after an error */
+    EXPECT_INT(jl_scanout_poll(&scan), JL_BAD_ARGUMENT);
+    EXPECT_INT(jl_scanout_poll(NULL), JL_BAD_ARGUMENT);
+}
+
 const struct test_group test_groups[] = {
     {"sums_of_usual_glass", sums_of_usual_glass},
     {"sums_that_cannot_be", sums_that_cannot_be},
@@ -349,5 +471,8 @@ const struct test_group test_groups[] = {
     {"shifts", shifts},
     {"wires", wires},
     {"other_mistakes", other_mistakes},
+    {"two_buffers", two_buffers},
+    {"one_buffer", one_buffer},
+    {"buffers_that_cannot_be", buffers_that_cannot_be},
     {NULL, NULL},
 };

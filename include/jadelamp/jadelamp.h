@@ -36,6 +36,7 @@
 #include "jadelamp/event.h"
 #include "jadelamp/instruments.h"
 #include "jadelamp/light.h"
+#include "jadelamp/scanout.h"
 #include "jadelamp/touch.h"
 #include "jadelamp/epaper.h"
 #include "jadelamp/controllers/gc9a01.h"

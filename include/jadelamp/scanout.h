@@ -62,6 +62,55 @@ struct jl_scanout_sums {
 jl_status jl_scanout_sums(const struct jl_scanout_config *config, uint8_t bits_per_pixel,
                           struct jl_scanout_sums *sums);
 
+/** What a display peripheral can do: supplied by the user, as a port is. None is called from an
+ * interrupt by the library. */
+struct jl_scanout_ops {
+    /** Scans from this memory, from the next vertical sync on. Returns at once. */
+    void (*show)(void *context, const void *pixels);
+    /** Whether it does by now: that sync has come. */
+    bool (*is_shown)(void *context);
+    /** Optional: writes a data cache back over this memory, so that the peripheral sees it. */
+    void (*clean)(void *context, const void *from, size_t bytes);
+};
+
+/** Glass that is scanned out. The caller's memory; draw on `frame`, the rest is for the library. */
+struct jl_scanout {
+    struct jl_frame frame; /**< what is drawn on: never what is on the glass, with two buffers */
+    struct jl_damage damage;
+    const struct jl_scanout_ops *ops;
+    void *context;
+    uint8_t *shown; /* the buffer on the glass; NULL: there is one buffer only */
+    bool pending;   /* shown is where the peripheral goes at the next sync */
+};
+
+/**
+ * Sets up one or two buffers in the format's clear colour, and begins to scan. With two nobody sees
+ * a picture that is half drawn; with one, drawing is seen as it happens.
+ *
+ * @param format of whole bytes a pixel: jl_rgb565_cpu, jl_rgb888, jl_xrgb8888, jl_rgb332 ...
+ * @param first, second the caller's, pixel_bytes each, until the end; second may be NULL
+ * @return JL_OK; JL_BAD_ARGUMENT (NULL, or both the same); JL_BAD_FRAME_FORMAT (parts of bytes);
+ *         or as jl_scanout_sums() and jl_frame_init()
+ */
+JL_MUST_CHECK
+jl_status jl_scanout_open(struct jl_scanout *scan, const struct jl_scanout_config *config,
+                          const struct jl_scanout_ops *ops, void *context,
+                          const struct jl_format *format, void *first, void *second,
+                          size_t pixel_bytes);
+
+/**
+ * Hands over what was drawn: it is on the glass from the next vertical sync on. With two buffers
+ * draw on only after jl_scanout_poll() has said JL_OK; what changed is then in both of them, so
+ * draw only what changes further.
+ *
+ * @return JL_OK; JL_BUSY (the one before is not on the glass yet: nothing was done);
+ *         JL_BAD_ARGUMENT (NULL, or not open)
+ */
+jl_status jl_scanout_present(struct jl_scanout *scan);
+
+/** Whether the frame may be drawn on. @return JL_OK; JL_BUSY; JL_BAD_ARGUMENT */
+jl_status jl_scanout_poll(struct jl_scanout *scan);
+
 #ifdef __cplusplus
 }
 #endif

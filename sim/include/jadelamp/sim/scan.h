@@ -52,7 +52,7 @@ struct jl_scan_panel {
      * Where its data inputs lead, B0..B7, G0..G7, R0..R7: a data line of the peripheral (0..23), or
      * JL_SCAN_GROUND. With 16 lines these are B0..B4, G0..G5, R0..R4.
      */
-    int8_t wires[JL_SCAN_LINES];
+    int wires[JL_SCAN_LINES];
 };
 
 struct jl_scan_remark {
