@@ -95,7 +95,7 @@ int main(int argc, char **argv) {
     const void *scanned = NULL;
     struct jl_scanout glass;
     struct jl_scanout_sums sums;
-    struct jl_picture pictures[PICTURES], sheet;
+    struct jl_picture pictures[PICTURES], sheet = {0};
     char path[1024];
     struct jl_complaint complaint = {""};
     jl_status status = jl_scanout_open(&glass, &config, &ops, &scanned, &jl_rgb565_cpu, pixels,
@@ -121,5 +121,9 @@ int main(int argc, char **argv) {
     bool good = jl_sheet_create(&sheet, pictures, captions, PICTURES, 2) &&
                 jl_png_write(path, &sheet, &complaint);
     printf("%s: %s\n", path, good ? "written" : complaint.text);
+    for (int i = 0; i < PICTURES; i++) {
+        jl_picture_free(&pictures[i]);
+    }
+    jl_picture_free(&sheet);
     return good ? 0 : 1;
 }
