@@ -68,11 +68,12 @@ bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *
         return jl_complain(complaint, "cannot write %s: it is a directory", path);
     }
     snprintf(file->draft, sizeof file->draft, "%s.part%ld", path, (long)getpid());
+    remember(file->draft); /* before it exists: a signal may come right behind fopen() */
     file->stream = fopen(file->draft, "wb");
     if (!file->stream) {
+        forget(file->draft);
         return jl_complain(complaint, "cannot write %s: %s", path, strerror(errno));
     }
-    remember(file->draft);
     return true;
 }
 
