@@ -127,9 +127,12 @@ static void print_touch(const struct jl_touch_entry *entry) {
     char text[80];
     printf("%s: touch, %s\n", entry->name, entry->kind);
     if (entry->addresses[0]) {
-        snprintf(text, sizeof text, "I2C up to %.4g kHz, at %s%s%s", entry->most_hz / 1e3,
-                 cli_hex(entry->addresses[0]), entry->addresses[1] ? " or " : "",
-                 entry->addresses[1] ? "0x14" : "");
+        int length = snprintf(text, sizeof text, "I2C up to %.4g kHz, at 0x%02X",
+                              entry->most_hz / 1e3, entry->addresses[0]);
+        if (entry->addresses[1]) {
+            snprintf(text + length, sizeof text - (size_t)length, " or 0x%02X",
+                     entry->addresses[1]);
+        }
     } else {
         snprintf(text, sizeof text, "SPI mode 0 up to %.4g MHz", entry->most_hz / 1e6);
     }

@@ -180,6 +180,14 @@ static void compare(struct scan *scan, const char *what, const char *unit, int h
     }
 }
 
+static void compare_pulse(struct scan *scan, const char *what, const char *unit, bool host_high,
+                          bool glass_high, int length) {
+    if (host_high != glass_high) {
+        remark(scan->sight, "%s is active %s, the glass wants it %s: shifted by its pulse of %d %s",
+               what, host_high ? "high" : "low", glass_high ? "high" : "low", length, unit);
+    }
+}
+
 static void judge(struct scan *scan) {
     const struct jl_scan_timing *host = &scan->source->timing, *glass = &scan->panel->timing;
     const struct jl_scan_panel *panel = scan->panel;
@@ -192,20 +200,10 @@ static void judge(struct scan *scan) {
         compare(scan, "sync and back porch of a picture", "lines",
                 host->picture.sync + host->picture.back, glass->picture.sync + glass->picture.back,
                 "the picture is shifted up or down");
-        if (host->hsync_high != glass->hsync_high) {
-            remark(sight,
-                   "HSYNC is active %s, the glass wants it %s: shifted by its pulse of %d "
-                   "clocks",
-                   host->hsync_high ? "high" : "low", glass->hsync_high ? "high" : "low",
-                   host->line.sync);
-        }
-        if (host->vsync_high != glass->vsync_high) {
-            remark(sight,
-                   "VSYNC is active %s, the glass wants it %s: shifted by its pulse of %d "
-                   "lines",
-                   host->vsync_high ? "high" : "low", glass->vsync_high ? "high" : "low",
-                   host->picture.sync);
-        }
+        compare_pulse(scan, "HSYNC", "clocks", host->hsync_high, glass->hsync_high,
+                      host->line.sync);
+        compare_pulse(scan, "VSYNC", "lines", host->vsync_high, glass->vsync_high,
+                      host->picture.sync);
     }
     if (host->falling == glass->falling) {
         remark(sight, "data changes as the glass latches it: set the other clock edge");

@@ -180,6 +180,24 @@ static void survives_errors_and_wraps(void) {
     EXPECT_INT(jl_light_tick(&light, 5100), JL_OK);
     EXPECT(jl_light_is_off(&light));
 
+    test_row("dimmed to nothing, then off: it sleeps all the same, and wakes");
+    static const struct jl_light_config dark = {.way = &jl_light_contrast,
+                                                .full = 255,
+                                                .sleep_when_off = true,
+                                                .dim_after_ms = 1000,
+                                                .off_after_ms = 2000};
+    EXPECT_INT(jl_light_open(&light, &dark, &s.panel), JL_OK);
+    for (uint32_t ms = 0; ms <= 2500; ms += 100) {
+        EXPECT_INT(jl_light_tick(&light, ms), JL_OK);
+        bool asleep = jl_device_why_dark(s.device) != NULL;
+        EXPECT_INT(asleep, ms >= 2000);
+    }
+    EXPECT(jl_light_event(&light, NULL, 2600));
+    jl_light_set(&light, 0); /* lit by nothing, but awake */
+    EXPECT_INT(jl_light_tick(&light, 2600), JL_OK);
+    jl_board_wait_ps(s.board, (uint64_t)300000000000);
+    EXPECT(jl_device_why_dark(s.device) == NULL);
+
     test_row("idle is never brighter");
     EXPECT_INT(jl_light_open(&light, &config, &s.panel), JL_OK);
     jl_light_set(&light, 40);

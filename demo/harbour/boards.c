@@ -14,6 +14,7 @@
 #include "sluice_sign.h"
 #include "tide_table.h"
 #include "csv_table.h"
+#include "data_path.h"
 #include "tide_board.h"
 
 enum {
@@ -126,14 +127,6 @@ static bool take_notice(void *context, const struct table_place *place,
     harbour->notices[harbour->notice_count].minute = minute;
     snprintf(harbour->notices[harbour->notice_count++].text, NOTICE_BYTES, "%s", fields[1]);
     return true;
-}
-
-/* A file of the demo's data folder. */
-static bool data_path(char *path, size_t size, const char *data, const char *folder,
-                      const char *name, const char *ending, struct jl_complaint *complaint) {
-    int length = snprintf(path, size, "%s/%s/%s%s", data, folder, name, ending);
-    return (length > 0 && (size_t)length < size) ||
-           jl_complain(complaint, "the path is too long: %.80s...", data);
 }
 
 static bool read_harbour(const char *data, struct harbour *harbour,

@@ -3,6 +3,7 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "data_path.h"
 #include "harbour_console.h"
 #include "jadelamp/calibration.h"
 #include "jadelamp/demo/harbour.h"
@@ -249,16 +250,15 @@ static bool run_kind(struct run *run, const char *directory, int kind,
 
 static bool show_console(const char *data, const char *directory, int kind,
                          struct jl_demo_console *result, struct jl_complaint *complaint) {
-    char card[1024], script[1024], folder[1024];
+    char card[1024], script[1024];
     struct run *run = calloc(1, sizeof *run);
     *result = (struct jl_demo_console){.base = kinds[kind].card, .hands = kinds[kind].hands};
     bool good = run || jl_complain(complaint, "out of memory for the %s", kinds[kind].card);
-    good = good && jl_path_join(folder, sizeof folder, data, "cards", "", complaint) &&
-           jl_path_join(card, sizeof card, folder, kinds[kind].card, ".card", complaint) &&
-           jl_path_join(folder, sizeof folder, data, "data", "", complaint) &&
-           jl_path_join(script, sizeof script, folder, kinds[kind].script, ".hands", complaint) &&
-           jl_card_read(card, &result->card, complaint) &&
-           jl_hand_script_read(script, &run->script, complaint);
+    good =
+        good && data_path(card, sizeof card, data, "cards", kinds[kind].card, ".card", complaint) &&
+        data_path(script, sizeof script, data, "data", kinds[kind].script, ".hands", complaint) &&
+        jl_card_read(card, &result->card, complaint) &&
+        jl_hand_script_read(script, &run->script, complaint);
     if (good && jl_rig_open(&run->rig, &result->card, complaint)) {
         jl_hand_script_turn(&run->script, result->card.turn, result->card.width,
                             result->card.height);

@@ -3,7 +3,6 @@
 
 #include <ctype.h>
 #include <errno.h>
-#include <stdarg.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -21,15 +20,8 @@ struct drawing {
     int row;  /* of these, the next */
 };
 
-__attribute__((format(printf, 2, 3))) static bool wrong(struct drawing *drawing, const char *format,
-                                                        ...) {
-    char text[300];
-    va_list arguments;
-    va_start(arguments, format);
-    vsnprintf(text, sizeof text, format, arguments);
-    va_end(arguments);
-    return jl_complain(drawing->complaint, "%s:%d: %s", drawing->path, drawing->line, text);
-}
+#define WRONG(drawing, ...)                                                                        \
+    jl_complain_at((drawing)->complaint, (drawing)->path, (drawing)->line, __VA_ARGS__)
 
 static bool is_taken(const struct text_art *art, uint32_t code) {
     for (int i = 0; i < art->count; i++) {
@@ -45,13 +37,13 @@ static bool add_glyph(struct drawing *drawing, const char *word) {
     char *end;
     unsigned long code = strtoul(word, &end, 16);
     if (*end || !isxdigit((unsigned char)*word) || code < 0x20 || code > 0x10FFFF) {
-        return wrong(drawing, "\"%s\" is no code point: expected such as 26F5, 20 to 10FFFF", word);
+        return WRONG(drawing, "\"%s\" is no code point: expected such as 26F5, 20 to 10FFFF", word);
     }
     if (is_taken(art, (uint32_t)code)) {
-        return wrong(drawing, "%s is drawn twice", word);
+        return WRONG(drawing, "%s is drawn twice", word);
     }
     if (art->count == art->most) {
-        return wrong(drawing, "there is room for %d characters, and this is one more", art->most);
+        return WRONG(drawing, "there is room for %d characters, and this is one more", art->most);
     }
     art->glyphs[art->count++] = (struct text_art_glyph){.code = (uint32_t)code};
     drawing->open++;
@@ -66,7 +58,7 @@ static bool begin_glyphs(struct drawing *drawing, char *words) {
             return false;
         }
     }
-    return drawing->open || wrong(drawing, "expected code points behind =, such as = 26F5");
+    return drawing->open || WRONG(drawing, "expected code points behind =, such as = 26F5");
 }
 
 /* A row of one character; the first one says how wide it is, unless all have one width. */
@@ -76,12 +68,12 @@ static bool read_dots(struct drawing *drawing, const char *word, struct text_art
     int expected = drawing->art->width ? drawing->art->width : glyph->width;
     for (int x = 0; x < width; x++) {
         if (word[x] != '#' && word[x] != '.') {
-            return wrong(drawing, "'%c' is neither # (a dot) nor . (none)", word[x]);
+            return WRONG(drawing, "'%c' is neither # (a dot) nor . (none)", word[x]);
         }
         dots = dots << 1 | (word[x] == '#');
     }
     if ((expected && width != expected) || width > ART_SIDE) {
-        return wrong(drawing, "\"%s\" is %d dots wide, expected %d", word, width,
+        return WRONG(drawing, "\"%s\" is %d dots wide, expected %d", word, width,
                      expected ? expected : ART_SIDE);
     }
     glyph->width = width;
@@ -95,10 +87,10 @@ static bool read_row(struct drawing *drawing, char *words) {
     int count = 0, most = art->height ? art->height : ART_SIDE;
     char *rest = words;
     if (!drawing->open) {
-        return wrong(drawing, "expected = and code points before the first row");
+        return WRONG(drawing, "expected = and code points before the first row");
     }
     if (drawing->row == most) {
-        return wrong(drawing, "a row more than %d: expected = and code points", most);
+        return WRONG(drawing, "a row more than %d: expected = and code points", most);
     }
     for (char *word; (word = strtok_r(rest, " \t", &rest)) != NULL; count++) {
         struct text_art_glyph spare = {.width = 0};
@@ -110,7 +102,7 @@ static bool read_row(struct drawing *drawing, char *words) {
     }
     drawing->row++;
     return count == drawing->open ||
-           wrong(drawing, "%d characters in this row, expected %d", count, drawing->open);
+           WRONG(drawing, "%d characters in this row, expected %d", count, drawing->open);
 }
 
 static bool is_complete(struct drawing *drawing) {
@@ -118,7 +110,7 @@ static bool is_complete(struct drawing *drawing) {
     if (!drawing->open || (expected ? drawing->row == expected : drawing->row > 0)) {
         return true;
     }
-    return wrong(drawing, "only %d rows, expected %d", drawing->row, expected ? expected : 1);
+    return WRONG(drawing, "only %d rows, expected %d", drawing->row, expected ? expected : 1);
 }
 
 /* "@ ascent 9 height 12": pairs of a word and a number, of which only the ascent counts here. */
@@ -129,7 +121,7 @@ static bool read_metrics(struct drawing *drawing, char *words) {
         char *end = NULL;
         long value = number ? strtol(number, &end, 10) : 0;
         if (!number || *end || value < 0 || value > ART_SIDE) {
-            return wrong(drawing, "@ %s: expected a number behind it, 0 to %d", word, ART_SIDE);
+            return WRONG(drawing, "@ %s: expected a number behind it, 0 to %d", word, ART_SIDE);
         }
         if (strcmp(word, "ascent") == 0) {
             drawing->art->ascent = (int)value;
@@ -141,7 +133,7 @@ static bool read_metrics(struct drawing *drawing, char *words) {
 static bool read_line(struct drawing *drawing, char *line) {
     size_t length = strcspn(line, "\r\n");
     if (length == LINE_BYTES - 1) {
-        return wrong(drawing, "the line is longer than %d characters", LINE_BYTES - 2);
+        return WRONG(drawing, "the line is longer than %d characters", LINE_BYTES - 2);
     }
     line[length] = '\0';
     char *text = line + strspn(line, " \t");
@@ -177,7 +169,7 @@ bool jl_host_text_art_read(const char *path, struct text_art *art, struct jl_com
     }
     fclose(drawing.stream);
     return good && is_complete(&drawing) &&
-           (art->count || wrong(&drawing, "no character: expected = and code points, then rows of "
+           (art->count || WRONG(&drawing, "no character: expected = and code points, then rows of "
                                           "dots"));
 }
 

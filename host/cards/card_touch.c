@@ -52,17 +52,20 @@ bool jl_host_card_check_touch(struct reading *reading) {
                         part->name);
     }
     if (touch->i2c_address && !memchr(part->addresses, touch->i2c_address, 2)) {
+        char other[16] = "";
+        if (part->addresses[1]) {
+            snprintf(other, sizeof other, " or 0x%02X", part->addresses[1]);
+        }
         return FAIL_KEY(reading, "touch", "address",
                         "[touch] address = 0x%02X: the %s answers at 0x%02X%s", touch->i2c_address,
-                        part->name, part->addresses[0], part->addresses[1] ? " or 0x14" : "");
+                        part->name, part->addresses[0], other);
     }
     touch->i2c_address = touch->i2c_address ? touch->i2c_address : part->addresses[0];
     touch->clock_hz = touch->clock_hz ? touch->clock_hz : part->most_hz;
     if (!part->driver->is_spi && touch->clock_hz > 5000000) {
         return FAIL_KEY(reading, "touch", "clock",
-                        "[touch] clock: I2C ends at 5 MHz; the %s allows "
-                        "400 kHz",
-                        part->name);
+                        "[touch] clock: I2C ends at 5 MHz; the %s allows %u kHz", part->name,
+                        (unsigned)(part->most_hz / 1000));
     }
     return true;
 }

@@ -2,7 +2,6 @@
 #include "jadelamp/host/hand_script.h"
 
 #include <errno.h>
-#include <stdarg.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -20,22 +19,14 @@ struct reading {
     uint64_t at_ps;
 };
 
-/* Complains with the place; false. */
-__attribute__((format(printf, 2, 3))) static bool fail(struct reading *reading, const char *format,
-                                                       ...) {
-    char text[400];
-    va_list arguments;
-    va_start(arguments, format);
-    vsnprintf(text, sizeof text, format, arguments);
-    va_end(arguments);
-    return jl_complain(reading->complaint, "%s:%d: %s", reading->name, reading->line, text);
-}
+#define FAIL(reading, ...)                                                                         \
+    jl_complain_at((reading)->complaint, (reading)->name, (reading)->line, __VA_ARGS__)
 
 static bool add(struct reading *reading, uint64_t at_ps, enum jl_hand_deed deed, int which, int x,
                 int y) {
     struct jl_hand_script *script = reading->script;
     if (script->step_count == JL_HAND_MOST_STEPS) {
-        return fail(reading, "a script has at most %d deeds", JL_HAND_MOST_STEPS);
+        return FAIL(reading, "a script has at most %d deeds", JL_HAND_MOST_STEPS);
     }
     script->steps[script->step_count++] = (struct jl_hand_step){at_ps, deed, which, x, y};
     script->end_ps = at_ps > script->end_ps ? at_ps : script->end_ps;
@@ -55,7 +46,7 @@ static bool read_place(struct reading *reading, const char *deed, const char *te
                *finger >= 0 && *finger < JL_TOUCH_FINGERS;
     }
     good = good && *x >= -4096 && *x <= 4096 && *y >= -4096 && *y <= 4096;
-    return good || fail(reading,
+    return good || FAIL(reading,
                         "%s %s: expected a place, such as %s 120 200, perhaps with a "
                         "finger of 0 to %d: %s 120 200 finger 1",
                         deed, text, deed, JL_TOUCH_FINGERS - 1, deed);
@@ -79,7 +70,7 @@ static bool lift(struct reading *reading, const char *text) {
     bool good = !*text || (sscanf(text, "finger %d%n", &finger, &used) == 1 && !text[used] &&
                            finger >= 0 && finger < JL_TOUCH_FINGERS);
     return good ? add(reading, reading->at_ps, JL_HAND_LIFT, finger, 0, 0)
-                : fail(reading, "lift %s: expected lift, or lift finger 1", text);
+                : FAIL(reading, "lift %s: expected lift, or lift finger 1", text);
 }
 
 static bool key(struct reading *reading, const char *text) {
@@ -89,7 +80,7 @@ static bool key(struct reading *reading, const char *text) {
     long number;
     if (!jl_host_choose(text, names, &which)) {
         if (!jl_host_parse_number(text, 0, 4, &number)) {
-            return fail(reading, "key %s: expected ok, back, up, down, or a number from 0 to 4",
+            return FAIL(reading, "key %s: expected ok, back, up, down, or a number from 0 to 4",
                         text);
         }
         which = (int)number;
@@ -103,7 +94,7 @@ static bool turn(struct reading *reading, const char *text) {
     bool good = sscanf(text, "%d%n", &detents, &used) == 1 && !text[used] && detents != 0 &&
                 detents >= -100 && detents <= 100;
     return good ? add(reading, reading->at_ps, JL_HAND_TURN, 0, detents, 0)
-                : fail(reading,
+                : FAIL(reading,
                        "turn %s: expected detents from -100 to 100, clockwise, such as "
                        "turn -2",
                        text);
@@ -113,7 +104,7 @@ static bool look(struct reading *reading, const char *text) {
     struct jl_hand_script *script = reading->script;
     if (script->look_count == JL_HAND_MOST_LOOKS || !*text ||
         strlen(text) >= JL_HAND_CAPTION_BYTES) {
-        return fail(reading, "look %s: expected a caption of 1 to %d characters, at most %d times",
+        return FAIL(reading, "look %s: expected a caption of 1 to %d characters, at most %d times",
                     text, JL_HAND_CAPTION_BYTES - 1, JL_HAND_MOST_LOOKS);
     }
     struct jl_hand_look *next = &script->looks[script->look_count++];
@@ -130,17 +121,17 @@ static bool read_line(struct reading *reading, const char *line) {
     int used = 0;
     double ps;
     if (sscanf(line, "%199s %199s %199s%n", time, unit, deed, &used) != 3) {
-        return fail(reading, "%s: expected a time and a deed, such as 0.5 s tap 120 200", line);
+        return FAIL(reading, "%s: expected a time and a deed, such as 0.5 s tap 120 200", line);
     }
     snprintf(both, sizeof both, "%s %s", time, unit);
     if (!jl_host_parse_quantity(both, units, 0, 3.6e15, &ps)) {
-        return fail(reading,
+        return FAIL(reading,
                     "%s: expected a time up to an hour with its unit, ms or s, such as "
                     "0.5 s",
                     both);
     }
     if ((uint64_t)ps < reading->at_ps) {
-        return fail(reading, "%s: times must rise; the line before is at %.3f s", both,
+        return FAIL(reading, "%s: times must rise; the line before is at %.3f s", both,
                     (double)reading->at_ps / 1e12);
     }
     reading->at_ps = (uint64_t)ps;
@@ -153,7 +144,7 @@ static bool read_line(struct reading *reading, const char *line) {
            : strcmp(deed, "key") == 0  ? key(reading, rest)
            : strcmp(deed, "turn") == 0 ? turn(reading, rest)
            : strcmp(deed, "look") == 0 ? look(reading, rest)
-                                       : fail(reading,
+                                       : FAIL(reading,
                                               "%s: unknown deed; known are: tap, press, "
                                               "slide, lift, key, turn, look",
                                               deed);
@@ -180,7 +171,7 @@ bool jl_hand_script_read_text(const char *name, const char *text, struct jl_hand
         size_t length = strcspn(text, "\r\n"), end;
         reading.line++;
         if (length >= sizeof line) {
-            return fail(&reading, "the line is longer than %d characters", LINE_BYTES - 1);
+            return FAIL(&reading, "the line is longer than %d characters", LINE_BYTES - 1);
         }
         memcpy(line, text, length);
         line[length] = '\0';

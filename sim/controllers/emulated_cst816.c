@@ -46,10 +46,6 @@ static void set(struct jl_device *device, uint16_t at, uint8_t value) {
     touch_chip(device)->settings[at & 0xFF] = value;
 }
 
-static bool pen(struct jl_device *device, uint64_t at_ps) {
-    return !jl_sim_touch_any(device, at_ps) || at_ps / 100000000 % 100 != 0;
-}
-
 static const struct touch_facts facts = {
     .pointer_bytes = 1,
     .fingers = 1,
@@ -60,7 +56,7 @@ static const struct touch_facts facts = {
     .report = jl_sim_touch_take,
     .get = get,
     .set = set,
-    .pen = pen,
+    .pen = jl_sim_touch_pulse,
 };
 
 const struct jl_emulated_part jl_emulated_cst816 = {

@@ -67,8 +67,8 @@ static void set(struct jl_device *device, uint16_t at, uint8_t value) {
 }
 
 static bool pen(struct jl_device *device, uint64_t at_ps) {
-    bool pulses = touch_chip(device)->settings[PEN_MODE];
-    return !jl_sim_touch_any(device, at_ps) || (pulses && at_ps / 100000000 % 100 != 0);
+    return touch_chip(device)->settings[PEN_MODE] ? jl_sim_touch_pulse(device, at_ps)
+                                                  : !jl_sim_touch_any(device, at_ps);
 }
 
 static const struct touch_facts facts = {

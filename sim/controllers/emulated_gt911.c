@@ -100,10 +100,6 @@ static void set(struct jl_device *device, uint16_t at, uint8_t value) {
     }
 }
 
-static bool pen(struct jl_device *device, uint64_t at_ps) {
-    return !jl_sim_touch_any(device, at_ps) || at_ps / 100000000 % 100 != 0;
-}
-
 static const struct touch_facts facts = {
     .pointer_bytes = 2,
     .fingers = MOST_POINTS,
@@ -114,7 +110,7 @@ static const struct touch_facts facts = {
     .report = report,
     .get = get,
     .set = set,
-    .pen = pen,
+    .pen = jl_sim_touch_pulse,
 };
 
 const struct jl_emulated_part jl_emulated_gt911 = {

@@ -37,6 +37,10 @@ bool jl_sim_touch_any(struct jl_device *device, uint64_t at_ps) {
     return any;
 }
 
+bool jl_sim_touch_pulse(struct jl_device *device, uint64_t at_ps) {
+    return !jl_sim_touch_any(device, at_ps) || at_ps / 100000000 % 100 != 0;
+}
+
 static void boot(struct jl_device *device) {
     struct touch_chip *chip = touch_chip(device);
     uint64_t edge_ps = chip->reset_edge_ps;

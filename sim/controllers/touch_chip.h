@@ -46,6 +46,9 @@ void jl_sim_touch_take(struct jl_device *device);
 /* Whether any finger is down at a time. */
 bool jl_sim_touch_any(struct jl_device *device, uint64_t at_ps);
 
+/* A pen line that falls for 0.1 ms every 10 ms while something touches. */
+bool jl_sim_touch_pulse(struct jl_device *device, uint64_t at_ps);
+
 extern const struct machine jl_sim_touch_machine;
 
 #endif

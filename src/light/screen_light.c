@@ -60,16 +60,21 @@ static uint8_t faded(const struct jl_light *light, uint32_t now_ms) {
     return (uint8_t)(light->from < light->target ? light->from + done : light->from - done);
 }
 
+/* Off, and down: the panel may sleep. */
+static bool is_to_sleep(const struct jl_light *light, uint8_t level) {
+    return light->is_off && !level && light->config->sleep_when_off;
+}
+
 static jl_status set(struct jl_light *light, uint8_t level) {
     jl_status status = JL_OK;
-    if (light->asleep && level) {
+    if (light->asleep && !is_to_sleep(light, level)) {
         status = jl_panel_resume(light->panel);
         light->asleep = status != JL_OK;
     }
     if (status == JL_OK) {
         status = light->config->way->set(light->panel, duty_of(level));
     }
-    if (status == JL_OK && light->is_off && !level && light->config->sleep_when_off) {
+    if (status == JL_OK && is_to_sleep(light, level)) {
         status = jl_panel_sleep(light->panel);
         light->asleep = status == JL_OK;
     }
@@ -92,7 +97,7 @@ jl_status jl_light_tick(struct jl_light *light, uint32_t now_ms) {
         light->fade_from_ms = now_ms;
     }
     uint8_t level = faded(light, now_ms);
-    if (level == light->level && light->is_set) {
+    if (level == light->level && light->is_set && light->asleep == is_to_sleep(light, level)) {
         return JL_OK;
     }
     light->level = level;

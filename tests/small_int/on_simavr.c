@@ -1,6 +1,8 @@
 /*
  * Runs a program for the ATmega2560 on a simulated processor, and writes what it sends on USART 0
  * into a file, until so many bytes are there. usage: on_simavr PROGRAM.elf OUT BYTES
+ *
+ * A program of its own, built by scripts/check-small-int only: the simulator's licence is GPL-3.
  */
 #include <simavr/avr_uart.h>
 #include <simavr/sim_avr.h>

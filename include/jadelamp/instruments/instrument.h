@@ -4,7 +4,7 @@
  * An instrument is a struct of the caller's: a pointer to its face, which is constant, and a value,
  * which the program sets. No instrument knows another one.
  *
- *   static const struct jl_dial_face face = {.box = {0, 0, 120, 120}, .to = 360, ...};
+ *   static const struct jl_dial_face face = {.box = {0, 0, 120, 120}, ...};
  *   struct jl_dial dial = {.face = &face};
  *   dial.value = 42;
  *   jl_dial_redraw(&frame.target, &dial);   // what changed since the last time

@@ -1,6 +1,6 @@
 /*
  * The demo: the harbour of Heron Quay, with its quay gauge, tide board, berth plate, wind dial,
- * lock keeper's display, sluice sign, notice board and tide table.
+ * lock keeper's display, sluice sign, notice board and tide table, harbour console and lock panel.
  */
 #ifndef JADELAMP_HOST_DEMO_H
 #define JADELAMP_HOST_DEMO_H

@@ -20,6 +20,10 @@ struct jl_complaint {
 __attribute__((format(printf, 2, 3))) bool jl_complain(struct jl_complaint *complaint,
                                                        const char *format, ...);
 
+/** The same of a line of a file: "FILE:LINE: " stands before the text. */
+__attribute__((format(printf, 4, 5))) bool
+jl_complain_at(struct jl_complaint *complaint, const char *path, int line, const char *format, ...);
+
 #ifdef __cplusplus
 }
 #endif
