@@ -154,19 +154,14 @@ static void show_line(struct scan *scan, int line) {
     int y = line - first_line(scan);
     y = y < 0 ? y + scan->lines : y;
     for (int x = 0; x < picture->width; x++) {
-        int at = from + x, row = y;
-        if (at >= scan->clocks) { /* past the end of the line: it began before this one */
-            at -= scan->clocks;
-            row--;
-        }
-        at -= active;
-        if (row < 0 || row >= picture->height || (!scan->panel->by_syncs && at >= host->width)) {
+        int at = from + x - active;
+        if (y >= picture->height || (!scan->panel->by_syncs && at >= host->width)) {
             continue;
         }
         uint32_t now = at >= 0 && at < host->width ? scan->line[at] : 0;
         uint32_t before = at > 0 && at <= host->width ? scan->line[at - 1] : 0;
         bool spoiled = wrong_edge || (too_fast && noise(scan) % 8 == 0);
-        latch(scan, x, row, spoiled ? blurred(scan, before, now) : now);
+        latch(scan, x, y, spoiled ? blurred(scan, before, now) : now);
     }
 }
 

@@ -1,0 +1,280 @@
+/* The demo, run as a user runs it: what a viewer sees on each board of the harbour. */
+#include "harness.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "berth_plate.h"
+#include "jadelamp/demo/harbour.h"
+#include "jadelamp/host/frame_picture.h"
+#include "jadelamp/host/png.h"
+#include "jadelamp/jadelamp.h"
+#include "json_at.h"
+#include "kinds.h"
+#include "notice_board.h"
+#include "shell.h"
+#include "tide_board.h"
+
+static struct jl_complaint complaint;
+
+/* The demo: what a viewer reads on it, found by comparing with text drawn on its own. */
+static void pictures_of_the_quay_gauge(void) {
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --into harbour"), 0);
+    EXPECT_CONTAINS(output, "07:00   1.51 m");
+    EXPECT_CONTAINS(output, "diagnostics of the controller: 0");
+    struct jl_picture first = shell_picture("harbour/quay-gauge-first-glass.png");
+    struct jl_picture last = shell_picture("harbour/quay-gauge-last-glass.png");
+    EXPECT_INT(first.width, 128);
+    EXPECT_INT(first.height, 64);
+    EXPECT(jl_picture_compare(&first, &last, NULL) > 50);
+    for (int x = 0; x < 128; x++) { /* the frame border, on all sides */
+        EXPECT(jl_picture_at(&last, x, 0)[0] && jl_picture_at(&last, x, 63)[0]);
+        EXPECT(jl_picture_at(&last, 0, x / 2)[0] && jl_picture_at(&last, 127, x / 2)[0]);
+    }
+    EXPECT(shell_has("harbour/quay-gauge.vcd"));
+    /* The damage picture: red outlines, and the title bar (not redrawn) dimmed. */
+    struct jl_picture damage = shell_picture("harbour/quay-gauge-damage.png");
+    int red = 0;
+    for (int i = 0; i < damage.width * damage.height; i++) {
+        red += damage.rgb[i * 3] == 255 && damage.rgb[i * 3 + 1] == 48;
+    }
+    EXPECT_INT(damage.width, 128 * 8);
+    EXPECT(red > 100 && red < 20000);
+    EXPECT_INT(jl_picture_at(&damage, 8 * 8 + 3, 8 + 3)[0], 255 / 3 + 10);
+    jl_picture_free(&damage);
+    jl_picture_free(&first);
+    jl_picture_free(&last);
+    shell_end();
+}
+
+/* The boards' glass is what their drawing code makes, stored as the panel stores it. */
+static void boards_show_their_views(void) {
+    static uint8_t pixels[240 * 320 * 3];
+    static const struct {
+        const char *name;
+        int width, height;
+    } boards[] = {{"tide-board", 240, 320}, {"berth-plate", 135, 240}, {"wind-dial", 240, 240}};
+    const struct wind_reading wind = {262, 18};
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --json"), 0);
+    cJSON *json = cJSON_Parse(output);
+    if (!EXPECT(json != NULL)) {
+        return;
+    }
+    for (int i = 0; i < 3; i++) {
+        struct jl_frame frame;
+        char name[64];
+        int w = boards[i].width, h = boards[i].height;
+        test_row("%s", boards[i].name);
+        const cJSON *board = cJSON_GetArrayItem(at(json, "boards"), i);
+        EXPECT_INT(at(board, "diagnostics")->valueint, 0);
+        EXPECT(at(at(board, "first"), "bus_bytes")->valueint > w * h * 2);
+        EXPECT_INT(at(at(board, "second"), "bus_bytes")->valueint < w * h * 2, i == 0);
+        EXPECT_INT(jl_frame_init(&frame, &jl_rgb888, (int16_t)w, (int16_t)h, pixels, sizeof pixels),
+                   JL_OK);
+        switch (i) {
+        case 0: {
+            /* tide.csv at the full hours, and at 08:50 */
+            struct jl_tide_table tide;
+            struct tide_board view = {.minute = 530, .height_cm = 75, .wind = wind};
+            char path[600];
+            EXPECT(jl_share_path("demo/data", path, sizeof path - 16));
+            strcat(path, "/tide.csv");
+            EXPECT(jl_tide_read(path, &tide, &complaint));
+            for (int hour = 0; hour < 25; hour++) {
+                int row = hour * 6 < tide.count ? hour * 6 : tide.count - 1;
+                view.heights[hour] = (int16_t)tide.rows[row].height_cm;
+            }
+            tide_board_draw(&frame.target, &view);
+            break;
+        }
+        case 1:
+            berth_plate_draw(&frame.target, &(struct berth){"7", "Sandpiper", 780, "26 Nov"});
+            break;
+        default:
+            wind_dial_draw(&frame.target, 120, 120, 118, &wind);
+            break;
+        }
+        snprintf(name, sizeof name, "heron-quay/%s-glass.png", boards[i].name);
+        struct jl_picture seen = shell_picture(name);
+        EXPECT_INT(seen.width, w);
+        EXPECT_INT(seen.height, h);
+        int wrong = 0;
+        for (int p = 0; p < w * h; p++) {
+            jl_color c = kind_of(&jl_rgb565)
+                             ->store(JL_RGB((jl_color)pixels[3 * p], (jl_color)pixels[3 * p + 1],
+                                            (jl_color)pixels[3 * p + 2]));
+            int from_x = 2 * (p % w) + 1 - w, from_y = 2 * (p / w) + 1 - h;
+            bool hidden = i == 2 && from_x * from_x + from_y * from_y > w * w;
+            const uint8_t *rgb = seen.rgb + 3 * p;
+            wrong += JL_RGB((jl_color)rgb[0], (jl_color)rgb[1], (jl_color)rgb[2]) !=
+                     (hidden ? JL_BLACK : c);
+        }
+        EXPECT_INT(wrong, 0);
+        jl_picture_free(&seen);
+    }
+    cJSON_Delete(json);
+    shell_end();
+}
+
+/* What e-paper shows is nearer to the picture than to any other, though ghosts may stay. */
+static int far_from(const struct jl_picture *seen, const struct jl_frame *frame) {
+    struct jl_picture wanted;
+    int wrong = 0;
+    EXPECT(jl_frame_picture(frame, &wanted));
+    EXPECT_INT(seen->width, wanted.width);
+    EXPECT_INT(seen->height, wanted.height);
+    for (int i = 0; i < wanted.width * wanted.height * 3 && seen->width == wanted.width; i++) {
+        wrong += abs(seen->rgb[i] - wanted.rgb[i]) > 127;
+    }
+    jl_picture_free(&wanted);
+    return wrong;
+}
+
+/* The notice board, turned on its side, and the tide table; times by the tables of the harbour. */
+static void paper_and_what_it_shows_meanwhile(void) {
+    static uint8_t pixels[JL_BLACK_WHITE_RED_BYTES(296, 128)];
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --into ."), 0);
+    EXPECT_CONTAINS(output, "notice-board-film.png");
+    struct jl_frame frame;
+    struct notice_board board = {
+        .minute = 8 * 60 + 50,
+        .sluice = {{100, 190}, {840, 930}}, /* high waters at 02:40 and 15:00 */
+        .sluice_count = 2,
+        .warning = "STORM WARNING: south-west 9 from 18:00. Double your lines."};
+    EXPECT_INT(jl_frame_init(&frame, &jl_black_white_red, 296, 128, pixels, sizeof pixels), JL_OK);
+    notice_board_draw(&frame.target, &board);
+    struct jl_picture seen = shell_picture("notice-board-glass.png");
+    EXPECT_INT(far_from(&seen, &frame), 0);
+    jl_picture_free(&seen);
+    struct jl_picture film = shell_picture("notice-board-film.png");
+    EXPECT(film.width > 2 * 2 * 296 && film.height > 4 * 2 * 128);
+    /* In its eight photos the storm's box is white, dark, and red at the end. */
+    int seen_red = 0, seen_dark = 0, seen_white = 0;
+    for (int i = 0; i < 8; i++) {
+        int column = film.width / 2 * (i % 2) + 10 + 6 + 2 * 160,
+            row = film.height / 4 * (i / 2) + 230;
+        const uint8_t *at = jl_picture_at(&film, column, row);
+        seen_red += at[0] > 150 && at[1] < 70;
+        seen_dark += at[0] < 90;
+        seen_white += at[1] > 200;
+    }
+    EXPECT(seen_red >= 2 && seen_dark >= 1 && seen_white >= 2);
+    jl_picture_free(&film);
+    /* The same from a card; a panel that is not there never changes. */
+    EXPECT_INT(shell(JADELAMP " light uc8151-104x212-red --film --json"), 0);
+    EXPECT_CONTAINS(output, "uc8151-104x212-red-film.png");
+    EXPECT(shell_has("uc8151-104x212-red-film.png"));
+    EXPECT_INT(shell(JADELAMP " light ssd1681-200x200-spi --film --fault unplugged"), 1);
+    EXPECT_CONTAINS(output, "timeout");
+    EXPECT_CONTAINS(output, "not shown: the panel is unplugged");
+    struct jl_picture table = shell_picture("tide-table-glass.png");
+    EXPECT_INT(table.width, 400);
+    int black = 0; /* the line under the curve is whole */
+    for (int x = 16; x < 384; x++) {
+        black += *jl_picture_at(&table, x, 256) < 60;
+    }
+    EXPECT_INT(black, 368);
+    jl_picture_free(&table);
+    shell_end();
+}
+
+/* Whether a place of the film's picture number `index` is like a colour. */
+static bool film_shows(const struct jl_picture *film, int index, int columns, int width, int height,
+                       int x, int y, jl_color color) {
+    const uint8_t *rgb = jl_picture_at(film, 10 + index % columns * (width + 10) + x,
+                                       10 + index / columns * (height + 30) + y);
+    return abs(rgb[0] - jl_color_red(color)) < 60 && abs(rgb[1] - jl_color_green(color)) < 60 &&
+           abs(rgb[2] - jl_color_blue(color)) < 60;
+}
+
+/* The harbour console and the lock panel with hands on them: what the films show at some places. */
+static void consoles_with_hands_on_them(void) {
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --into . --json"), 0);
+    cJSON *json = cJSON_Parse(output);
+    const cJSON *consoles = at(json, "consoles");
+    if (EXPECT_INT(cJSON_GetArraySize(consoles), 2)) {
+        const cJSON *console = cJSON_GetArrayItem(consoles, 0);
+        EXPECT_TEXT(at(console, "touch")->valuestring, "xpt2046");
+        EXPECT_INT(at(console, "diagnostics")->valueint, 0);
+        EXPECT_INT(at(cJSON_GetArrayItem(consoles, 1), "diagnostics")->valueint, 0);
+        /* A slow chart and a few numbers: pictures of some kilobytes, not of 460800. */
+        EXPECT(at(console, "presents")->valueint > 100);
+        EXPECT(at(console, "bus_bytes")->valuedouble < 2.5 * 460800 + 200 * 4000);
+    }
+    cJSON_Delete(json);
+    struct jl_picture film = shell_picture("harbour-console-film.png");
+    enum { W = 486, H = 326, EDGE = 3 }; /* a photo with its rim, halved */
+    EXPECT_INT(film.width, 3 * (W + 10) + 10);
+    static const struct {
+        int picture, x, y;
+        jl_color color;
+        const char *what;
+    } places[] = {
+        {0, 48, 32, JL_WHITE, "the cross"},
+        {1, 42, 270, JL_RGB(0x16, 0x23, 0x2C), "gate 1 shut: its knob below"},
+        {3, 42, 200, JL_RGB(0x2F, 0xB7, 0xA8), "gate 1 open: its track lit"},
+        {1, 42, 200, JL_RGB(0x22, 0x34, 0x3E), "before it was not"},
+        {4, 120, 100, JL_RGB(0xF2, 0xB1, 0x34), "the question's title"},
+        {7, 306, 222, JL_RGB(0x2F, 0xB7, 0xA8), "lamps lit"},
+        {6, 306, 222, JL_RGB(0x16, 0x23, 0x2C), "lamps not lit before"},
+        {9, 240, 160, JL_BLACK, "the light off"},
+        {10, 42, 200, JL_RGB(0x2F, 0xB7, 0xA8), "woken: gate 1 still open"},
+        {11, 42, 200, JL_RGB(0x22, 0x34, 0x3E), "shut by the next touch"},
+    };
+    for (size_t i = 0; i < sizeof places / sizeof places[0]; i++) {
+        test_row("%s", places[i].what);
+        EXPECT(film_shows(&film, places[i].picture, 3, W, H, EDGE + places[i].x, EDGE + places[i].y,
+                          places[i].color));
+    }
+    jl_picture_free(&film);
+    EXPECT(shell_has("lock-panel-film.png"));
+    shell_end();
+}
+
+/* The lock keeper's display and the sluice sign, by what a reader sees on them. */
+static void the_lock_display_and_the_sign(void) {
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --into ."), 0);
+    EXPECT_CONTAINS(output, "|Lock    08:50       |\n"
+                            "  |upper  4.11 m \u2461\u2461\u2466   |\n"
+                            "  |lower  0.75 m \u2588\u2588\u2461\u2461  |\n"
+                            "  |Sandpiper     \u2588\u2588\u2588\u2588\u2461\u2461|\n");
+    struct jl_picture lock = shell_picture("lock-display-glass.png");
+    struct jl_picture sign = shell_picture("sluice-sign-glass.png");
+    if (!EXPECT_INT(lock.width, 20 * 6 - 1) || !EXPECT_INT(lock.height, 4 * 9 - 1) ||
+        !EXPECT_INT(sign.width, 84)) {
+        return;
+    }
+    /* The columns of water: 4.11 m of 5 over three cells is 19 eighths, 0.75 m is 3. */
+    static const struct { int column, eighths; } waters[] = {{14, 19}, {17, 11}, {19, 3}};
+    for (int i = 0; i < 3; i++) {
+        for (int step = 0; step < 24; step++) {
+            int y = (3 - step / 8) * 9 + 7 - step % 8;
+            EXPECT_INT(jl_picture_at(&lock, waters[i].column * 6 + 2, y)[0] != 0,
+                       step < waters[i].eighths);
+        }
+    }
+    /* The sign: 4.11 m and 0.75 m of 5 over 37 rows above the bed. */
+    static const int surfaces[][2] = {{10, 47 - 411 * 37 / 500}, {30, 47 - 75 * 37 / 500}};
+    for (int i = 0; i < 2; i++) {
+        EXPECT(jl_picture_at(&sign, surfaces[i][0], surfaces[i][1])[0]);
+        EXPECT(!jl_picture_at(&sign, surfaces[i][0], surfaces[i][1] - 1)[0]);
+    }
+    jl_picture_free(&lock);
+    jl_picture_free(&sign);
+    shell_end();
+}
+
+const struct test_group test_groups[] = {
+    {"pictures_of_the_quay_gauge", pictures_of_the_quay_gauge},
+    {"boards_show_their_views", boards_show_their_views},
+    {"the_lock_display_and_the_sign", the_lock_display_and_the_sign},
+    {"paper_and_what_it_shows_meanwhile", paper_and_what_it_shows_meanwhile},
+    {"consoles_with_hands_on_them", consoles_with_hands_on_them},
+    {NULL, NULL},
+};
