@@ -11,6 +11,7 @@
 
 #include "jadelamp/host/complaint.h"
 #include "jadelamp/host/light.h"
+#include "jadelamp/host/timings.h"
 
 /* Exit statuses, the same for every verb. */
 enum { EXIT_GOOD = 0, EXIT_FINDINGS = 1, EXIT_BAD = 2 };
@@ -49,6 +50,14 @@ void cli_print_card_briefly(const struct jl_card *card);
 
 /* The same facts as JSON. */
 cJSON *cli_card_json(const struct jl_card *card);
+
+/* Timings of glass that is scanned out; briefly in one line, or nothing for other cards. */
+cJSON *cli_timings_json(const struct jl_card *card);
+void cli_print_timings_briefly(const struct jl_card *card);
+
+/* What was typed, and what of it contradicts the card. */
+void cli_print_typed(const struct jl_typed *typed);
+cJSON *cli_typed_json(const struct jl_typed *typed);
 
 /* Prints lines of text, indented. */
 void cli_print_lines(const char *text);

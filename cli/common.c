@@ -119,13 +119,16 @@ void cli_print_card_briefly(const struct jl_card *card) {
     case JL_BUS_ST7920_SERIAL:
         printf("st7920 serial, ");
         break;
+    case JL_BUS_RGB:
+        printf("RGB of %d lines, ", card->scanout.config.data_lines);
+        break;
     }
     print_clock(card->clock_hz);
 }
 
 cJSON *cli_card_json(const struct jl_card *card) {
-    static const char *const buses[] = {"i2c",     "spi",    "spi-3wire",    "8080-8",
-                                        "8080-16", "6800-8", "st7920-serial"};
+    static const char *const buses[] = {"i2c",     "spi",    "spi-3wire",     "8080-8",
+                                        "8080-16", "6800-8", "st7920-serial", "rgb"};
     static const char *const cells[] = {"", "parallel-4", "parallel-8", "expander"};
     cJSON *json = cJSON_CreateObject();
     cli_json_text(json, "name", card->name);
@@ -141,6 +144,9 @@ cJSON *cli_card_json(const struct jl_card *card) {
         cJSON_AddNumberToObject(json, "cycle_ns", card->cycle_ns);
     } else if (card->clock_hz) {
         cJSON_AddNumberToObject(json, "clock_hz", card->clock_hz);
+    }
+    if (card->bus == JL_BUS_RGB) {
+        cJSON_AddItemToObject(json, "timings", cli_timings_json(card));
     }
     if (card->touch.controller) {
         cJSON_AddStringToObject(json, "touch", card->touch.controller->name);

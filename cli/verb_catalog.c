@@ -38,6 +38,11 @@ static void list_buses(const struct jl_catalog_entry *entry, char *out, size_t s
 
 static void print_row(const struct jl_catalog_entry *entry) {
     char buses[60], ram[16] = "cells";
+    if (entry->scanned) {
+        printf("  %-9s %-17s  %-8s  %s\n", entry->name, entry->kind, "none",
+               entry->driver->serial_cycle_ns ? "RGB, commands by 3-wire SPI" : "RGB");
+        return;
+    }
     list_buses(entry, buses, sizeof buses);
     for (size_t end = strlen(buses); end > 0 && buses[end - 1] == ' '; end--) {
         buses[end - 1] = '\0';
@@ -45,7 +50,7 @@ static void print_row(const struct jl_catalog_entry *entry) {
     if (entry->driver) {
         snprintf(ram, sizeof ram, "%dx%d", entry->driver->ram_width, entry->driver->ram_height);
     }
-    printf("  %-8s  %-17s  %-8s  %s\n", entry->name, entry->kind, ram, buses);
+    printf("  %-9s %-17s  %-8s  %s\n", entry->name, entry->kind, ram, buses);
 }
 
 static void print_buses(const struct jl_catalog_entry *entry) {
@@ -66,9 +71,10 @@ static void print_buses(const struct jl_catalog_entry *entry) {
     }
     if (serial_hz) {
         snprintf(text, sizeof text, "%s up to %.4g MHz",
-                 buses >> JL_BUS_ST7920_SERIAL & 1 ? "its own serial bus"
-                 : buses >> JL_BUS_SPI_3WIRE & 1   ? "SPI with 4 or 3 wires"
-                                                   : "SPI",
+                 entry->scanned                      ? "for commands 3-wire SPI"
+                 : buses >> JL_BUS_ST7920_SERIAL & 1 ? "its own serial bus"
+                 : buses >> JL_BUS_SPI_3WIRE & 1     ? "SPI with 4 or 3 wires"
+                                                     : "SPI",
                  serial_hz / 1e6);
         print_wrapped("bus", text);
     }
@@ -87,7 +93,10 @@ static void print_buses(const struct jl_catalog_entry *entry) {
 static void print_entry(const struct jl_catalog_entry *entry) {
     char text[60];
     printf("%s: %s\n", entry->name, entry->kind);
-    if (entry->driver) {
+    if (entry->scanned) {
+        print_wrapped("RAM", "none: frames lie in the microcontroller's");
+        print_wrapped("bus", "RGB of 16, 18 or 24 lines");
+    } else if (entry->driver) {
         snprintf(text, sizeof text, "%d x %d", entry->driver->ram_width, entry->driver->ram_height);
         print_wrapped("RAM", text);
     }
@@ -103,7 +112,8 @@ static cJSON *entry_json(const struct jl_catalog_entry *entry) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddStringToObject(json, "name", entry->name);
     cJSON_AddStringToObject(json, "kind", entry->kind);
-    if (entry->driver) {
+    cJSON_AddBoolToObject(json, "scanned_out", entry->scanned);
+    if (entry->driver && !entry->scanned) {
         cJSON_AddNumberToObject(json, "ram_width", entry->driver->ram_width);
         cJSON_AddNumberToObject(json, "ram_height", entry->driver->ram_height);
     }
@@ -184,6 +194,9 @@ static void list_card(void *context, const char *name, const char *path) {
         printf("  %-26s ", name);
         cli_print_card_briefly(&card);
         putchar('\n');
+        if (listing->only) {
+            cli_print_timings_briefly(&card);
+        }
     }
 }
 

@@ -37,12 +37,19 @@ static void print_cost(const char *what, jl_status status, const struct jl_wire_
            (unsigned long long)cost->bytes, jl_status_text(status));
 }
 
-static void print_text(struct jl_light_result *result, const struct jl_card *glass) {
-    const struct jl_card *card = &result->rig.card;
+static void print_text(struct jl_light_result *result, const struct jl_card *glass,
+                       const struct jl_typed *numbers) {
+    const struct jl_card *card = numbers ? glass : &result->rig.card;
+    struct jl_timings timings;
     printf("%s: ", card->name);
     cli_print_card(card);
     putchar('\n');
-    if (glass) {
+    if (jl_timings_of(card, &timings)) {
+        jl_timings_print(stdout, card, &timings);
+    }
+    if (numbers) {
+        cli_print_typed(numbers);
+    } else if (glass) {
         printf("  wired to %s: ", glass->name);
         cli_print_card(glass);
         putchar('\n');
@@ -52,10 +59,13 @@ static void print_text(struct jl_light_result *result, const struct jl_card *gla
     jl_sight_print(stdout, &result->rig, &result->sight);
 }
 
-static void print_json(const struct jl_light_result *result, const struct jl_card *glass) {
+static void print_json(const struct jl_light_result *result, const struct jl_card *glass,
+                       const struct jl_typed *numbers) {
     cJSON *json = cJSON_CreateObject();
-    cJSON_AddItemToObject(json, "card", cli_card_json(&result->rig.card));
-    if (glass) {
+    cJSON_AddItemToObject(json, "card", cli_card_json(numbers ? glass : &result->rig.card));
+    if (numbers) {
+        cJSON_AddItemToObject(json, "typed", cli_typed_json(numbers));
+    } else if (glass) {
         cJSON_AddItemToObject(json, "glass", cli_card_json(glass));
     }
     cJSON_AddStringToObject(json, "wake_status", jl_status_name(result->wake_status));
@@ -68,7 +78,7 @@ static void print_json(const struct jl_light_result *result, const struct jl_car
 
 /* What was typed, as popt gives it. */
 struct typed_light {
-    char *directory, *fault, *terminal, *glass, *text, *picture;
+    char *directory, *fault, *terminal, *glass, *text, *picture, *numbers;
     int json, film;
 };
 
@@ -77,6 +87,7 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
     struct jl_complaint complaint = {""};
     static struct jl_card card, glass;
     static struct jl_light_result result; /* large */
+    static struct jl_typed numbers;
     if (!jl_card_find(card_name, &card, &complaint) ||
         (typed->glass && !jl_card_find(typed->glass, &glass, &complaint))) {
         return cli_bad(verb, "%s", complaint.text);
@@ -86,21 +97,26 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
                        "that fault needs an acknowledge bit, and %s is not on I2C; try unplugged",
                        card.name);
     }
-    request->glass = typed->glass ? &glass : NULL;
+    if (typed->numbers && !jl_typed_read(typed->numbers, &card, &numbers, &complaint)) {
+        return cli_bad(verb, "%s", complaint.text);
+    }
+    request->glass = typed->numbers ? &card : typed->glass ? &glass : NULL;
+    const struct jl_typed *compared = typed->numbers ? &numbers : NULL;
     int status;
-    if (!jl_light(&card, request, &result, &complaint)) {
+    if (!jl_light(compared ? &compared->card : &card, request, &result, &complaint)) {
         status = cli_bad(verb, "%s", complaint.text);
     } else {
         if (typed->json) {
-            print_json(&result, request->glass);
+            print_json(&result, request->glass, compared);
         } else {
-            print_text(&result, request->glass);
+            print_text(&result, request->glass, compared);
         }
         if (typed->terminal && !typed->json) {
             cli_print_glass(&result.sight.glass, typed->terminal);
         }
         bool found = result.wake_status != JL_OK || result.present_status != JL_OK ||
-                     jl_sight_has_findings(&result.rig, &result.sight);
+                     jl_sight_has_findings(&result.rig, &result.sight) ||
+                     (compared && compared->count);
         status = found ? EXIT_FINDINGS : EXIT_GOOD;
     }
     jl_light_close(&result);
@@ -123,6 +139,10 @@ int verb_light(int argc, const char **argv) {
          "FILE"},
         {"glass", 0, POPT_ARG_STRING, &typed.glass, 0,
          "wire the description to another card's controller and glass", "CARD"},
+        {"typed", 0, POPT_ARG_STRING, &typed.numbers, 0,
+         "of glass that is scanned out: compare numbers that were typed elsewhere, and show what "
+         "the glass makes of them",
+         "FILE"},
         {"film", 0, POPT_ARG_NONE, &typed.film, 0,
          "of e-paper: write NAME-film.png, the glass while it changes", NULL},
         {"fault", 0, POPT_ARG_STRING, &typed.fault, 0, "try it on a broken bus",
@@ -154,14 +174,16 @@ int verb_light(int argc, const char **argv) {
         cli_bad(argv[0], "--scale %d: expected 2 to 32", request.scale);
     } else if (typed.text && typed.picture) {
         cli_bad(argv[0], "--text and --picture: expected one of them");
+    } else if (typed.numbers && typed.glass) {
+        cli_bad(argv[0], "--typed and --glass: expected one of them");
     } else if (typed.fault && !parse_fault(typed.fault, &request)) {
         cli_bad(argv[0], "--fault %s: expected unplugged, sda-low or nack-at=BYTE", typed.fault);
     } else {
         status = light(argv[0], card_name, &request, &typed);
     }
     poptFreeContext(context);
-    char *texts[] = {typed.directory, typed.fault, typed.terminal,
-                     typed.glass,     typed.text,  typed.picture};
+    char *texts[] = {typed.directory, typed.fault,   typed.terminal, typed.glass,
+                     typed.text,      typed.picture, typed.numbers};
     for (size_t i = 0; i < sizeof texts / sizeof texts[0]; i++) {
         free(texts[i]);
     }

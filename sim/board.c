@@ -23,9 +23,8 @@ void jl_board_destroy(struct jl_board *board) {
     for (size_t i = 0; i < board->i2c_count; i++) {
         free(board->i2c[i]);
     }
-    for (size_t i = 0; i < board->stream_count; i++) {
-        free(board->streams[i]->flight.as_started);
-        free(board->streams[i]);
+    for (size_t i = 0; i < board->timed_count; i++) {
+        board->timed[i]->ops->release(board->timed[i]);
     }
     free(board->recorder.waiting);
     free(board);
@@ -47,11 +46,11 @@ bool jl_board_go_to_ps(struct jl_board *board, uint64_t at_ps) {
     return true;
 }
 
-/* The transfer whose next piece is through first, until then; NULL: none. */
+/* Of transfers and scans the one whose next piece is through first, until then; NULL: none. */
 static struct timed *next_piece(struct jl_board *board, uint64_t until_ps) {
     struct timed *first = NULL;
-    for (size_t i = 0; i < board->stream_count; i++) {
-        struct timed *timed = &board->streams[i]->timed;
+    for (size_t i = 0; i < board->timed_count; i++) {
+        struct timed *timed = board->timed[i];
         if (timed->in_flight && timed->ops->next_ps(timed) <= until_ps &&
             (!first || timed->ops->next_ps(timed) < first->ops->next_ps(first))) {
             first = timed;
@@ -90,17 +89,17 @@ void jl_sim_board_advance(struct jl_board *board, uint64_t until_ps) {
         timed->ops->deliver_until(timed, through);
         board->now_ps = through > board->now_ps ? through : board->now_ps;
     }
-    for (size_t i = 0; i < board->stream_count; i++) {
-        if (board->streams[i]->timed.in_flight) {
-            board->streams[i]->timed.ops->deliver_until(&board->streams[i]->timed, until_ps);
+    for (size_t i = 0; i < board->timed_count; i++) {
+        if (board->timed[i]->in_flight) {
+            board->timed[i]->ops->deliver_until(board->timed[i], until_ps);
         }
     }
     board->now_ps = until_ps;
     if (jl_sim_board_records(board)) {
         /* Bytes that are on the wire now are told when they are through. */
         uint64_t known_ps = until_ps;
-        for (size_t i = 0; i < board->stream_count; i++) {
-            struct timed *flight = &board->streams[i]->timed;
+        for (size_t i = 0; i < board->timed_count; i++) {
+            struct timed *flight = board->timed[i];
             uint64_t begun_ps = flight->in_flight ? flight->ops->begun_ps(flight) : until_ps;
             known_ps = begun_ps < known_ps ? begun_ps : known_ps;
         }

@@ -10,7 +10,8 @@ enum {
     MOST_DEVICES = 32,
     MOST_BUSES = 8,
     MOST_ON_BUS = 16,
-    MOST_WIRES = MOST_BUSES * (2 + 19) + MOST_DEVICES * DEVICE_PINS,
+    MOST_RGB = 4,
+    MOST_WIRES = MOST_BUSES * (2 + 19) + MOST_DEVICES * DEVICE_PINS + MOST_RGB * 28,
     MOST_DIAGNOSTICS = 256,
 };
 
@@ -39,6 +40,8 @@ struct recorder {
     size_t waiting_count, waiting_room;
 };
 
+struct timed;
+
 struct jl_board {
     uint64_t now_ps;
     uint64_t noise_seed;
@@ -46,8 +49,9 @@ struct jl_board {
     size_t device_count;
     struct jl_i2c_bus *i2c[MOST_BUSES];
     size_t i2c_count;
-    struct jl_stream_bus *streams[MOST_BUSES];
-    size_t stream_count;
+    size_t stream_count, rgb_count;
+    struct timed *timed[MOST_BUSES + MOST_RGB]; /* both kinds */
+    size_t timed_count;
     bool levels[MOST_WIRES];
     bool declared[MOST_WIRES]; /* in the recording */
     int wire_count;
@@ -100,13 +104,13 @@ struct flight {
 
 /*
  * What goes on while time passes, as the clock sees it: when its next piece is through, when what
- * is on the wire now began, and how it is handed over.
+ * is on the wire now began, how it is handed over; and how it is freed.
  */
-struct timed;
 struct timed_ops {
     uint64_t (*next_ps)(const struct timed *timed);
     uint64_t (*begun_ps)(const struct timed *timed);
     void (*deliver_until)(struct timed *timed, uint64_t until_ps);
+    void (*release)(struct timed *timed);
 };
 struct timed {
     const struct timed_ops *ops;

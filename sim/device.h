@@ -29,6 +29,9 @@ struct jl_emulated_part {
  * the time at which the byte, or the first byte of a block, begins. Members for a bus or a
  * pin that the kind lacks are NULL. device->part has the facts.
  */
+struct jl_rgb_panel;
+struct rgb_line;
+struct rgb_wires;
 struct machine {
     /* Whether such a glass can be bonded to the part. */
     bool (*fits)(const struct jl_emulated_part *part, const struct jl_glass *glass);
@@ -70,6 +73,9 @@ struct machine {
     bool keeps_picture;
     /* As show(), but what each line showed when it was scanned last. NULL: as show(). */
     void (*seen)(struct jl_device *device, struct jl_picture *picture);
+    /* Glass of an RGB bus: how it is wired to so many data lines; and a line, at its end. */
+    void (*attach_rgb)(struct jl_device *device, const struct jl_rgb_panel *panel, int data_lines);
+    void (*take_line)(struct jl_device *device, const struct rgb_line *line);
 };
 
 struct jl_device {
@@ -86,6 +92,8 @@ struct jl_device {
     int pin_wires[DEVICE_PINS];
     const struct jl_i2c_bus *i2c;
     const struct jl_stream_bus *stream;
+    const struct rgb_wires *rgb_wires; /* of an RGB bus, and its data lines */
+    int rgb_lines;
     uint64_t noise_seed;
     /* the shift register behind a serial input */
     bool three_wire;

@@ -4,6 +4,7 @@
  * same identifier, as the standard allows for nets of one value.
  */
 #include "board_parts.h"
+#include "rgb_line.h"
 
 #include <stdarg.h>
 #include <stdio.h>
@@ -138,6 +139,21 @@ static void declare_stream(struct jl_board *board, const struct jl_device *devic
     }
 }
 
+static void declare_rgb(struct jl_board *board, const struct rgb_wires *wires, int lines) {
+    declare(board, wires->clock, "pclk");
+    declare(board, wires->hsync, "hsync");
+    declare(board, wires->vsync, "vsync");
+    declare(board, wires->de, "de");
+    for (int color = 0; color < 3; color++) {
+        int first, count = jl_sim_rgb_color_lines(lines, color, &first);
+        for (int i = 0; i < count; i++) {
+            char name[16];
+            snprintf(name, sizeof name, "%c%d", "bgr"[color], i);
+            declare(board, wires->data[first + i], name);
+        }
+    }
+}
+
 /* What a part on plain pins has, if its maker made it wires. */
 static void declare_pins(struct jl_board *board, const struct jl_device *device) {
     static const struct {
@@ -169,6 +185,9 @@ static void declare_device(struct jl_board *board, const struct jl_device *devic
     }
     if (device->stream) {
         declare_stream(board, device, device->stream);
+    }
+    if (device->rgb_wires) {
+        declare_rgb(board, device->rgb_wires, device->rgb_lines);
     }
     static const struct {
         const char *name;

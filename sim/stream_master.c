@@ -196,7 +196,13 @@ uint64_t jl_stream_byte_count(const struct jl_stream_bus *bus) {
     return bus->byte_count;
 }
 
-static const struct timed_ops flight_ops = {next_ps, begun_ps, deliver_until};
+static void release(struct timed *timed) {
+    struct jl_stream_bus *bus = (struct jl_stream_bus *)timed;
+    free(bus->flight.as_started);
+    free(bus);
+}
+
+static const struct timed_ops flight_ops = {next_ps, begun_ps, deliver_until, release};
 
 /* ---- buses ---- */
 
@@ -213,7 +219,8 @@ static struct jl_stream_bus *add(struct jl_board *board, uint64_t unit_ps, uint3
     bus->unit_ps = unit_ps;
     bus->unit_bytes = 1;
     bus->overhead_ps = overhead_ns * (uint64_t)1000;
-    board->streams[board->stream_count++] = bus;
+    board->stream_count++;
+    board->timed[board->timed_count++] = &bus->timed;
     return bus;
 }
 

@@ -6,7 +6,10 @@
 #include <string.h>
 
 void naive_init(struct naive *n, int width, int height) {
-    memset(n, 0, sizeof *n);
+    memset(n, 0, offsetof(struct naive, px));
+    for (int y = 0; y < height; y++) {
+        memset(n->px[y], 0, (size_t)width * sizeof n->px[y][0]);
+    }
     n->width = width;
     n->height = height;
     n->clip = (struct jl_rect){0, 0, (int16_t)width, (int16_t)height};

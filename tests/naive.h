@@ -13,7 +13,7 @@
 #include "jadelamp/shapes.h"
 #include "jadelamp/sim/picture.h"
 
-enum { NAIVE_SIDE = 800, NAIVE_GLYPHS = 128 };
+enum { NAIVE_SIDE = 1024, NAIVE_GLYPHS = 128 };
 
 /* What a format makes of a colour, as the colour that is seen. */
 typedef jl_color (*naive_quantize_fn)(jl_color color);

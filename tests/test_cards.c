@@ -101,7 +101,7 @@ static void mistakes_are_explained(void) {
         {"[panel]\ncontroller = ssd1307\n", 2, "unknown controller; known are: ssd1306"},
         {"[panel]\ncolour = 3\n", 2, "unknown key colour in [panel]; known are: name, controller"},
         {"[pannel]\nname = x\n", 2,
-         "unknown section [pannel]; known are: panel, glass, bus, pins, touch, wake"},
+         "unknown section [pannel]; known are: panel, glass, bus, pins, scan, memory, touch, wake"},
         {"name = x\n", 1, "expected a line [panel]"},
         {"[panel]\nnonsense\n", 2, "expected [section] or key = value"},
         {"[panel\nname = x\n", 1, "expected [section] or key = value"},
@@ -265,7 +265,7 @@ static void a_color_card_is_read(void) {
 
 static void color_mistakes_are_explained(void) {
     static const struct mistake rows[] = {
-        {"[panel]\nformat = 565\n", 2, "usual, 3-3-2, 5-6-5, 6-6-6 or greys"},
+        {"[panel]\nformat = 565\n", 2, "usual, 3-3-2, 5-6-5, 6-6-6, 8-8-8, greys or palette"},
         {"[glass]\nmemory = 132\n", 2, "expected the RAM as strapped"},
         {"[glass]\nfirst-row = -1\n", 2, "expected a RAM row, 0 to 1023"},
         {"[glass]\nips = maybe\n", 2, "no or yes"},

@@ -398,9 +398,11 @@ static void mix_each(void *context, const char *name, const char *path) {
     struct jl_complaint complaint;
     (void)context;
     (void)name;
-    /* E-paper takes seconds a picture, and has a test of its own (test_paper_ways.c). */
+    /* E-paper takes seconds a picture, and glass that is scanned out takes no present: both have
+     * tests of their own (test_paper_ways.c, test_scan_cards.c). */
     if (jl_card_read(path, &card, &complaint) &&
-        jl_glass_is_paper(&(struct jl_glass){.kind = card.glass_kind})) {
+        (jl_glass_is_paper(&(struct jl_glass){.kind = card.glass_kind}) ||
+         card.bus == JL_BUS_RGB)) {
         return;
     }
     /* Two halves, so that they run side by side. */

@@ -12,6 +12,7 @@
 #include <sys/stat.h>
 
 #include "card_cells.h"
+#include "card_scanout.h"
 #include "card_touch.h"
 #include "shipped_cards.h"
 
@@ -68,9 +69,10 @@ static bool read_orientation(struct reading *reading, const char *key, const cha
 }
 
 static bool read_format(struct reading *reading, const char *key, const char *value) {
-    static const struct choice choices[] = {{"usual", PIXELS_USUAL}, {"3-3-2", PIXELS_332},
-                                            {"5-6-5", PIXELS_565},   {"6-6-6", PIXELS_666},
-                                            {"greys", PIXELS_GREYS}, {NULL, 0}};
+    static const struct choice choices[] = {{"usual", PIXELS_USUAL},     {"3-3-2", PIXELS_332},
+                                            {"5-6-5", PIXELS_565},       {"6-6-6", PIXELS_666},
+                                            {"8-8-8", PIXELS_888},       {"greys", PIXELS_GREYS},
+                                            {"palette", PIXELS_PALETTE}, {NULL, 0}};
     int pixels = 0;
     bool good = jl_host_card_choice(reading, key, value, choices, &pixels);
     reading->pixels = (enum pixels)pixels;
@@ -190,6 +192,7 @@ static bool read_bus_kind(struct reading *reading, const char *key, const char *
                                             {"8080-16", JL_BUS_8080_16},
                                             {"6800-8", JL_BUS_6800_8},
                                             {"st7920-serial", JL_BUS_ST7920_SERIAL},
+                                            {"rgb", JL_BUS_RGB},
                                             {"parallel-4", CELLS_BUS + JL_CELLS_PARALLEL_4},
                                             {"parallel-8", CELLS_BUS + JL_CELLS_PARALLEL_8},
                                             {"expander", CELLS_BUS + JL_CELLS_EXPANDER},
@@ -330,46 +333,74 @@ static bool read_step(struct reading *reading, const char *key, const char *valu
 /* ---- the table of keys ---- */
 
 /* What a key is for. */
-enum { DOTS = 1, CELLS = 2, BOTH = 3 };
+enum { DOTS = 1, CELLS = 2, SCANNED = 4, DRAWN = DOTS | SCANNED, ALL = 7 };
 
 static const struct key keys[] = {
-    {"panel", "name", read_name, BOTH},
-    {"panel", "controller", read_controller, BOTH},
-    {"panel", "orientation", read_orientation, DOTS},
+    {"panel", "name", read_name, ALL},
+    {"panel", "controller", read_controller, ALL},
+    {"panel", "orientation", read_orientation, DRAWN},
     {"panel", "contrast", read_contrast, DOTS},
     {"panel", "inverted", read_inverted, DOTS},
-    {"panel", "format", read_format, DOTS},
-    {"glass", "size", read_size, BOTH},
+    {"panel", "format", read_format, DRAWN},
+    {"glass", "size", read_size, ALL},
     {"glass", "first-column", read_first_column, DOTS},
     {"glass", "first-row", read_first_row, DOTS},
     {"glass", "memory", read_memory, DOTS},
     {"glass", "order", read_order, DOTS},
     {"glass", "ips", read_ips, DOTS},
-    {"glass", "shape", read_shape, DOTS},
+    {"glass", "shape", read_shape, DRAWN},
     {"glass", "rows", read_rows, DOTS},
     {"glass", "mounting", read_mounting, DOTS},
     {"glass", "supply", read_supply, DOTS},
-    {"glass", "color", read_color, BOTH},
+    {"glass", "color", read_color, DOTS | CELLS},
     {"glass", "rom", jl_host_card_read_rom, CELLS},
     {"glass", "halves", jl_host_card_read_halves, CELLS},
     {"glass", "contrast-voltage", jl_host_card_read_voltage, CELLS},
-    {"bus", "kind", read_bus_kind, BOTH},
-    {"bus", "address", read_address, BOTH},
-    {"bus", "clock", read_clock, BOTH},
-    {"bus", "works-up-to", read_works_up_to, BOTH},
+    {"bus", "kind", read_bus_kind, ALL},
+    {"bus", "address", read_address, DOTS | CELLS},
+    {"bus", "clock", read_clock, ALL},
+    {"bus", "works-up-to", read_works_up_to, DOTS | CELLS},
     {"bus", "busy", jl_host_card_read_busy, CELLS},
     {"bus", "outputs", jl_host_card_read_outputs, CELLS},
     {"bus", "cycle", read_cycle, DOTS},
     {"bus", "mode", read_mode, DOTS},
-    {"bus", "overhead", read_overhead, BOTH},
-    {"bus", "most-bytes", read_most_bytes, BOTH},
-    {"pins", "reset", read_reset, DOTS},
-    {"pins", "light", read_light, DOTS},
-    {"touch", "controller", jl_host_card_read_touch, DOTS},
-    {"touch", "address", jl_host_card_read_touch_address, DOTS},
-    {"touch", "clock", jl_host_card_read_touch_clock, DOTS},
-    {"touch", "mounting", jl_host_card_read_touch_mounting, DOTS},
-    {"wake", "step", read_step, DOTS},
+    {"bus", "overhead", read_overhead, DOTS | CELLS},
+    {"bus", "most-bytes", read_most_bytes, DOTS | CELLS},
+    {"pins", "reset", read_reset, DRAWN},
+    {"pins", "light", read_light, DRAWN},
+    {"touch", "controller", jl_host_card_read_touch, DRAWN},
+    {"touch", "address", jl_host_card_read_touch_address, DRAWN},
+    {"touch", "clock", jl_host_card_read_touch_clock, DRAWN},
+    {"touch", "mounting", jl_host_card_read_touch_mounting, DRAWN},
+    {"wake", "step", read_step, DRAWN},
+    {"bus", "lines", jl_host_card_read_lines, SCANNED},
+    {"bus", "least-clock", jl_host_card_read_scan_clock, SCANNED},
+    {"bus", "most-clock", jl_host_card_read_scan_clock, SCANNED},
+    {"bus", "link-clock", jl_host_card_read_scan_clock, SCANNED},
+    {"bus", "command-clock", jl_host_card_read_scan_clock, SCANNED},
+    {"scan", "mode", jl_host_card_read_scan_mode, SCANNED},
+    {"scan", "edge", jl_host_card_read_edge, SCANNED},
+    {"scan", "hsync", jl_host_card_read_polarity, SCANNED},
+    {"scan", "vsync", jl_host_card_read_polarity, SCANNED},
+    {"scan", "de", jl_host_card_read_polarity, SCANNED},
+    {"scan", "line-sync", jl_host_card_read_timing, SCANNED},
+    {"scan", "line-back-porch", jl_host_card_read_timing, SCANNED},
+    {"scan", "line-back-porch-with-sync", jl_host_card_read_timing, SCANNED},
+    {"scan", "line-front-porch", jl_host_card_read_timing, SCANNED},
+    {"scan", "line-total", jl_host_card_read_timing, SCANNED},
+    {"scan", "picture-sync", jl_host_card_read_timing, SCANNED},
+    {"scan", "picture-back-porch", jl_host_card_read_timing, SCANNED},
+    {"scan", "picture-back-porch-with-sync", jl_host_card_read_timing, SCANNED},
+    {"scan", "picture-front-porch", jl_host_card_read_timing, SCANNED},
+    {"scan", "picture-total", jl_host_card_read_timing, SCANNED},
+    {"pins", "data", jl_host_card_read_data, SCANNED},
+    {"pins", "rest", jl_host_card_read_rest, SCANNED},
+    {"memory", "size", jl_host_card_read_memory_size, SCANNED},
+    {"memory", "fifo", jl_host_card_read_memory_size, SCANNED},
+    {"memory", "speed", jl_host_card_read_memory_speed, SCANNED},
+    {"memory", "refill", jl_host_card_read_memory_speed, SCANNED},
+    {"memory", "buffers", jl_host_card_read_buffers, SCANNED},
+    {"memory", "rows", jl_host_card_read_buffer_rows, SCANNED},
 };
 
 enum { KEY_COUNT = sizeof keys / sizeof keys[0] };
@@ -377,7 +408,7 @@ _Static_assert(sizeof keys / sizeof keys[0] <= (size_t)JL_HOST_CARD_MOST_KEYS,
                "reading->lines holds a line of each key");
 
 static bool complain_key(struct reading *reading, const char *section, const char *name) {
-    char known[300] = "";
+    char known[400] = "";
     bool section_known = false;
     for (size_t i = 0; i < KEY_COUNT; i++) {
         if (strcmp(keys[i].section, section) == 0) {
@@ -393,8 +424,8 @@ static bool complain_key(struct reading *reading, const char *section, const cha
     return section_known
                ? FAIL(reading, "unknown key %s in [%s]; known are: %s", name, section, known)
                : FAIL(reading,
-                      "unknown section [%s]; known are: panel, glass, bus, pins, touch, "
-                      "wake",
+                      "unknown section [%s]; known are: panel, glass, bus, pins, scan, "
+                      "memory, touch, wake",
                       section);
 }
 
@@ -419,34 +450,6 @@ static int take(void *context, const char *section, const char *name, const char
     return complain_key(reading, section, name);
 }
 
-/* The reader of inih, like fgets(): counts lines, which inih's handler does not get. */
-static char *next_line(char *text, int size, void *context) {
-    struct reading *reading = context;
-    int length = 0, c = 0;
-    if (reading->failed || reading->bytes_left <= 0) {
-        return NULL;
-    }
-    reading->line++;
-    while (length + 1 < size && c != '\n' && (c = getc(reading->stream)) != EOF) {
-        if (c == '\0') {
-            FAIL(reading, "there is a zero byte in this line: expected a text file");
-            return NULL;
-        }
-        text[length++] = (char)c;
-    }
-    text[length] = '\0';
-    reading->bytes_left -= length;
-    if (length + 1 == size && c != '\n') {
-        FAIL(reading, "the line is longer than %d characters", size - 2);
-        return NULL;
-    }
-    if (length == 0) { /* the end of the file is no line */
-        reading->line--;
-        return NULL;
-    }
-    return text;
-}
-
 bool jl_card_is_parallel(const struct jl_card *card) {
     return card->bus == JL_BUS_8080_8 || card->bus == JL_BUS_8080_16 || card->bus == JL_BUS_6800_8;
 }
@@ -458,7 +461,8 @@ static bool check_bus(struct reading *reading) {
                                         "8-bit 8080 bus",
                                         "16-bit 8080 bus",
                                         "6800 bus",
-                                        "serial bus of the st7920"};
+                                        "serial bus of the st7920",
+                                        "RGB bus"};
     struct jl_card *card = reading->card;
     const struct jl_catalog_entry *part = card->controller;
     bool i2c = card->bus == JL_BUS_I2C;
@@ -598,13 +602,42 @@ static bool check_format(struct reading *reading) {
 
 /* Keys that say nothing about such a panel. */
 static bool check_keys(struct reading *reading, int what) {
+    const char *name = reading->card->controller->name;
     for (size_t i = 0; i < KEY_COUNT; i++) {
-        if (reading->lines[i] && !(keys[i].what & what)) {
+        const struct key *key = &keys[i];
+        if (!reading->lines[i] || key->what & what) {
+            continue;
+        }
+        if (what == SCANNED || key->what == SCANNED) {
             return jl_host_card_fail_at(
-                reading, reading->lines[i], "[%s] %s: only for %s, and the %s drives %s",
-                keys[i].section, keys[i].name,
-                what == CELLS ? "graphic panels" : "character modules",
-                reading->card->controller->name, what == CELLS ? "cells" : "pixels");
+                reading, reading->lines[i], "[%s] %s: only for %s", key->section, key->name,
+                what == SCANNED ? "panels with a memory, and this one is scanned out"
+                                : "glass that is scanned out ([bus] kind = rgb)");
+        }
+        return jl_host_card_fail_at(
+            reading, reading->lines[i], "[%s] %s: only for %s, and the %s drives %s", key->section,
+            key->name, what == CELLS ? "graphic panels" : "character modules", name,
+            what == CELLS ? "cells" : "pixels");
+    }
+    return true;
+}
+
+/* Glass that is scanned out need not have a controller with a name. */
+static bool check_required(struct reading *reading) {
+    static const struct {
+        const char *section, *name, *example;
+    } required[] = {
+        {"panel", "controller", "ssd1306"}, {"glass", "size", "128 x 64"}, {"bus", "kind", "i2c"}};
+    struct jl_card *card = reading->card;
+    if (card->bus == JL_BUS_RGB && !card->controller) {
+        card->controller = jl_catalog_find("rgb-glass");
+    }
+    for (size_t i = 0; i < sizeof required / sizeof required[0]; i++) {
+        if (!jl_host_card_seen(reading, required[i].section, required[i].name) &&
+            !(i == 0 && card->controller)) {
+            return FAIL(reading, "the card ends without %s in [%s], such as %s = %s",
+                        required[i].name, required[i].section, required[i].name,
+                        required[i].example);
         }
     }
     return true;
@@ -612,20 +645,21 @@ static bool check_keys(struct reading *reading, int what) {
 
 /* What no single line can be blamed for. */
 static bool check_whole(struct reading *reading) {
-    static const struct {
-        const char *section, *name, *example;
-    } required[] = {
-        {"panel", "controller", "ssd1306"}, {"glass", "size", "128 x 64"}, {"bus", "kind", "i2c"}};
-    for (size_t i = 0; i < sizeof required / sizeof required[0]; i++) {
-        if (!jl_host_card_seen(reading, required[i].section, required[i].name)) {
-            return FAIL(reading, "the card ends without %s in [%s], such as %s = %s",
-                        required[i].name, required[i].section, required[i].name,
-                        required[i].example);
-        }
-    }
-    bool cells = !reading->card->controller->driver;
-    if (!check_keys(reading, cells ? CELLS : DOTS)) {
+    struct jl_card *card = reading->card;
+    if (!check_required(reading)) {
         return false;
+    }
+    bool cells = !card->controller->driver, scanned = card->controller->scanned;
+    if (scanned && card->bus != JL_BUS_RGB) {
+        return FAIL_KEY(reading, "bus", "kind",
+                        "[bus] kind: the %s has no memory, its pixels come over kind = rgb",
+                        card->controller->name);
+    }
+    if (!check_keys(reading, scanned ? SCANNED : cells ? CELLS : DOTS)) {
+        return false;
+    }
+    if (scanned) {
+        return jl_host_card_check_scanout(reading) && jl_host_card_check_touch(reading);
     }
     return cells ? jl_host_card_check_cells(reading)
                  : check_bus(reading) && check_glass(reading) && check_format(reading) &&
@@ -642,7 +676,7 @@ static bool read_stream(FILE *stream, const char *path, struct jl_card *card,
                               .card = card,
                               .complaint = complaint,
                               .bytes_left = MOST_FILE_BYTES};
-    int bad_line = ini_parse_stream(next_line, &reading, take, &reading);
+    int bad_line = ini_parse_stream(jl_host_card_next_line, &reading, take, &reading);
     /* inih goes on after a line it cannot read, so an earlier one is the first mistake. */
     if (bad_line > 0 && (!reading.failed || bad_line < reading.failed_line)) {
         reading.failed = false;

@@ -81,3 +81,31 @@ bool jl_host_card_hertz(struct reading *reading, const char *key, const char *va
     *out = (uint32_t)(hertz + 0.5);
     return true;
 }
+
+/* The reader of inih, like fgets(): counts lines, which inih's handler does not get. */
+char *jl_host_card_next_line(char *text, int size, void *context) {
+    struct reading *reading = context;
+    int length = 0, c = 0;
+    if (reading->failed || reading->bytes_left <= 0) {
+        return NULL;
+    }
+    reading->line++;
+    while (length + 1 < size && c != '\n' && (c = getc(reading->stream)) != EOF) {
+        if (c == '\0') {
+            FAIL(reading, "there is a zero byte in this line: expected a text file");
+            return NULL;
+        }
+        text[length++] = (char)c;
+    }
+    text[length] = '\0';
+    reading->bytes_left -= length;
+    if (length + 1 == size && c != '\n') {
+        FAIL(reading, "the line is longer than %d characters", size - 2);
+        return NULL;
+    }
+    if (length == 0) { /* the end of the file is no line */
+        reading->line--;
+        return NULL;
+    }
+    return text;
+}

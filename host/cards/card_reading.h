@@ -8,9 +8,17 @@
 #include "jadelamp/host/card.h"
 
 /* Pixels as a card names them; which format that is depends on controller and bus. */
-enum pixels { PIXELS_USUAL, PIXELS_332, PIXELS_565, PIXELS_666, PIXELS_GREYS };
+enum pixels {
+    PIXELS_USUAL,
+    PIXELS_332,
+    PIXELS_565,
+    PIXELS_666,
+    PIXELS_888,
+    PIXELS_GREYS,
+    PIXELS_PALETTE
+};
 
-enum { JL_HOST_CARD_MOST_KEYS = 64 };
+enum { JL_HOST_CARD_MOST_KEYS = 96 };
 
 struct reading {
     const char *path;
@@ -26,6 +34,10 @@ struct reading {
     size_t key_count;
     int lines[JL_HOST_CARD_MOST_KEYS]; /* where each key stands; 0: it does not */
     bool rows_sequential;
+    /* of glass that is scanned out: what is only looked at when the card is whole */
+    uint16_t with_sync[2], totals[2]; /* of a line, of a picture; 0: none */
+    char data[160];
+    bool rest_low;
 };
 
 /* A key, and what reads its value. */
@@ -52,6 +64,10 @@ extern const struct choice jl_host_card_turns[];
 bool jl_host_card_address(struct reading *reading, const char *key, const char *value,
                           uint8_t *out);
 bool jl_host_card_hertz(struct reading *reading, const char *key, const char *value, uint32_t *out);
+
+/* For inih, whose reader this is: the next line of reading->stream; NULL at the end, or when it
+ * failed. */
+char *jl_host_card_next_line(char *text, int size, void *reading);
 
 /* The line of a key; 0 when the card has none. */
 int jl_host_card_line(const struct reading *reading, const char *section, const char *name);

@@ -302,6 +302,34 @@ static const struct jl_catalog_entry entries[] = {
                    "13 is the new picture, 10 the old one: a partial update compares them.",
                    "Its voltages are on from 04 to 02: left on, they harm the glass."},
     },
+    {
+        .name = "rgb-glass",
+        .driver = &jl_rgb_glass,
+        .emulator = &jl_emulated_rgb_glass,
+        .kind = "scan-out glass",
+        .glasses = "480x272, 800x480, 1024x600",
+        .pixel_format = "as the display peripheral reads them: 5-6-5, 8-8-8, 8-bit palette",
+        .glass_kind = JL_GLASS_TFT,
+        .scanned = true,
+        .quirks = {"It has no memory and no commands: what it shows are timings, wires and the "
+                   "frame.",
+                   "Sheets give the back porch with or without the sync pulse, and peripherals "
+                   "want sums less one: compare with light --typed.",
+                   "16 lines lead to its top inputs; on the low ones a colour is at 1/8."},
+    },
+    {
+        .name = "st7701",
+        .driver = &jl_st7701,
+        .emulator = &jl_emulated_st7701,
+        .kind = "scan-out glass",
+        .glasses = "480x480, 480x800, 480x854",
+        .pixel_format = "as the display peripheral reads them: 5-6-5, 8-8-8, 8-bit palette",
+        .glass_kind = JL_GLASS_TFT,
+        .scanned = true,
+        .quirks = {"It stays white until its command port got sleep out and display on.",
+                   "FF 77 01 00 00 and 10, 11 or 13 opens a bank of the maker's; 00 closes it.",
+                   "Voltages and gate timings are the glass maker's: take theirs."},
+    },
 };
 
 const struct jl_catalog_entry *jl_catalog(size_t *count) {

@@ -163,8 +163,14 @@ static bool open_on(struct jl_rig *rig, const struct jl_card *card, const struct
                 : !card->cells.bus != !glass->cells.bus
                     ? jl_complain(complaint, "%s and %s: one has pixels, the other one cells",
                                   card->name, glass->name)
-                : card->cells.bus ? jl_host_rig_open_cells(rig, glass, complaint)
-                                  : open_dots(rig, glass, complaint);
+                : card->controller->scanned != glass->controller->scanned
+                    ? jl_complain(complaint,
+                                  "%s and %s: one is scanned out, the other one has a "
+                                  "memory",
+                                  card->name, glass->name)
+                : card->cells.bus           ? jl_host_rig_open_cells(rig, glass, complaint)
+                : card->controller->scanned ? jl_host_rig_open_scanned(rig, glass, complaint)
+                                            : open_dots(rig, glass, complaint);
     if (!good) {
         jl_rig_close(rig);
     }
@@ -199,7 +205,10 @@ double jl_rig_now_us(const struct jl_rig *rig) {
 }
 
 uint64_t jl_rig_bus_bytes(const struct jl_rig *rig) {
-    return rig->sim.i2c      ? jl_i2c_byte_count(rig->sim.i2c)
-           : rig->sim.stream ? jl_stream_byte_count(rig->sim.stream)
-                             : jl_cells_byte_count(rig->device);
+    if (rig->card.cells.bus && !rig->sim.i2c) {
+        return jl_cells_byte_count(rig->device);
+    }
+    return (rig->sim.i2c ? jl_i2c_byte_count(rig->sim.i2c) : 0) +
+           (rig->sim.stream ? jl_stream_byte_count(rig->sim.stream) : 0) +
+           (rig->sim.rgb ? jl_rgb_byte_count(rig->sim.rgb) : 0);
 }

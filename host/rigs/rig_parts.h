@@ -21,6 +21,10 @@ bool jl_host_rig_open_touch(struct jl_rig *rig, struct jl_complaint *complaint);
 bool jl_host_rig_open_cells(struct jl_rig *rig, const struct jl_card *module,
                             struct jl_complaint *complaint);
 
+/* The same for glass that is scanned out. */
+bool jl_host_rig_open_scanned(struct jl_rig *rig, const struct jl_card *glass,
+                              struct jl_complaint *complaint);
+
 /* Adds a card's module and, where it has one, its expander to a board. NULL: no fit, no room. */
 struct jl_device *jl_host_cells_add(struct jl_board *board, const struct jl_card *card,
                                     struct jl_device **expander);

@@ -53,26 +53,41 @@ struct session {
 
 enum { FILM_PHASES = 8 };
 
+/* A picture that is scanned out is on the glass when all of its lines are. */
+static jl_status scan_out(struct jl_rig *rig) {
+    struct jl_scanout_sums sums;
+    jl_status status =
+        jl_scanout_sums(&rig->card.scanout.config, rig->card.format->bits_per_pixel, &sums);
+    uint32_t before = jl_rgb_picture_count(rig->sim.rgb);
+    for (int line = 0; status == JL_OK && jl_rgb_picture_count(rig->sim.rgb) == before; line++) {
+        jl_board_wait_ps(rig->board, sums.line_ns * (uint64_t)1000);
+        status = line > UINT16_MAX ? JL_TIMEOUT : JL_OK;
+    }
+    return status;
+}
+
 static jl_status present(struct jl_rig *rig, const struct session *session) {
     const char *title = rig->card.controller->name, *text = session->request->text;
     if (rig->card.cells.bus) {
         return text ? jl_host_cells_text(&rig->cells, text) : jl_char_test_card(&rig->cells, title);
     }
+    struct jl_frame *frame = jl_rig_frame(rig);
     if (session->picture) {
-        jl_host_draw_picture(&rig->frame, session->picture);
+        jl_host_draw_picture(frame, session->picture);
     } else if (text) {
-        jl_host_draw_text(&rig->frame, text);
+        jl_host_draw_text(frame, text);
     } else {
-        draw_test_card(&rig->frame, title);
+        draw_test_card(frame, title);
     }
     if (session->request->film) {
-        int columns = rig->frame.target.width > 200 ? 2 : 4;
+        int columns = frame->target.width > 200 ? 2 : 4;
         jl_status status = JL_OK;
         struct jl_complaint complaint = {""}; /* without memory there is a present and no film */
         jl_rig_film_update(rig, FILM_PHASES, columns, session->film, &status, &complaint);
         return status;
     }
-    return jl_panel_present(&rig->panel, &rig->frame);
+    jl_status status = jl_rig_present(rig);
+    return status == JL_OK && rig->sim.rgb ? scan_out(rig) : status;
 }
 
 static bool write_film(struct jl_light_result *result, const char *directory,
@@ -89,11 +104,11 @@ static void run(void *context) {
     struct jl_rig *rig = &result->rig;
     double start_us = jl_rig_now_us(rig);
     uint64_t start_bytes = jl_rig_bus_bytes(rig);
-    result->wake_status =
-        rig->card.cells.bus ? jl_char_wake(&rig->cells) : jl_panel_wake(&rig->panel);
+    result->wake_status = jl_rig_wake(rig);
     double woken_us = jl_rig_now_us(rig);
     uint64_t woken_bytes = jl_rig_bus_bytes(rig);
-    result->present_status = present(rig, session);
+    bool awake = !rig->sim.rgb || result->wake_status == JL_OK; /* else there is no frame */
+    result->present_status = awake ? present(rig, session) : JL_NOT_AWAKE;
     if (rig->card.module & JL_MODULE_LIGHT_WIRED) {
         jl_panel_light(&rig->panel, true);
     }

@@ -132,6 +132,35 @@ static bool get_pin(void *context, enum jl_pin pin) {
     return inner(meter)->ops->get_pin(inner(meter)->context, pin);
 }
 
+/* ---- the display peripheral ---- */
+
+static void show(void *context, const void *pixels) {
+    struct jl_host_meter *meter = context;
+    inner(meter)->ops->scanout->show(inner(meter)->context, pixels);
+}
+
+static bool is_shown(void *context) {
+    struct jl_host_meter *meter = context;
+    double begun = now_us(meter);
+    bool shown = inner(meter)->ops->scanout->is_shown(inner(meter)->context);
+    meter->waited_us += now_us(meter) - begun;
+    leave_when_over(meter);
+    return shown;
+}
+
+static void palette(void *context, const jl_color *colors) {
+    struct jl_host_meter *meter = context;
+    inner(meter)->ops->scanout->palette(inner(meter)->context, colors);
+}
+
+static void scan_lines(void *context, struct jl_scanout_lines *lines) {
+    struct jl_host_meter *meter = context;
+    inner(meter)->ops->scanout->lines(inner(meter)->context, lines);
+}
+
+static const struct jl_scanout_ops scanout_ops = {
+    .show = show, .is_shown = is_shown, .palette = palette, .lines = scan_lines};
+
 static void set_timer(uint32_t period_ms) {
     struct itimerval timer = {.it_interval = {period_ms / 1000, period_ms % 1000 * 1000}};
     timer.it_value = timer.it_interval;
@@ -151,7 +180,8 @@ enum jl_run_end jl_host_meter_run(struct jl_host_meter *meter, jl_program progra
                                     .send_nine = has->send_nine ? send_nine : NULL,
                                     .start = has->start ? start : NULL,
                                     .poll = has->poll ? poll : NULL,
-                                    .now_us = clock_us};
+                                    .now_us = clock_us,
+                                    .scanout = meter->rig->sim.rgb ? &scanout_ops : NULL};
     struct jl_port port = *inner(meter);
     struct sigaction action = {.sa_handler = look_at_it}, before;
     port.ops = &ops;

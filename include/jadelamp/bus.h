@@ -39,6 +39,8 @@ enum jl_bus_kind {
     JL_BUS_6800_8,    /**< parallel, R/W and enable E, D7..D0; bytes are taken as E falls */
     /** the st7920's own: clock, data, CS active high; a sync byte says which, then nibbles */
     JL_BUS_ST7920_SERIAL,
+    /** none: pixels are scanned out (scanout.h), and there is no way for a command */
+    JL_BUS_RGB,
 };
 
 /** What the wires of a bus carry at a time. */
@@ -110,6 +112,8 @@ extern const struct jl_bus jl_bus_6800_8_paced;
  * on the wire count.
  */
 extern const struct jl_bus jl_bus_st7920_serial;
+/** Glass that is scanned out and has no command port. The port must have a display peripheral. */
+extern const struct jl_bus jl_bus_rgb;
 
 #ifdef __cplusplus
 }

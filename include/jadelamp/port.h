@@ -58,6 +58,8 @@ struct jl_transfer {
     uint8_t i2c_address; /**< 7-bit; meaningful on I2C only */
 };
 
+struct jl_scanout_ops;
+
 /** What a port can do. Members marked optional may be NULL. */
 struct jl_port_ops {
     /**
@@ -126,6 +128,10 @@ struct jl_port_ops {
 
     /** Optional: a counter of microseconds that wraps at 2^32. For beam.h, and limits of time. */
     uint32_t (*now_us)(void *context);
+
+    /** Optional: the display peripheral of glass that is scanned out (scanout.h). Its calls get
+     * the port's context, too. */
+    const struct jl_scanout_ops *scanout;
 };
 
 /** A port: keep it, its operations and its context alive as long as the panel. */

@@ -1,6 +1,8 @@
 /* The port onto the simulated board. It does what a careful firmware port does. */
 #include "jadelamp/sim/sim_port.h"
 
+#include "jadelamp/scanout.h"
+
 /* What a turn of a polling loop takes; also keeps a loop around poll() from standing still. */
 #define POLL_PS 500000u
 
@@ -59,6 +61,9 @@ static jl_status send(void *context, const struct jl_transfer *t) {
     if (port->i2c) {
         return send_i2c(port->i2c, t);
     }
+    if (!port->stream) {
+        return JL_BUS_ERROR; /* no wires that commands could take */
+    }
     jl_stream_write(stream_of(port), t->body, t->body_bytes);
     return JL_OK;
 }
@@ -68,6 +73,9 @@ static jl_status receive(void *context, const struct jl_transfer *t, uint8_t *by
     port = port->touch ? port->touch : port;
     if (port->i2c) {
         return receive_i2c(port->i2c, t, bytes, count);
+    }
+    if (!port->stream) {
+        return JL_BUS_ERROR;
     }
     struct jl_stream_bus *bus = stream_of(port);
     jl_stream_write(bus, t->body, t->body_bytes);
@@ -145,6 +153,52 @@ static void set_duty(void *context, enum jl_pin pin, uint16_t duty) {
     }
 }
 
+/* ---- the display peripheral ---- */
+
+static void show(void *context, const void *pixels) {
+    const struct jl_sim_port *port = context;
+    if (port->rgb) {
+        jl_rgb_show(port->rgb, pixels, port->frame_bytes);
+    }
+}
+
+/* Asking takes a moment, as a turn of a loop around it does. */
+static bool is_shown(void *context) {
+    const struct jl_sim_port *port = context;
+    bool shown = !port->rgb || jl_rgb_is_shown(port->rgb);
+    if (!shown) {
+        jl_board_wait_ps(port->board, POLL_PS);
+    }
+    return shown;
+}
+
+static void palette(void *context, const jl_color *colors) {
+    const struct jl_sim_port *port = context;
+    uint32_t rgb[256];
+    for (int i = 0; i < 256; i++) {
+        rgb[i] = (uint32_t)jl_color_red(colors[i]) << 16 |
+                 (uint32_t)jl_color_green(colors[i]) << 8 | jl_color_blue(colors[i]);
+    }
+    if (port->rgb) {
+        jl_rgb_palette(port->rgb, rgb);
+    }
+}
+
+static void refill(void *context) {
+    jl_scanout_refill(context);
+}
+
+static void show_lines(void *context, struct jl_scanout_lines *lines) {
+    const struct jl_sim_port *port = context;
+    if (port->rgb) {
+        jl_rgb_show_lines(port->rgb, lines->buffers, lines->buffer_bytes, refill, lines);
+    }
+}
+
+/* Memory of the desktop is coherent: there is nothing to clean. */
+static const struct jl_scanout_ops scanout_ops = {
+    .show = show, .is_shown = is_shown, .palette = palette, .lines = show_lines};
+
 const struct jl_port_ops jl_sim_port_ops = {
     .send = send,
     .wait_us = wait_us,
@@ -153,6 +207,7 @@ const struct jl_port_ops jl_sim_port_ops = {
     .receive = receive,
     .set_duty = set_duty,
     .now_us = now_us,
+    .scanout = &scanout_ops,
 };
 
 const struct jl_port_ops jl_sim_port_rich_ops = {
@@ -167,4 +222,5 @@ const struct jl_port_ops jl_sim_port_rich_ops = {
     .start = start,
     .poll = poll,
     .now_us = now_us,
+    .scanout = &scanout_ops,
 };

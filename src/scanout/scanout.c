@@ -1,58 +1,94 @@
 /* Buffers of scan-out glass: shown at a vertical sync, and kept the same. */
-#include "jadelamp/scanout.h"
+#include "scanout.h"
 
 #include "../core/mem.h"
 
-jl_status jl_scanout_open(struct jl_scanout *scan, const struct jl_scanout_config *config,
-                          const struct jl_scanout_ops *ops, void *context,
-                          const struct jl_format *format, void *first, void *second,
-                          size_t pixel_bytes) {
-    struct jl_scanout_sums sums;
-    if (!scan) {
+jl_status jl_scanout_check(const struct jl_scanout_config *config, const struct jl_port *port,
+                           const struct jl_format *format, struct jl_scanout_sums *sums) {
+    if (!config || !port || !format) {
         return JL_BAD_ARGUMENT;
     }
-    *scan = (struct jl_scanout){.context = context};
-    if (!config || !ops || !ops->show || !ops->is_shown || !format || first == second) {
-        return JL_BAD_ARGUMENT;
+    if (!port->ops || !port->ops->scanout) {
+        return JL_BAD_PORT;
     }
     if (format->planes != 1 || format->line_rows_log2 || format->bits_per_pixel % 8) {
         return JL_BAD_FRAME_FORMAT;
     }
-    jl_status status = jl_scanout_sums(config, format->bits_per_pixel, &sums);
-    status = status == JL_OK ? jl_frame_init(&scan->frame, format, config->width, config->height,
-                                             first, pixel_bytes)
-                             : status;
-    if (status != JL_OK) {
-        return status;
+    return jl_scanout_sums(config, format->bits_per_pixel, sums);
+}
+
+void jl_scanout_clean(const struct jl_port *port, const void *from, size_t bytes) {
+    if (port->ops->scanout->clean) {
+        port->ops->scanout->clean(port->context, from, bytes);
     }
-    scan->ops = ops;
+}
+
+jl_status jl_scanout_prepare(struct jl_scanout *scan, const struct jl_scanout_config *config,
+                             const struct jl_port *port, const struct jl_format *format,
+                             const void *first, const void *second) {
+    struct jl_scanout_sums sums;
+    if (!scan) {
+        return JL_BAD_ARGUMENT;
+    }
+    *scan = (struct jl_scanout){.port = NULL};
+    if (first == second) {
+        return JL_BAD_ARGUMENT;
+    }
+    jl_status status = jl_scanout_check(config, port, format, &sums);
+    if (status == JL_OK && (!port->ops->scanout->show || !port->ops->scanout->is_shown)) {
+        status = JL_BAD_PORT;
+    }
+    return status;
+}
+
+void jl_scanout_begin(struct jl_scanout *scan, const struct jl_port *port, void *second) {
+    size_t bytes = (size_t)scan->frame.plane_bytes;
+    scan->port = port;
     jl_frame_track(&scan->frame, &scan->damage);
     jl_damage_clear(&scan->damage);
     if (second) {
-        memcpy(second, first, (size_t)sums.frame_bytes);
+        memcpy(second, scan->frame.pixels, bytes);
         scan->shown = second;
     }
-    const void *begin = second ? second : first;
-    if (ops->clean) {
-        ops->clean(context, begin, (size_t)sums.frame_bytes);
-    }
-    ops->show(context, begin);
-    return JL_OK;
+    const void *begin = second ? second : scan->frame.pixels;
+    jl_scanout_clean(port, begin, bytes);
+    port->ops->scanout->show(port->context, begin);
 }
 
-/* The memory of a rectangle, as far as it lies in one piece: a row of it. */
+jl_status jl_scanout_open(struct jl_scanout *scan, const struct jl_scanout_config *config,
+                          const struct jl_port *port, const struct jl_format *format, void *first,
+                          void *second, size_t pixel_bytes) {
+    jl_status status = jl_scanout_prepare(scan, config, port, format, first, second);
+    if (status == JL_OK && format->layout == JL_LAYOUT_PALETTE) {
+        status = JL_BAD_FRAME_FORMAT; /* without its colours */
+    }
+    if (status == JL_OK) {
+        status =
+            jl_frame_init(&scan->frame, format, config->width, config->height, first, pixel_bytes);
+    }
+    if (status == JL_OK) {
+        jl_scanout_begin(scan, port, second);
+    }
+    return status;
+}
+
+/* What of a row of the frame lies in an area. */
 static size_t row_at(const struct jl_frame *frame, const struct jl_rect *area, int16_t row) {
     return (size_t)(uint16_t)(area->y + row) * frame->stride_bytes +
            (size_t)(uint16_t)area->x * (frame->format->bits_per_pixel / 8u);
 }
 
-static void clean_changes(struct jl_scanout *scan) {
+static size_t row_bytes(const struct jl_frame *frame, const struct jl_rect *area) {
+    return (size_t)(uint16_t)area->w * (frame->format->bits_per_pixel / 8u);
+}
+
+static void clean_changes(const struct jl_scanout *scan) {
     const struct jl_frame *frame = &scan->frame;
-    for (uint8_t i = 0; i < scan->damage.count && scan->ops->clean; i++) {
+    for (uint8_t i = 0; i < scan->damage.count; i++) {
         const struct jl_rect *area = &scan->damage.rects[i];
-        size_t bytes = (size_t)(uint16_t)area->w * (frame->format->bits_per_pixel / 8u);
         for (int16_t row = 0; row < area->h; row++) {
-            scan->ops->clean(scan->context, frame->pixels + row_at(frame, area, row), bytes);
+            jl_scanout_clean(scan->port, frame->pixels + row_at(frame, area, row),
+                             row_bytes(frame, area));
         }
     }
 }
@@ -62,20 +98,19 @@ static void follow(struct jl_scanout *scan) {
     const struct jl_frame *frame = &scan->frame;
     for (uint8_t i = 0; i < scan->damage.count; i++) {
         const struct jl_rect *area = &scan->damage.rects[i];
-        size_t bytes = (size_t)(uint16_t)area->w * (frame->format->bits_per_pixel / 8u);
         for (int16_t row = 0; row < area->h; row++) {
             size_t at = row_at(frame, area, row);
-            memcpy(frame->pixels + at, scan->shown + at, bytes);
+            memcpy(frame->pixels + at, scan->shown + at, row_bytes(frame, area));
         }
     }
     jl_damage_clear(&scan->damage);
 }
 
 jl_status jl_scanout_poll(struct jl_scanout *scan) {
-    if (!scan || !scan->ops) {
+    if (!scan || !scan->port) {
         return JL_BAD_ARGUMENT;
     }
-    if (scan->pending && !scan->ops->is_shown(scan->context)) {
+    if (scan->pending && !scan->port->ops->scanout->is_shown(scan->port->context)) {
         return JL_BUSY;
     }
     if (scan->pending) {
@@ -96,7 +131,7 @@ jl_status jl_scanout_present(struct jl_scanout *scan) {
         return JL_OK;
     }
     uint8_t *drawn = scan->frame.pixels;
-    scan->ops->show(scan->context, drawn);
+    scan->port->ops->scanout->show(scan->port->context, drawn);
     scan->frame.pixels = scan->shown;
     scan->shown = drawn;
     scan->pending = true;

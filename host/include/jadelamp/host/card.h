@@ -8,6 +8,7 @@
 #include "jadelamp/host/catalog.h"
 #include "jadelamp/host/complaint.h"
 #include "jadelamp/panel.h"
+#include "jadelamp/scanout.h"
 #include "jadelamp/sim/cells.h"
 
 #ifdef __cplusplus
@@ -37,6 +38,29 @@ struct jl_card_touch {
     uint8_t mounting; /**< sum of enum jl_turn: how the touch glass lies on the upright one */
 };
 
+/** How the memory of glass that is scanned out is used. */
+enum jl_card_buffers { JL_BUFFERS_TWO, JL_BUFFERS_ONE, JL_BUFFERS_LINES };
+
+/** The memory that frames lie in, as the card says; 0: not said. */
+struct jl_card_memory {
+    enum jl_card_buffers buffers;
+    int16_t rows;            /**< of a line buffer */
+    uint32_t bytes;          /**< there are for the frames */
+    uint32_t bytes_s;        /**< that it gives to the display peripheral */
+    uint32_t fifo_bytes;     /**< between the two */
+    uint32_t refill_bytes_s; /**< that an interrupt fills into line buffers */
+};
+
+/** What only cards of glass that is scanned out say. */
+struct jl_card_scanout {
+    struct jl_scanout_config config;
+    uint32_t link_hz;    /**< byte clock of a serial link in between; 0: none */
+    uint32_t command_hz; /**< of the command port; 0: none */
+    uint8_t host_lines;  /**< data lines of the microcontroller: 16, 18 or 24 */
+    int8_t wires[3][8];  /**< as struct jl_rgb_panel has them */
+    struct jl_card_memory memory;
+};
+
 /** A card as read. No pointers into itself but wake_steps: copy it freely. */
 struct jl_card {
     char name[JL_CARD_NAME_BYTES];
@@ -49,7 +73,7 @@ struct jl_card {
     enum jl_bus_kind bus; /**< of a character module I2C or 6800: see cells.bus */
     struct jl_card_cells cells;
     uint8_t i2c_address;
-    uint32_t clock_hz;    /**< I2C and SPI */
+    uint32_t clock_hz;    /**< I2C and SPI; pixel clock on RGB */
     uint32_t works_up_to; /**< Hz, SPI: a clock this module was seen to work at; 0: none */
     uint32_t cycle_ns;    /**< 8080, 6800 */
     uint32_t overhead_ns;
@@ -61,7 +85,8 @@ struct jl_card {
     bool inverted;
     enum jl_glass_kind glass_kind;
     struct jl_card_touch touch;
-    bool has_wake; /**< the card has wake-up steps of its own */
+    struct jl_card_scanout scanout; /**< where bus is JL_BUS_RGB */
+    bool has_wake;                  /**< the card has wake-up steps of its own */
     uint16_t wake_bytes;
     uint8_t wake_steps[JL_CARD_WAKE_BYTES];
 };

@@ -27,6 +27,7 @@ struct jl_catalog_entry {
     enum jl_glass_kind glass_kind; /**< of the usual module */
     /** Of e-paper: waveforms for what the part cannot do by itself, or NULL. */
     const struct jl_wave *partial_wave, *red_partial_wave, *grey_wave;
+    bool scanned;          /**< has no memory: its pixels come over an RGB bus */
     const char *quirks[4]; /**< what surprises people, a sentence each; ends with NULL */
 };
 

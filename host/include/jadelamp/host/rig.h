@@ -33,6 +33,9 @@ struct jl_rig {
     struct jl_epaper epaper;
     uint16_t work_memory[256];
     uint8_t *pixels;
+    /* Of glass that is scanned out: frames, or line buffers that are filled from `frame`. */
+    struct jl_scanout scanout;
+    struct jl_scanout_lines lines;
     /* Where the card has touch; then with a port of its own. */
     struct jl_device *touch_device;
     struct jl_sim_port touch_sim;
@@ -74,10 +77,31 @@ bool jl_rig_open_on(struct jl_rig *rig, const struct jl_card *card, const struct
 /** Frees everything; harmless on a closed or zeroed rig. Guests first. */
 void jl_rig_close(struct jl_rig *rig);
 
+/**
+ * Wakes the rig's panel: jl_panel_wake(), or jl_char_wake(). Where it is scanned out, that begins,
+ * too, as the card says: with one or two frames, or line buffers.
+ */
+jl_status jl_rig_wake(struct jl_rig *rig);
+
+/** The frame to draw on, of a rig that is awake and no character module. */
+struct jl_frame *jl_rig_frame(struct jl_rig *rig);
+
+/** Brings it on the glass: jl_panel_present(); or the next vertical sync, which is waited for. */
+jl_status jl_rig_present(struct jl_rig *rig);
+
+/** The colours of a rig whose frames have a palette: 3-3-2. Constant. */
+const jl_color *jl_rig_palette(void);
+
+/** What the card of glass that is scanned out says to a display peripheral; and of the glass. For
+ * boards of one's own. */
+struct jl_rgb_source jl_rig_rgb_source(const struct jl_card *card);
+struct jl_rgb_panel jl_rig_rgb_panel(const struct jl_card *card);
+
 /** Virtual microseconds since the board started. */
 double jl_rig_now_us(const struct jl_rig *rig);
 
-/** Bytes moved on the rig's bus so far, addresses included, those of other panels on it too. */
+/** Bytes moved on the rig's bus so far, addresses included, those of other panels on it too; of
+ * glass that is scanned out also those that left memory for it. */
 uint64_t jl_rig_bus_bytes(const struct jl_rig *rig);
 
 /**

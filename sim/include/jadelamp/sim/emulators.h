@@ -47,6 +47,11 @@ extern const struct jl_emulated_part jl_emulated_ili9341; /**< 240x320 */
 extern const struct jl_emulated_part jl_emulated_ili9488; /**< 320x480, 18 bits only on SPI */
 extern const struct jl_emulated_part jl_emulated_gc9a01;  /**< 240x240 */
 
+/** Glass without a memory, at the end of an RGB bus (rgb.h), up to 1280x864. */
+extern const struct jl_emulated_part jl_emulated_rgb_glass;
+/** The same with a command port on 3-wire SPI, up to 480x864. */
+extern const struct jl_emulated_part jl_emulated_st7701;
+
 #ifdef __cplusplus
 }
 #endif

@@ -5,17 +5,19 @@
 #define JADELAMP_SIM_SIM_PORT_H
 
 #include "jadelamp/port.h"
-#include "jadelamp/sim/board.h"
+#include "jadelamp/sim/rgb.h"
 
 #ifdef __cplusplus
 extern "C" {
 #endif
 
-/** Context of a simulated port. Exactly one of the buses is set. */
+/** Context of a simulated port. Exactly one of i2c and stream is set, or neither beside rgb. */
 struct jl_sim_port {
     struct jl_board *board;
     struct jl_i2c_bus *i2c;
     struct jl_stream_bus *stream;
+    struct jl_rgb_bus *rgb;   /**< of glass that is scanned out, else NULL */
+    size_t frame_bytes;       /**< of a frame for it */
     struct jl_device *device; /**< whose pins the port drives; may be NULL on I2C */
     uint32_t clock_hz;        /**< SPI: set before each transfer; 0: the bus stays as it is */
     /** A touch controller that programs reach through this port, too: its pins, what they receive,
