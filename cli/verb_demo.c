@@ -52,11 +52,16 @@ static void print_consoles(const struct jl_demo_console *consoles) {
         const struct jl_demo_console *console = &consoles[i];
         printf("\nThe %s, with %s: ", console->card.name, console->hands);
         cli_print_card(&console->card);
-        printf("\n  in %.1f s: %d events, %d pictures, %llu bytes on the bus for them",
-               console->seconds, console->events, console->presents,
-               (unsigned long long)console->bytes);
+        printf("\n  in %.1f s: %d events, %d pictures, ", console->seconds, console->events,
+               console->presents);
+        if (console->scans) {
+            printf("%u scanned out (%.1f MB/s)", (unsigned)console->scans,
+                   (double)console->bytes / console->seconds / 1e6);
+        } else {
+            printf("%llu bytes on the bus for them", (unsigned long long)console->bytes);
+        }
         if (console->touch_bytes) {
-            printf(", %llu for touch", (unsigned long long)console->touch_bytes);
+            printf(", %llu bytes for touch", (unsigned long long)console->touch_bytes);
         }
         printf("\n  diagnostics %zu; wrote %s-film.png\n", console->diagnostics, console->base);
     }
@@ -70,6 +75,7 @@ static cJSON *consoles_json(const struct jl_demo_console *consoles) {
         cJSON_AddNumberToObject(json, "events", consoles[i].events);
         cJSON_AddNumberToObject(json, "presents", consoles[i].presents);
         cJSON_AddNumberToObject(json, "bus_bytes", (double)consoles[i].bytes);
+        cJSON_AddNumberToObject(json, "scanned_out", consoles[i].scans);
         cJSON_AddNumberToObject(json, "touch_bytes", (double)consoles[i].touch_bytes);
         cJSON_AddNumberToObject(json, "diagnostics", (double)consoles[i].diagnostics);
         cJSON_AddItemToArray(array, json);

@@ -29,7 +29,9 @@ struct jl_rgb_bus {
     double fifo;     /* bytes in it */
     long late;       /* pixels of this picture that came late */
     bool late_reported, tear_reported, hungry_reported;
-    uint8_t *as_scanned; /* the frame's bytes as they left */
+    uint8_t *as_scanned; /* the frame's bytes as they left; */
+    bool is_scanned;     /* all of them, in the colours of now */
+    int newer_rows;      /* of this picture: not as in the one before */
     /* line buffers */
     uint8_t *buffers[2], *older; /* the caller's; and what the one being filled held before */
     size_t buffer_bytes;
@@ -118,6 +120,13 @@ static void read_frame_line(struct jl_rgb_bus *bus) {
     memory_rests(bus, bus->clocks - width);
 }
 
+/* The same without looking at the pixels. */
+static void skip_frame_line(struct jl_rgb_bus *bus) {
+    long width = bus->source.timing.width;
+    bus->next_pixel += width;
+    bus->bytes += (uint64_t)(width * bus->source.bits_per_pixel / 8);
+}
+
 /* A row of the buffer on the wires: what was there before, where the interrupt is not so far. */
 static void read_buffer_line(struct jl_rgb_bus *bus) {
     int width = bus->source.timing.width, pixel_bytes = bus->source.bits_per_pixel / 8;
@@ -156,15 +165,23 @@ static void read_buffer_line(struct jl_rgb_bus *bus) {
 
 /* ---- what is said of memory ---- */
 
-static void remember_line(struct jl_rgb_bus *bus, int row) {
+/* Keeps what leaves memory. Returns whether it is what left in the picture before. */
+static bool remember_line(struct jl_rgb_bus *bus, int row) {
     size_t row_bytes = (size_t)bus->source.timing.width * (size_t)bus->source.bits_per_pixel / 8;
     size_t at = (size_t)row * row_bytes;
-    if (at + row_bytes <= bus->frame_bytes) {
-        memcpy(bus->as_scanned + at, bus->frame + at, row_bytes);
+    if (at + row_bytes > bus->frame_bytes) {
+        return false;
     }
+    if (memcmp(bus->as_scanned + at, bus->frame + at, row_bytes) == 0) {
+        return bus->is_scanned;
+    }
+    memcpy(bus->as_scanned + at, bus->frame + at, row_bytes);
+    bus->newer_rows += bus->is_scanned;
+    return false;
 }
 
-/* Rows that changed after they had been scanned, in a picture of which other rows did before. */
+/* Behind the last row: rows that changed after they had been scanned, in a picture of which other
+ * rows had changed before. */
 static void look_for_tears(struct jl_rgb_bus *bus) {
     size_t row_bytes = (size_t)bus->source.timing.width * (size_t)bus->source.bits_per_pixel / 8;
     int first = -1, last = -1;
@@ -176,7 +193,7 @@ static void look_for_tears(struct jl_rgb_bus *bus) {
             last = row;
         }
     }
-    if (first >= 0 && !bus->tear_reported) {
+    if (first >= 0 && bus->newer_rows && !bus->tear_reported) {
         bus->tear_reported = true;
         jl_sim_device_report(bus->glass, JL_SEVERITY_WARNING,
                              "torn: rows %d to %d were drawn on after they had been scanned, in a "
@@ -236,18 +253,20 @@ static void begin_picture(struct jl_rgb_bus *bus) {
         bus->frame_bytes = bus->next_frame_bytes;
         bus->has_next = false;
     }
-    memcpy(bus->palette, bus->next_palette, sizeof bus->palette);
+    if (memcmp(bus->palette, bus->next_palette, sizeof bus->palette) != 0) {
+        bus->is_scanned = false;
+        memcpy(bus->palette, bus->next_palette, sizeof bus->palette);
+    }
     bus->next_pixel = 0;
+    bus->newer_rows = 0;
     bus->late = 0;
     bus->fifo = bus->source.fifo_bytes; /* filled while no line is shown */
 }
 
 static void end_picture(struct jl_rgb_bus *bus) {
-    if (!bus->through) {
-        look_for_tears(bus);
-    }
     report_late(bus);
     report_hunger(bus);
+    bus->is_scanned = !bus->through;
     bus->pictures++;
 }
 
@@ -283,14 +302,22 @@ static void clock_out(struct jl_rgb_bus *bus) {
                             .first = t->line.sync + t->line.back,
                             .pixels = active ? t->width : 0,
                             .data = bus->data};
+    bool in_full = jl_sim_board_records(bus->board) && records_in_full(bus, line);
     if (active && bus->through) {
         read_buffer_line(bus);
     } else if (active) {
-        remember_line(bus, row);
-        read_frame_line(bus);
+        /* With memory that may be late, pixels stand elsewhere in each picture. */
+        wave.same = remember_line(bus, row) && source->memory_bytes_s <= 0 && !in_full;
+        if (wave.same) {
+            skip_frame_line(bus);
+        } else {
+            read_frame_line(bus);
+        }
+        if (row == t->height - 1) {
+            look_for_tears(bus);
+        }
     }
     if (jl_sim_board_records(bus->board)) {
-        bool in_full = records_in_full(bus, line);
         jl_sim_rgb_record_line(bus->board, &bus->wires, &wave, line_start_ps(bus, bus->lines_begun),
                                bus->clock_ps, in_full);
         bus->recorded |= line == bus->record_first + bus->record_count - 1;

@@ -16,6 +16,7 @@ struct rgb_line {
     bool de_driven, de_high;  /* the level while there are pixels */
     int first, pixels;        /* clocks that have data; 0 in lines without */
     const uint32_t *data;     /* levels of the data lines, a bit each */
+    bool same;                /* as in the picture before: then `data` may hold anything */
 };
 
 /* The VCD side: edges of a line that begins at a time. */

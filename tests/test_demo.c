@@ -202,29 +202,36 @@ static void consoles_with_hands_on_them(void) {
         EXPECT_TEXT(at(console, "touch")->valuestring, "xpt2046");
         EXPECT_INT(at(console, "diagnostics")->valueint, 0);
         EXPECT_INT(at(cJSON_GetArrayItem(consoles, 1), "diagnostics")->valueint, 0);
-        /* A slow chart and a few numbers: pictures of some kilobytes, not of 460800. */
+        /* 60.06 pictures a second, of 768000 bytes each, whatever is drawn. */
         EXPECT(at(console, "presents")->valueint > 100);
-        EXPECT(at(console, "bus_bytes")->valuedouble < 2.5 * 460800 + 200 * 4000);
+        double seconds = at(console, "seconds")->valuedouble;
+        double scans = at(console, "scanned_out")->valuedouble;
+        EXPECT(scans > (seconds - 1) * 60.06 && scans < seconds * 60.06);
+        EXPECT(at(console, "bus_bytes")->valuedouble >= scans * 768000);
+        EXPECT(at(console, "bus_bytes")->valuedouble <= (scans + 1) * 768000);
     }
     cJSON_Delete(json);
     struct jl_picture film = shell_picture("harbour-console-film.png");
-    enum { W = 486, H = 326, EDGE = 3 }; /* a photo with its rim, halved */
+    enum { W = 806, H = 486, EDGE = 3 }; /* a photo with its rim, halved */
     EXPECT_INT(film.width, 3 * (W + 10) + 10);
     static const struct {
         int picture, x, y;
         jl_color color;
         const char *what;
     } places[] = {
-        {0, 48, 32, JL_WHITE, "the cross"},
-        {1, 42, 270, JL_RGB(0x16, 0x23, 0x2C), "gate 1 shut: its knob below"},
-        {3, 42, 200, JL_RGB(0x2F, 0xB7, 0xA8), "gate 1 open: its track lit"},
-        {1, 42, 200, JL_RGB(0x22, 0x34, 0x3E), "before it was not"},
-        {4, 120, 100, JL_RGB(0xF2, 0xB1, 0x34), "the question's title"},
-        {7, 306, 222, JL_RGB(0x2F, 0xB7, 0xA8), "lamps lit"},
-        {6, 306, 222, JL_RGB(0x16, 0x23, 0x2C), "lamps not lit before"},
-        {9, 240, 160, JL_BLACK, "the light off"},
-        {10, 42, 200, JL_RGB(0x2F, 0xB7, 0xA8), "woken: gate 1 still open"},
-        {11, 42, 200, JL_RGB(0x22, 0x34, 0x3E), "shut by the next touch"},
+        {0, 80, 48, JL_WHITE, "the cross"},
+        {1, 68, 410, JL_RGB(0x16, 0x23, 0x2C), "gate 1 shut: its knob below"},
+        {3, 68, 300, JL_RGB(0x2F, 0xB7, 0xA8), "gate 1 open: its track lit"},
+        {1, 68, 300, JL_RGB(0x22, 0x34, 0x3E), "before it was not"},
+        {4, 260, 168, JL_RGB(0xF2, 0xB1, 0x34), "the question's title"},
+        {7, 577, 334, JL_RGB(0x2F, 0xB7, 0xA8), "lamps lit"},
+        {6, 577, 334, JL_RGB(0x16, 0x23, 0x2C), "lamps not lit before"},
+        {9, 400, 240, JL_BLACK, "the light off"},
+        {10, 68, 300, JL_RGB(0x2F, 0xB7, 0xA8), "woken: gate 1 still open"},
+        {11, 68, 300, JL_RGB(0x22, 0x34, 0x3E), "shut by the next touch"},
+        {1, 400, 398, JL_RGB(0xA8, 0x32, 0x2E), "the boat low in the basin"},
+        {11, 400, 372, JL_RGB(0xA8, 0x32, 0x2E), "and higher when water came in"},
+        {11, 400, 402, JL_RGB(0x26, 0x62, 0x78), "where it was there is water"},
     };
     for (size_t i = 0; i < sizeof places / sizeof places[0]; i++) {
         test_row("%s", places[i].what);

@@ -82,10 +82,20 @@ static bool take_photos(struct run *run) {
 }
 
 static void present(struct run *run) {
+    struct jl_demo_console *result = run->result;
+    struct jl_rgb_bus *rgb = run->rig.sim.rgb;
     uint64_t before = jl_rig_bus_bytes(&run->rig);
-    run->status = jl_panel_present(&run->rig.panel, &run->rig.frame);
-    run->result->bytes += jl_rig_bus_bytes(&run->rig) - before;
-    run->result->presents++;
+    run->status = jl_rig_present(&run->rig);
+    result->presents++;
+    result->bytes =
+        rgb ? jl_rgb_byte_count(rgb) : result->bytes + jl_rig_bus_bytes(&run->rig) - before;
+    result->scans = rgb ? jl_rgb_picture_count(rgb) : 0;
+}
+
+/* On the wires of the touch controller, whoever else is on them. */
+static uint64_t touch_bytes(const struct run *run) {
+    const struct jl_sim_port *port = &run->rig.touch_sim;
+    return port->i2c ? jl_i2c_byte_count(port->i2c) : jl_stream_byte_count(port->stream);
 }
 
 /* ---- the harbour console: calibrated first ---- */
@@ -95,8 +105,8 @@ static void calibrate(struct run *run, struct jl_calibration *screen) {
         .font = &jl_font_8x13, .ink = JL_WHITE, .paper = JL_BLACK};
     run->status = jl_calibration_begin(screen, &run->rig.touch, &style, 5);
     while (run->status == JL_OK &&
-           jl_calibration_run(screen, &run->rig.frame.target, now_ms(run))) {
-        run->status = jl_panel_present(&run->rig.panel, &run->rig.frame);
+           jl_calibration_run(screen, &jl_rig_frame(&run->rig)->target, now_ms(run))) {
+        run->status = jl_rig_present(&run->rig);
         take_photos(run);
         pass(run);
         if (is_over(run)) {
@@ -134,9 +144,9 @@ static void run_console(struct run *run) {
         struct jl_event events[JL_GESTURE_EVENTS];
         uint8_t count;
         uint32_t now = now_ms(run);
-        uint64_t before = jl_rig_bus_bytes(&run->rig);
+        uint64_t before = touch_bytes(run);
         (void)jl_touch_read(touch, points, 2, &count); /* after an error nothing touches */
-        run->result->touch_bytes += jl_rig_bus_bytes(&run->rig) - before;
+        run->result->touch_bytes += touch_bytes(run) - before;
         uint8_t happened = jl_gestures_feed(&gestures, points, count, now, events);
         for (uint8_t i = 0; i < happened; i++) {
             run->result->events++;
@@ -147,7 +157,7 @@ static void run_console(struct run *run) {
         for (; now - tick >= TICK_MS; tick += TICK_MS) {
             harbour_console_tick(&console);
         }
-        if (harbour_console_redraw(&run->rig.frame.target, &console)) {
+        if (harbour_console_redraw(&jl_rig_frame(&run->rig)->target, &console)) {
             present(run);
         }
         (void)jl_light_tick(&light, now); /* tries again */
@@ -193,7 +203,7 @@ static void run_lock(struct run *run) {
         for (; now_ms(run) - tick >= TICK_MS; tick += TICK_MS) {
             lock_panel_tick(&panel);
         }
-        if (lock_panel_redraw(&run->rig.frame.target, &panel)) {
+        if (lock_panel_redraw(&jl_rig_frame(&run->rig)->target, &panel)) {
             present(run);
         }
         take_photos(run);
@@ -234,7 +244,7 @@ static bool write_film(struct run *run, const char *directory, int kind,
 static bool run_kind(struct run *run, const char *directory, int kind,
                      struct jl_complaint *complaint) {
     struct jl_demo_console *result = run->result;
-    run->status = jl_panel_wake(&run->rig.panel);
+    run->status = jl_rig_wake(&run->rig);
     if (run->rig.touch_device) {
         jl_touch_follow(run->rig.touch_device, run->script.steps, run->script.step_count);
     }

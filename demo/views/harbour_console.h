@@ -1,12 +1,13 @@
 /*
- * The harbour console of Heron Quay: two sluice gates and the inner basin, on 480x320 with touch.
+ * The harbour console of Heron Quay: two sluice gates and the inner basin, on 800x480 with touch.
  */
 #ifndef HERON_QUAY_HARBOUR_CONSOLE_H
 #define HERON_QUAY_HARBOUR_CONSOLE_H
 
+#include "basin_scene.h"
 #include "jadelamp/instruments.h"
 
-enum { CONSOLE_CHART = 236, CONSOLE_GATES = 2 };
+enum { CONSOLE_CHART = 300, CONSOLE_GATES = 2 };
 
 /* All that it knows: instruments, and a harbour that is computed. Zero it, then set it up. */
 struct harbour_console {
@@ -19,6 +20,7 @@ struct harbour_console {
     struct jl_check lamps;
     struct jl_stepper wanted;
     struct jl_lamp pump;
+    struct basin_scene scene;
     struct jl_message question;
     bool asks; /* the question is shown */
     bool drawn;

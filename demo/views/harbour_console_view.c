@@ -13,16 +13,16 @@ static const struct jl_zone inflow_zones[] = {
     {60, JL_GRADE_GOOD}, {85, JL_GRADE_WARN}, {100, JL_GRADE_ALARM}};
 
 static const struct jl_slider_face gate_faces[CONSOLE_GATES] = {
-    {{20, 78, 44, 204}, THEME, {0, 100, NULL, 0}, 5},
-    {{92, 78, 44, 204}, THEME, {0, 100, NULL, 0}, 5}};
+    {{36, 112, 64, 320}, THEME, {0, 100, NULL, 0}, 5},
+    {{144, 112, 64, 320}, THEME, {0, 100, NULL, 0}, 5}};
 static const struct jl_number_face opened_faces[CONSOLE_GATES] = {
-    {{8, 36, 68, 36}, THEME, "Gate 1", "%", 0, false, NULL},
-    {{80, 36, 68, 36}, THEME, "Gate 2", "%", 0, false, NULL}};
+    {{20, 54, 96, 44}, THEME, "Gate 1", "%", 0, false, NULL},
+    {{128, 54, 96, 44}, THEME, "Gate 2", "%", 0, false, NULL}};
 static const struct jl_chart_face chart_face = {
-    {160, 52, CONSOLE_CHART + 2, 112}, THEME, {100, 320, level_zones, 4}, 4, 1, true, 8, true, 2};
+    {250, 76, CONSOLE_CHART + 2, 160}, THEME, {100, 320, level_zones, 4}, 4, 1, true, 8, true, 2};
 static const struct jl_bar_face basin_face = {
-    {410, 52, 62, 112}, THEME, {100, 320, level_zones, 4}, 4};
-static const struct jl_dial_face inflow_face = {.box = {160, 172, 124, 124},
+    {566, 76, 76, 160}, THEME, {100, 320, level_zones, 4}, 4};
+static const struct jl_dial_face inflow_face = {.box = {656, 60, 132, 132},
                                                 .theme = THEME,
                                                 .scale = {0, 100, inflow_zones, 3},
                                                 .start = JL_DEGREES(225),
@@ -30,13 +30,13 @@ static const struct jl_dial_face inflow_face = {.box = {160, 172, 124, 124},
                                                 .major = 5,
                                                 .minor = 2,
                                                 .label = "inflow"};
-static const struct jl_button_face open_face = {{396, 174, 76, 32}, THEME, "Open 2"};
-static const struct jl_button_face shut_face = {{396, 212, 76, 32}, THEME, "Shut all"};
-static const struct jl_check_face lamps_face = {{296, 210, 94, 24}, THEME, "Lamps lit"};
-static const struct jl_lamp_face pump_face = {{296, 178, 94, 24}, THEME, "Pump", JL_GRADE_WARN};
+static const struct jl_button_face open_face = {{672, 252, 112, 48}, THEME, "Open 2"};
+static const struct jl_button_face shut_face = {{672, 312, 112, 48}, THEME, "Shut all"};
+static const struct jl_check_face lamps_face = {{570, 318, 98, 32}, THEME, "Lamps lit"};
+static const struct jl_lamp_face pump_face = {{570, 260, 94, 32}, THEME, "Pump", JL_GRADE_WARN};
 static const struct jl_stepper_face wanted_face = {
-    {296, 274, 176, 36}, THEME, {150, 300, NULL, 0}, 5, 2, "m"};
-static const struct jl_message_face question_face = {{100, 90, 280, 150},
+    {570, 404, 214, 52}, THEME, {150, 300, NULL, 0}, 5, 2, "m"};
+static const struct jl_message_face question_face = {{240, 160, 320, 170},
                                                      THEME,
                                                      "Gate 2",
                                                      "Open gate 2 by half? The basin is occupied.",
@@ -53,6 +53,7 @@ void harbour_console_begin(struct harbour_console *console) {
         .lamps = {.face = &lamps_face},
         .wanted = {.face = &wanted_face, .value = 240},
         .pump = {.face = &pump_face},
+        .scene = {.x = 250, .y = 252},
         .question = {.face = &question_face},
         .level = 18000};
     for (int i = 0; i < CONSOLE_GATES; i++) {
@@ -117,13 +118,13 @@ static void draw_still_parts(struct jl_target *target) {
     static const struct jl_text_style small = {
         .font = &jl_font_8x13, .ink = JL_RGB(0x6C, 0x84, 0x90), .paper = JL_CLEAR};
     jl_clear(target, THEME->back);
-    jl_fill_rect(target, (struct jl_rect){0, 0, 480, 28}, title.paper);
-    jl_fill_rect(target, (struct jl_rect){0, 28, 480, 1}, THEME->accent);
-    jl_text(target, 10, 7, "Heron Quay", &title);
-    jl_text_at(target, 470, 7, JL_ANCHOR_RIGHT, "Inner basin and sluices", &small);
-    jl_text(target, 160, 35, "Basin, metres", &small);
-    jl_text(target, 296, 255, "Wanted level", &small);
-    jl_text(target, 20, 292, "wanted opening", &small);
+    jl_fill_rect(target, (struct jl_rect){0, 0, 800, 40}, title.paper);
+    jl_fill_rect(target, (struct jl_rect){0, 40, 800, 1}, THEME->accent);
+    jl_text(target, 20, 13, "Heron Quay", &title);
+    jl_text_at(target, 780, 13, JL_ANCHOR_RIGHT, "Inner basin and sluices", &small);
+    jl_text(target, 250, 56, "Basin, metres", &small);
+    jl_text(target, 570, 384, "Wanted level", &small);
+    jl_text(target, 66, 446, "wanted opening", &small);
 }
 
 /* All is to be drawn again: each thing forgets that it was. */
@@ -133,7 +134,7 @@ static void forget(struct harbour_console *console) {
     }
     console->basin.drawn = console->chart.drawn = console->inflow.drawn = false;
     console->open.drawn = console->shut.drawn = console->lamps.drawn = false;
-    console->wanted.drawn = console->pump.drawn = false;
+    console->wanted.drawn = console->pump.drawn = console->scene.drawn = false;
     console->drawn = true;
 }
 
@@ -158,5 +159,7 @@ bool harbour_console_redraw(struct jl_target *target, struct harbour_console *co
     drew |= jl_check_redraw(target, &console->lamps);
     drew |= jl_stepper_redraw(target, &console->wanted);
     drew |= jl_lamp_redraw(target, &console->pump);
-    return drew;
+    basin_scene_set(&console->scene, console->basin.value, console->opened[0].value,
+                    console->opened[1].value, console->lamps.on);
+    return basin_scene_redraw(target, &console->scene) || drew;
 }

@@ -193,6 +193,11 @@ static void latch_row(struct jl_device *device, const struct rgb_line *line, int
     /* By DE nothing more comes when it ends; what was there stays. */
     int last = !state->panel.by_syncs && line->pixels < width ? line->pixels : width;
     int offset = from - line->first;
+    bool kept = line->same && state->row_ps[y] && !edge && !fast;
+    state->row_ps[y] = jl_board_now_ps(device->board);
+    if (kept) {
+        return;
+    }
     for (int x = 0; x < last; x++, rgb += 3) {
         int at = offset + x;
         if (edge || (fast && (noise(state) & 7) == 0)) {
@@ -201,7 +206,6 @@ static void latch_row(struct jl_device *device, const struct rgb_line *line, int
             latch(state, rgb, at >= 0 && at < line->pixels ? line->data[at] : 0);
         }
     }
-    state->row_ps[y] = jl_board_now_ps(device->board);
 }
 
 /* ---- what is said, with what it looks like ---- */

@@ -89,7 +89,8 @@ struct jl_demo_console {
     double seconds;       /**< of virtual time */
     int events, presents; /**< of hands; and pictures that were sent */
     uint64_t touch_bytes; /**< moved to read the touch glass, or 0 */
-    uint64_t bytes;       /**< moved for pictures */
+    uint64_t bytes;       /**< moved for pictures; or read from memory, all the time */
+    uint32_t scans;       /**< pictures that were scanned out; 0: the panel has a memory */
     size_t diagnostics;
 };
 
