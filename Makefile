@@ -34,6 +34,7 @@ bench:
 	@$(BUILD)/bench/bench_panels
 	@$(BUILD)/bench/bench_paper
 	@$(BUILD)/bench/bench_instruments
+	@$(BUILD)/bench/bench_scanout
 	@$(BUILD)/bench/bench_flow
 	@$(BUILD)/bench/bench_bake docs/screenshots/tide-board.png
 	@$(BUILD)/bench/bench_emulator

@@ -16,6 +16,7 @@ static void print_json(const struct jl_run_result *result) {
     cJSON_AddStringToObject(json, "first_bus_error", jl_status_name(result->bus_status));
     cJSON_AddItemToObject(json, "wire", cli_cost_json(&result->cost));
     cJSON_AddNumberToObject(json, "transfers", (double)result->transfers);
+    cJSON_AddNumberToObject(json, "scanned_out", result->scans);
     cJSON_AddNumberToObject(json, "waited_us", result->waited_us);
     cJSON_AddNumberToObject(json, "whole_us", result->whole_us);
     cli_json_sight(json, &result->rig, &result->sight);

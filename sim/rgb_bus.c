@@ -32,6 +32,7 @@ struct jl_rgb_bus {
     uint8_t *as_scanned; /* the frame's bytes as they left; */
     bool is_scanned;     /* all of them, in the colours of now */
     int newer_rows;      /* of this picture: not as in the one before */
+    uint8_t *held;       /* a picture of firmware that is over */
     /* line buffers */
     uint8_t *buffers[2], *older; /* the caller's; and what the one being filled held before */
     size_t buffer_bytes;
@@ -128,7 +129,7 @@ static void skip_frame_line(struct jl_rgb_bus *bus) {
 }
 
 /* A row of the buffer on the wires: what was there before, where the interrupt is not so far. */
-static void read_buffer_line(struct jl_rgb_bus *bus) {
+static void read_buffer_line(struct jl_rgb_bus *bus, int row) {
     int width = bus->source.timing.width, pixel_bytes = bus->source.bits_per_pixel / 8;
     size_t row_bytes = (size_t)width * (size_t)pixel_bytes;
     size_t at = (size_t)bus->row_of_buffer * row_bytes;
@@ -144,6 +145,7 @@ static void read_buffer_line(struct jl_rgb_bus *bus) {
     for (int x = 0; x < width; x++) {
         bus->data[x] = data_of(bus, buffer + at + (size_t)(x * pixel_bytes));
     }
+    memcpy(bus->as_scanned + (size_t)row * row_bytes, buffer + at, row_bytes);
     bus->bytes += row_bytes;
     bus->row_of_buffer++;
     if ((size_t)bus->row_of_buffer * row_bytes < bus->buffer_bytes) {
@@ -304,7 +306,7 @@ static void clock_out(struct jl_rgb_bus *bus) {
                             .data = bus->data};
     bool in_full = jl_sim_board_records(bus->board) && records_in_full(bus, line);
     if (active && bus->through) {
-        read_buffer_line(bus);
+        read_buffer_line(bus, row);
     } else if (active) {
         /* With memory that may be late, pixels stand elsewhere in each picture. */
         wave.same = remember_line(bus, row) && source->memory_bytes_s <= 0 && !in_full;
@@ -354,6 +356,7 @@ static void release(struct timed *timed) {
     free(bus->data);
     free(bus->as_scanned);
     free(bus->older);
+    free(bus->held);
     free(bus);
 }
 
@@ -458,6 +461,28 @@ void jl_rgb_show_lines(struct jl_rgb_bus *bus, uint8_t *const buffers[2], size_t
     bus->buffer = bus->row_of_buffer = 0;
     bus->refilled[0] = bus->refilled[1] = false;
     start(bus);
+}
+
+bool jl_rgb_hold(struct jl_rgb_bus *bus) {
+    const struct jl_rgb_timing *t = &bus->source.timing;
+    size_t bytes = (size_t)t->width * (size_t)t->height * (size_t)bus->source.bits_per_pixel / 8;
+    const uint8_t *from = bus->through    ? bus->as_scanned
+                          : bus->has_next ? bus->next_frame
+                                          : bus->frame;
+    size_t has = bus->through ? bytes : bus->has_next ? bus->next_frame_bytes : bus->frame_bytes;
+    if (!bus->timed.in_flight || bus->held) {
+        return true;
+    }
+    bus->held = calloc(bytes, 1);
+    bus->timed.in_flight = bus->held != NULL;
+    if (bus->held) {
+        memcpy(bus->held, from, has < bytes ? has : bytes);
+        bus->frame = bus->held;
+        bus->frame_bytes = bytes;
+        bus->through = NULL;
+        bus->has_next = false;
+    }
+    return bus->held != NULL;
 }
 
 uint64_t jl_rgb_byte_count(const struct jl_rgb_bus *bus) {

@@ -51,6 +51,23 @@ static void places_on_the_glass(void) {
           {127, 25, JL_WHITE},
           {127, 26, JL_BLACK},
           {125, 15, JL_BLACK}}},
+        /* The buoy's last place is 700, 260, with a radius of 60. */
+        {"scan_out",
+         {{700, 260, JL_WHITE},
+          {700, 201, JL_RGB(200, 50, 40)},
+          {700, 320, JL_RGB(200, 50, 40)},
+          {700, 321, JL_RGB(20, 70, 95)},
+          {640, 252, JL_WHITE},
+          {639, 260, JL_RGB(20, 70, 95)},
+          {799, 479, JL_RGB(20, 70, 95)}}},
+        /* A level of 230 cm and more is 172 pixels from 252 up; of 240, 180. */
+        {"scan_lines",
+         {{180, 40, JL_WHITE},
+          {299, 251, JL_WHITE},
+          {240, 82, JL_RGB(47, 183, 168)},
+          {240, 70, JL_RGB(35, 56, 66)},
+          {179, 100, JL_RGB(16, 35, 44)},
+          {479, 271, JL_RGB(16, 35, 44)}}},
         /* 08:42: the 4 has no upper bar, the 2 a bar at the upper right; ghosts are no test here.
          */
         {"paper_clock",

@@ -17,7 +17,13 @@ struct session {
 static void run(void *context) {
     struct session *session = context;
     struct jl_run_result *result = session->result;
+    struct jl_rig *rig = &result->rig;
     result->end = jl_host_meter_run(&session->meter, session->program, &result->status);
+    result->cost = (struct jl_wire_cost){session->meter.wire_us, jl_rig_bus_bytes(rig)};
+    if (rig->sim.rgb) { /* its memory and its interrupts are gone */
+        result->scans = jl_rgb_picture_count(rig->sim.rgb);
+        jl_rgb_hold(rig->sim.rgb);
+    }
 }
 
 bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_request *request,
@@ -58,7 +64,6 @@ bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_
     result->bus_error_us = meter->first_error_us;
     result->other_bus = meter->other_bus;
     result->transfers = meter->transfers;
-    result->cost = (struct jl_wire_cost){meter->wire_us, jl_rig_bus_bytes(rig)};
     result->waited_us = meter->waited_us;
     result->whole_us = meter->whole_us;
     return good;

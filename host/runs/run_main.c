@@ -30,8 +30,14 @@ void jl_run_print(FILE *out, const struct jl_run_result *result) {
     }
     fprintf(out, "  %.2f ms: %.2f on the wire, %.2f waiting; computing takes no time here\n",
             result->whole_us / 1e3, result->cost.microseconds / 1e3, result->waited_us / 1e3);
-    fprintf(out, "  %llu bytes on the bus in %llu transfers\n",
-            (unsigned long long)result->cost.bytes, (unsigned long long)result->transfers);
+    if (rig->sim.rgb) {
+        fprintf(out, "  %u pictures scanned out, %llu bytes; %llu transfers on other buses\n",
+                (unsigned)result->scans, (unsigned long long)result->cost.bytes,
+                (unsigned long long)result->transfers);
+    } else {
+        fprintf(out, "  %llu bytes on the bus in %llu transfers\n",
+                (unsigned long long)result->cost.bytes, (unsigned long long)result->transfers);
+    }
     jl_sight_print(out, rig, &result->sight);
 }
 

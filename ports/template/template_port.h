@@ -2,7 +2,7 @@
 #ifndef TEMPLATE_PORT_H
 #define TEMPLATE_PORT_H
 
-#include "jadelamp/port.h"
+#include "jadelamp/scanout.h"
 
 /* A made-up bus controller. */
 struct template_registers {
@@ -51,6 +51,23 @@ extern const struct jl_port_ops template_pins_ops;
 /* Touch, in template_touch.c. */
 extern const struct jl_port_ops template_i2c_touch_ops;
 extern const struct jl_port_ops template_spi_touch_ops;
+
+/* A made-up display peripheral, for glass that is scanned out, in template_scanout.c. */
+struct template_display {
+    uint32_t address, other_address, bytes;
+    uint32_t control;
+    uint32_t color; /* number in bits 31..24, then red, green, blue */
+};
+
+struct template_display_hardware {
+    struct template_hardware spi; /* first: of the command port, and the pins */
+    volatile struct template_display *display;
+    volatile uint32_t *cache_clean; /* writes back the cache line of an address */
+    struct jl_scanout_lines *lines;
+};
+
+extern const struct jl_port_ops template_display_ops;
+void template_line_buffer_through(struct template_display_hardware *hw);
 
 /* What several ports do. */
 jl_status template_i2c_send(void *context, const struct jl_transfer *transfer);

@@ -23,6 +23,7 @@ void run_paper(void);  /* the same on e-paper */
 void run_touch(void);  /* calibration, gestures, light */
 void run_instruments(void);
 void run_controls(void);
+void run_scans(void); /* scan-out */
 
 #define END_MARK "*end*\n"
 

@@ -21,15 +21,17 @@ int main(int argc, char **argv) {
                  {"paper", run_paper},
                  {"touch", run_touch},
                  {"instruments", run_instruments},
-                 {"controls", run_controls}};
+                 {"controls", run_controls},
+                 {"scans", run_scans}};
     const char *wanted = argc == 2 ? argv[1] : "";
     size_t i = 0;
     while (i < sizeof parts / sizeof parts[0] && strcmp(parts[i].name, wanted) != 0) {
         i++;
     }
     if (i == sizeof parts / sizeof parts[0]) {
-        fprintf(stderr,
-                "usage: small_int bits|planes|bytes|panels|paper|touch|instruments|controls\n");
+        fprintf(
+            stderr,
+            "usage: small_int bits|planes|bytes|panels|paper|touch|instruments|controls|scans\n");
         return 2;
     }
     parts[i].run();

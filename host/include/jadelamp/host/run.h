@@ -56,6 +56,7 @@ struct jl_run_result {
     double bus_error_us;      /**< when that was */
     bool other_bus;           /**< it talked I2C to a card of other wires, or the other way round */
     uint64_t transfers;       /**< begun by the program */
+    uint32_t scans;           /**< pictures that were scanned out */
     struct jl_wire_cost cost; /**< bytes on the bus, and its time with a transfer under way */
     double waited_us;         /**< of its time it slept in wait_us(), or asked poll() or now_us() */
     double whole_us;          /**< all of its time; computing takes none */

@@ -94,6 +94,13 @@ typedef void (*jl_rgb_interrupt)(void *context);
 void jl_rgb_show_lines(struct jl_rgb_bus *bus, uint8_t *const buffers[2], size_t buffer_bytes,
                        jl_rgb_interrupt through, void *context);
 
+/**
+ * The firmware is over: what its memory holds now goes on to be shown, of line buffers the rows of
+ * the last picture. The memory is not read any more, and no interrupt comes. False: no memory for
+ * a copy; then the clock stands still.
+ */
+bool jl_rgb_hold(struct jl_rgb_bus *bus);
+
 /** Bytes read from memory so far. */
 uint64_t jl_rgb_byte_count(const struct jl_rgb_bus *bus);
 
