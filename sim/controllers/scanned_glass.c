@@ -193,7 +193,7 @@ static void latch_row(struct jl_device *device, const struct rgb_line *line, int
     /* By DE nothing more comes when it ends; what was there stays. */
     int last = !state->panel.by_syncs && line->pixels < width ? line->pixels : width;
     int offset = from - line->first;
-    bool kept = line->same && state->row_ps[y] && !edge && !fast;
+    bool kept = line->same && state->row_ps[y];
     state->row_ps[y] = jl_board_now_ps(device->board);
     if (kept) {
         return;
