@@ -146,6 +146,7 @@ static void read_buffer_line(struct jl_rgb_bus *bus, int row) {
         bus->data[x] = data_of(bus, buffer + at + (size_t)(x * pixel_bytes));
     }
     memcpy(bus->as_scanned + (size_t)row * row_bytes, buffer + at, row_bytes);
+    bus->next_pixel += width; /* where jl_rgb_hold() would go on */
     bus->bytes += row_bytes;
     bus->row_of_buffer++;
     if ((size_t)bus->row_of_buffer * row_bytes < bus->buffer_bytes) {

@@ -240,6 +240,58 @@ static int cards_that_ship(void) {
     return count;
 }
 
+/* Numbers that were typed elsewhere: each contradiction in words, and the picture they make. */
+static void typed_numbers(void) {
+    shell_begin();
+    EXPECT_INT(
+        shell(JADELAMP " light rgb-800x480 --into . --typed " DEMO_SOURCES "/data/console.typed"),
+        1);
+    EXPECT_CONTAINS(output, "  back porch          26        45            13        22\n");
+    EXPECT_CONTAINS(output, "refresh     60.06 pictures a second, 31.71 us a line");
+    EXPECT_CONTAINS(output, "46.1 MB/s on the mean, 66.6 MB/s while pixels go out");
+    EXPECT_CONTAINS(output, "typed       19 numbers, 3 against the card");
+    EXPECT_CONTAINS(output,
+                    "line-back-porch = 46: by the card it is 45; that is the sum, not less");
+    EXPECT_CONTAINS(output, "picture-sync = 10: by the card it is 9; that is the separate form");
+    EXPECT_CONTAINS(output, "line-back-porch = 46: by the card it is 26; that is the back porch "
+                            "with the sync");
+    EXPECT_CONTAINS(output, "the picture is shifted by 1 to the right");
+    /* One clock of porch more, one pixel less: black at the left, then what should be there. */
+    struct jl_picture glass = shell_picture("rgb-800x480-glass.png");
+    EXPECT_INT(jl_picture_at(&glass, 0, 100)[0], 0);
+    EXPECT_INT(jl_picture_at(&glass, 1, 100)[0], 255); /* the border of the test card */
+    jl_picture_free(&glass);
+    EXPECT_INT(shell(JADELAMP " light rgb-800x480 --into . --json --typed " DEMO_SOURCES
+                              "/data/console.typed"),
+               1);
+    cJSON *json = cJSON_Parse(output);
+    const cJSON *typed = at(json, "typed");
+    EXPECT_INT(at(typed, "count")->valueint, 3);
+    EXPECT_INT(cJSON_GetArraySize(at(typed, "contradictions")), 3);
+    const cJSON *timings = at(at(json, "card"), "timings");
+    EXPECT_INT(at(at(at(timings, "line"), "summed"), "total")->valueint, 1055);
+    EXPECT_INT(at(at(at(timings, "picture"), "separate"), "back_porch")->valueint, 13);
+    cJSON_Delete(json);
+    EXPECT_INT(shell(JADELAMP " light ssd1306-128x64-i2c --into . --typed " DEMO_SOURCES
+                              "/data/console.typed"),
+               2);
+    EXPECT_CONTAINS(output, "ssd1306-128x64-i2c is not scanned out");
+    EXPECT_INT(shell(JADELAMP " light rgb-800x480 --into . --typed nowhere.typed"), 2);
+    EXPECT_CONTAINS(output, "cannot read nowhere.typed");
+    EXPECT_INT(shell(JADELAMP " light rgb-800x480 --into . --glass rgb-480x272 --typed x"), 2);
+    EXPECT_CONTAINS(output, "--typed and --glass: expected one of them");
+    /* The description of one glass, on another one. */
+    EXPECT_INT(shell(JADELAMP " light rgb-480x272 --into . --glass rgb-800x480"), 1);
+    EXPECT_CONTAINS(output, "a line has 480 pixels, the glass 800");
+    EXPECT_INT(shell(JADELAMP " catalog rgb-glass"), 0);
+    EXPECT_CONTAINS(output, "RAM      none: frames lie in the microcontroller's");
+    EXPECT_CONTAINS(output, "1056 x 525 clocks, 60.1 Hz, 46.1 MB/s (66.6 while pixels go out), "
+                            "750 KB\n");
+    EXPECT_INT(shell(JADELAMP " catalog"), 0);
+    EXPECT_CONTAINS(output, "rgb-glass scan-out glass     none      RGB\n");
+    shell_end();
+}
+
 static void light_of_every_card(void) {
     int cards = 0;
     EXPECT(jl_share_cards("cards", expect_light, &cards));
@@ -779,6 +831,7 @@ const struct test_group test_groups[] = {
     {"usage", usage},
     {"files_of_a_light", files_of_a_light},
     {"light_of_every_card", light_of_every_card},
+    {"typed_numbers", typed_numbers},
     {"light_in_the_terminal", light_in_the_terminal},
     {"light_on_a_broken_bus", light_on_a_broken_bus},
     {"light_of_a_wrong_card", light_of_a_wrong_card},

@@ -10,7 +10,7 @@
 
 #include "jadelamp/draw.h"
 #include "jadelamp/host/frame_picture.h"
-#include "jadelamp/host/rig.h"
+#include "jadelamp/host/run.h"
 #include "jadelamp/host/timings.h"
 #include "jadelamp/shapes.h"
 
@@ -407,6 +407,86 @@ static void rigs_that_do_not_fit(void) {
     jl_rig_close(&rig);
 }
 
+/* ---- programs ---- */
+
+static const struct jl_scanout_config small = {
+    96, 60, 700000, 0, 0, {8, 8, 8}, {4, 4, 4}, JL_SCANOUT_FALLING, 24};
+
+/* Frames and line buffers that are gone when the program is over. */
+static jl_status frames_on_the_stack(const struct jl_port *port) {
+    uint8_t first[96 * 60 * 2], second[96 * 60 * 2];
+    struct jl_scanout scan;
+    jl_status status =
+        jl_scanout_open(&scan, &small, port, &jl_rgb565_cpu, first, second, sizeof first);
+    for (int16_t i = 0; i < 3 && status == JL_OK; i++) {
+        jl_fill_rect(&scan.frame.target, (struct jl_rect){i, i, 10, 10}, JL_RED);
+        status = jl_scanout_present(&scan);
+        while (status == JL_OK && jl_scanout_poll(&scan) == JL_BUSY) {
+        }
+    }
+    return status;
+}
+
+static void draw_rows(void *context, struct jl_target *target) {
+    (void)context;
+    jl_clear(target, JL_BLUE);
+    jl_fill_rect(target, (struct jl_rect){2, 2, 10, 10}, JL_RED);
+}
+
+static jl_status lines_on_the_stack(const struct jl_port *port) {
+    uint8_t first[96 * 6 * 2], second[96 * 6 * 2];
+    struct jl_scanout_lines lines;
+    jl_status status = jl_scanout_lines_open(&lines, &small, port, &jl_rgb565_cpu, 6, draw_rows,
+                                             NULL, first, second, sizeof first);
+    port->ops->wait_us(port->context, 50000);
+    return status;
+}
+
+/* Stopped in the middle: its stack is gone, too. */
+static jl_status lines_for_ever(const struct jl_port *port) {
+    uint8_t first[96 * 6 * 2], second[96 * 6 * 2];
+    struct jl_scanout_lines lines;
+    jl_status status = jl_scanout_lines_open(&lines, &small, port, &jl_rgb565_cpu, 6, draw_rows,
+                                             NULL, first, second, sizeof first);
+    while (status == JL_OK) {
+        port->ops->wait_us(port->context, 1000);
+    }
+    return status;
+}
+
+static void programs_that_scan(void) {
+    static const struct {
+        const char *name;
+        jl_program program;
+        enum jl_run_end end;
+        jl_color ground;
+    } rows[] = {
+        {"frames", frames_on_the_stack, JL_RUN_RETURNED, JL_BLACK},
+        {"lines", lines_on_the_stack, JL_RUN_RETURNED, JL_BLUE},
+        {"for ever", lines_for_ever, JL_RUN_TIME_UP, JL_BLUE},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        static struct jl_run_result result;
+        const struct jl_run_request request = {
+            .name = "scanned", .directory = "scan-run", .most_ms = 100};
+        test_row("%s", rows[i].name);
+        EXPECT(read_text(SMALL));
+        EXPECT(jl_run(&card, rows[i].program, &request, &result, &complaint));
+        EXPECT_INT(result.end, rows[i].end);
+        EXPECT_INT(result.status, JL_OK);
+        EXPECT(result.scans >= 2);
+        EXPECT(!jl_run_has_findings(&result));
+        jl_board_wait_ps(result.rig.board, (uint64_t)1000000000000); /* a second more */
+        struct jl_picture glass;
+        EXPECT(jl_device_picture(result.rig.device, &glass));
+        const uint8_t *red = jl_picture_at(&glass, 5, 5), *ground = jl_picture_at(&glass, 90, 50);
+        EXPECT_INT(red[0] << 16 | red[1] << 8 | red[2], JL_RED);
+        EXPECT_INT(ground[0] << 16 | ground[1] << 8 | ground[2], rows[i].ground);
+        jl_picture_free(&glass);
+        jl_run_close(&result);
+    }
+}
+
 const struct test_group test_groups[] = {
     {"the_least_card", the_least_card},
     {"all_that_a_card_can_say", all_that_a_card_can_say},
@@ -417,5 +497,6 @@ const struct test_group test_groups[] = {
     {"bad_typed_files", bad_typed_files},
     {"random_drawing_equals_the_frame", random_drawing_equals_the_frame},
     {"rigs_that_do_not_fit", rigs_that_do_not_fit},
+    {"programs_that_scan", programs_that_scan},
     {NULL, NULL},
 };
