@@ -94,6 +94,7 @@ struct jl_device {
     const struct jl_stream_bus *stream;
     const struct rgb_wires *rgb_wires; /* of an RGB bus, and its data lines */
     int rgb_lines;
+    bool rgb_anew; /* it has forgotten the picture: all lines in full, please */
     uint64_t noise_seed;
     /* the shift register behind a serial input */
     bool three_wire;

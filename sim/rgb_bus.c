@@ -34,10 +34,12 @@ struct jl_rgb_bus {
     int newer_rows;      /* of this picture: not as in the one before */
     uint8_t *held;       /* a picture of firmware that is over */
     /* line buffers */
-    uint8_t *buffers[2], *older; /* the caller's; and what the one being filled held before */
-    size_t buffer_bytes;
-    jl_rgb_interrupt through;
-    void *context;
+    struct line_buffers {
+        uint8_t *buffers[2], *older; /* the caller's; and what the one being filled held before */
+        size_t bytes;
+        jl_rgb_interrupt through; /* NULL: there are none */
+        void *context;
+    } lines_now, next_lines;
     int buffer, row_of_buffer;
     uint64_t filled_from_ps[2]; /* when the interrupt began */
     bool refilled[2];
@@ -133,12 +135,12 @@ static void read_buffer_line(struct jl_rgb_bus *bus, int row) {
     int width = bus->source.timing.width, pixel_bytes = bus->source.bits_per_pixel / 8;
     size_t row_bytes = (size_t)width * (size_t)pixel_bytes;
     size_t at = (size_t)bus->row_of_buffer * row_bytes;
-    const uint8_t *buffer = bus->buffers[bus->buffer];
+    const uint8_t *buffer = bus->lines_now.buffers[bus->buffer];
     double rate = bus->source.refill_bytes_s;
     if (rate > 0 && bus->refilled[bus->buffer]) {
         double done = (double)(at + row_bytes) / rate * 1e12;
         if ((double)bus->filled_from_ps[bus->buffer] + done > (double)bus->board->now_ps) {
-            buffer = bus->older + (bus->buffer ? bus->buffer_bytes : 0);
+            buffer = bus->lines_now.older + (bus->buffer ? bus->lines_now.bytes : 0);
             bus->late += width;
         }
     }
@@ -149,21 +151,21 @@ static void read_buffer_line(struct jl_rgb_bus *bus, int row) {
     bus->next_pixel += width; /* where jl_rgb_hold() would go on */
     bus->bytes += row_bytes;
     bus->row_of_buffer++;
-    if ((size_t)bus->row_of_buffer * row_bytes < bus->buffer_bytes) {
+    if ((size_t)bus->row_of_buffer * row_bytes < bus->lines_now.bytes) {
         return;
     }
     int through = bus->buffer;
     bus->row_of_buffer = 0;
     bus->buffer ^= 1;
-    memcpy(bus->older + (through ? bus->buffer_bytes : 0), bus->buffers[through],
-           bus->buffer_bytes);
+    memcpy(bus->lines_now.older + (through ? bus->lines_now.bytes : 0),
+           bus->lines_now.buffers[through], bus->lines_now.bytes);
     /* One interrupt after the other: it begins when the one before is done. */
     uint64_t now = bus->board->now_ps, other = bus->filled_from_ps[through ^ 1];
-    uint64_t needs = rate > 0 ? (uint64_t)((double)bus->buffer_bytes / rate * 1e12) : 0;
+    uint64_t needs = rate > 0 ? (uint64_t)((double)bus->lines_now.bytes / rate * 1e12) : 0;
     bool waits = bus->refilled[through ^ 1] && other + needs > now;
     bus->filled_from_ps[through] = waits ? other + needs : now;
     bus->refilled[through] = true;
-    bus->through(bus->context);
+    bus->lines_now.through(bus->lines_now.context);
 }
 
 /* ---- what is said of memory ---- */
@@ -176,7 +178,7 @@ static bool remember_line(struct jl_rgb_bus *bus, int row) {
         return false;
     }
     if (memcmp(bus->as_scanned + at, bus->frame + at, row_bytes) == 0) {
-        return bus->is_scanned;
+        return bus->is_scanned && !bus->glass->rgb_anew;
     }
     memcpy(bus->as_scanned + at, bus->frame + at, row_bytes);
     bus->newer_rows += bus->is_scanned;
@@ -213,14 +215,14 @@ static void report_late(struct jl_rgb_bus *bus) {
     }
     bus->late_reported = true;
     double needs = source->timing.clock_hz * source->bits_per_pixel / 8e6;
-    if (bus->through) {
+    if (bus->lines_now.through) {
         double row_us = bus->clocks / source->timing.clock_hz * 1e6;
-        size_t rows =
-            bus->buffer_bytes * 8 / ((size_t)source->timing.width * (size_t)source->bits_per_pixel);
+        size_t rows = bus->lines_now.bytes * 8 /
+                      ((size_t)source->timing.width * (size_t)source->bits_per_pixel);
         jl_sim_device_report(bus->glass, JL_SEVERITY_ERROR,
                              "the line buffers are filled too slowly: %zu rows take %.1f us at "
                              "%.1f MB/s, and are through in %.1f us; older rows are shown again",
-                             rows, (double)bus->buffer_bytes / source->refill_bytes_s * 1e6,
+                             rows, (double)bus->lines_now.bytes / source->refill_bytes_s * 1e6,
                              source->refill_bytes_s / 1e6, (double)rows * row_us);
         return;
     }
@@ -239,7 +241,8 @@ static void report_hunger(struct jl_rgb_bus *bus) {
     double mean = pixels / ((double)bus->clocks * bus->lines) * source->timing.clock_hz *
                   source->bits_per_pixel / 8;
     double share = source->memory_bytes_s > 0 ? mean / source->memory_bytes_s : 0;
-    if (share > HUNGRY && share <= 1 && !bus->late && !bus->hungry_reported && !bus->through) {
+    if (share > HUNGRY && share <= 1 && !bus->late && !bus->hungry_reported &&
+        !bus->lines_now.through) {
         bus->hungry_reported = true;
         jl_sim_device_report(bus->glass, JL_SEVERITY_WARNING,
                              "pictures take %.1f MB/s, %.0f %% of what memory gives: above 60 %% "
@@ -250,16 +253,31 @@ static void report_hunger(struct jl_rgb_bus *bus) {
 
 /* ---- line after line ---- */
 
-static void begin_picture(struct jl_rgb_bus *bus) {
+static void take_next(struct jl_rgb_bus *bus) {
     if (bus->has_next) {
         bus->frame = bus->next_frame;
         bus->frame_bytes = bus->next_frame_bytes;
         bus->has_next = false;
+        bus->lines_now.through = NULL;
     }
+    if (bus->next_lines.through) {
+        free(bus->lines_now.older);
+        bus->lines_now = bus->next_lines;
+        bus->next_lines = (struct line_buffers){.through = NULL};
+        bus->buffer = bus->row_of_buffer = 0;
+        bus->refilled[0] = bus->refilled[1] = false;
+    }
+}
+
+static void begin_picture(struct jl_rgb_bus *bus) {
+    take_next(bus);
     if (memcmp(bus->palette, bus->next_palette, sizeof bus->palette) != 0) {
         bus->is_scanned = false;
         memcpy(bus->palette, bus->next_palette, sizeof bus->palette);
     }
+    /* A picture that is whole tells it all. */
+    bus->is_scanned &= !bus->glass->rgb_anew;
+    bus->glass->rgb_anew = false;
     bus->next_pixel = 0;
     bus->newer_rows = 0;
     bus->late = 0;
@@ -269,7 +287,7 @@ static void begin_picture(struct jl_rgb_bus *bus) {
 static void end_picture(struct jl_rgb_bus *bus) {
     report_late(bus);
     report_hunger(bus);
-    bus->is_scanned = !bus->through;
+    bus->is_scanned = true;
     bus->pictures++;
 }
 
@@ -306,7 +324,7 @@ static void clock_out(struct jl_rgb_bus *bus) {
                             .pixels = active ? t->width : 0,
                             .data = bus->data};
     bool in_full = jl_sim_board_records(bus->board) && records_in_full(bus, line);
-    if (active && bus->through) {
+    if (active && bus->lines_now.through) {
         read_buffer_line(bus, row);
     } else if (active) {
         /* With memory that may be late, pixels stand elsewhere in each picture. */
@@ -356,7 +374,8 @@ static void release(struct timed *timed) {
     struct jl_rgb_bus *bus = (struct jl_rgb_bus *)timed;
     free(bus->data);
     free(bus->as_scanned);
-    free(bus->older);
+    free(bus->lines_now.older);
+    free(bus->next_lines.older);
     free(bus->held);
     free(bus);
 }
@@ -423,17 +442,15 @@ static void start(struct jl_rgb_bus *bus) {
     if (!bus->timed.in_flight) {
         bus->start_ps = bus->board->now_ps;
         bus->timed.in_flight = true;
+        take_next(bus);
     }
 }
 
 void jl_rgb_show(struct jl_rgb_bus *bus, const void *pixels, size_t bytes) {
-    bool first = !bus->timed.in_flight;
     bus->next_frame = pixels;
     bus->next_frame_bytes = bytes;
     bus->has_next = true;
-    if (first) {
-        begin_picture(bus);
-    }
+    bus->next_lines.through = NULL;
     start(bus);
 }
 
@@ -453,24 +470,25 @@ void jl_rgb_show_lines(struct jl_rgb_bus *bus, uint8_t *const buffers[2], size_t
     if (!older) {
         return;
     }
-    free(bus->older);
-    bus->older = older;
-    memcpy(bus->buffers, buffers, sizeof bus->buffers);
-    bus->buffer_bytes = buffer_bytes;
-    bus->through = through;
-    bus->context = context;
-    bus->buffer = bus->row_of_buffer = 0;
-    bus->refilled[0] = bus->refilled[1] = false;
+    free(bus->next_lines.older);
+    bus->has_next = false;
+    bus->next_lines = (struct line_buffers){.buffers = {buffers[0], buffers[1]},
+                                            .older = older,
+                                            .bytes = buffer_bytes,
+                                            .through = through,
+                                            .context = context};
     start(bus);
 }
 
 bool jl_rgb_hold(struct jl_rgb_bus *bus) {
     const struct jl_rgb_timing *t = &bus->source.timing;
     size_t bytes = (size_t)t->width * (size_t)t->height * (size_t)bus->source.bits_per_pixel / 8;
-    const uint8_t *from = bus->through    ? bus->as_scanned
-                          : bus->has_next ? bus->next_frame
-                                          : bus->frame;
-    size_t has = bus->through ? bytes : bus->has_next ? bus->next_frame_bytes : bus->frame_bytes;
+    const uint8_t *from = bus->lines_now.through ? bus->as_scanned
+                          : bus->has_next        ? bus->next_frame
+                                                 : bus->frame;
+    size_t has = bus->lines_now.through ? bytes
+                 : bus->has_next        ? bus->next_frame_bytes
+                                        : bus->frame_bytes;
     if (!bus->timed.in_flight || bus->held) {
         return true;
     }
@@ -480,8 +498,9 @@ bool jl_rgb_hold(struct jl_rgb_bus *bus) {
         memcpy(bus->held, from, has < bytes ? has : bytes);
         bus->frame = bus->held;
         bus->frame_bytes = bytes;
-        bus->through = NULL;
+        bus->lines_now.through = NULL;
         bus->has_next = false;
+        bus->next_lines.through = NULL;
     }
     return bus->held != NULL;
 }

@@ -140,6 +140,7 @@ static void mistakes_are_explained(void) {
         {"[panel]\ncontroller = st7701\n[glass]\nsize = 800 x 480\n" BUS LINE PICTURE, 4,
          "expected at most 480 x 864"},
         {"[glass]\nsize = 1281 x 480\n" BUS LINE PICTURE, 2, "expected at most 1280 x 864"},
+        {"[glass]\nsize = 480 x 865\n" BUS LINE PICTURE, 2, "expected at most 1280 x 864"},
         {CARD "[pins]\ndata = B3 B4 B3\n", 14, "B3 stands twice, for the data lines D0 and D2"},
         {CARD "[pins]\ndata = B3 B8\n", 14,
          "B8 is no input of glass with 24 lines: expected B0 to"},
@@ -297,6 +298,11 @@ static void typed_numbers_make_a_peripheral(void) {
     EXPECT_INT(config->picture.back, 20); /* not typed: as on the card */
     EXPECT_INT(config->clock_hz, 40000000);
     EXPECT_INT(config->flags, JL_SCANOUT_HSYNC_HIGH | JL_SCANOUT_FALLING);
+    /* Of several places the first that contradicts. */
+    EXPECT(typed_as(SUMMED "line-sync = 19\n[b]\nform = separate\nline-sync = 30\n"
+                           "[c]\nform = separate\nline-sync = 40\n",
+                    &typed));
+    EXPECT_INT(typed.card.scanout.config.line.sync, 30);
     EXPECT(typed_as(LINKED "line-back-porch = 50\n", &typed));
     EXPECT_INT(typed.card.scanout.config.line.back, 40);
     EXPECT_INT(typed.card.scanout.config.line.sync, 20);

@@ -450,6 +450,15 @@ static void line_buffers_that_cannot_be(void) {
         EXPECT(!peripheral.lines);
     }
     EXPECT_INT(calls, 0);
+    /* A frame of another height, too. */
+    struct jl_frame low;
+    EXPECT_INT(jl_frame_init(&low, &jl_rgb332, W, H - 1, buffers[0], sizeof buffers[0]), JL_OK);
+    memset(buffers[0], 0x11, sizeof buffers[0]);
+    memset(line_memory, 0xA5, sizeof line_memory);
+    EXPECT_INT(jl_scanout_lines_open(&of, &small, &port, &jl_rgb332, 8, jl_scanout_from_frame, &low,
+                                     one, two, 480),
+               JL_OK);
+    EXPECT_INT(two[3], 0xA5); /* not a row of it */
     /* A frame of another size gives no rows, and harms nothing. */
     struct jl_frame frame;
     EXPECT_INT(jl_frame_init(&frame, &jl_rgb332, W - 1, H, buffers[0], sizeof buffers[0]), JL_OK);
@@ -459,6 +468,24 @@ static void line_buffers_that_cannot_be(void) {
                JL_OK);
     EXPECT_INT(one[480], 0xA5);
     EXPECT_INT(two[479], 0xA5);
+}
+
+/* Rows of the frame lie further apart than those of the buffers. */
+static void line_buffers_from_a_strided_frame(void) {
+    struct jl_scanout_lines of;
+    struct jl_frame frame, naive;
+    peripheral = (struct peripheral){0};
+    EXPECT_INT(jl_frame_init_strided(&frame, &jl_rgb565_cpu, W, H, buffers[0], sizeof buffers[0],
+                                     W * 2 + 6),
+               JL_OK);
+    EXPECT_INT(jl_frame_init(&naive, &jl_rgb565_cpu, W, H, buffers[2], sizeof buffers[2]), JL_OK);
+    draw_something(&frame.target);
+    draw_something(&naive.target);
+    EXPECT_INT(jl_scanout_lines_open(&of, &small, &port, &jl_rgb565_cpu, 8, jl_scanout_from_frame,
+                                     &frame, line_memory[0], line_memory[1], 8 * W * 2),
+               JL_OK);
+    gather(buffers[1], 2);
+    EXPECT_BYTES(buffers[1], buffers[2], W * H * 2);
 }
 
 /* ---- the life of such glass: what it takes and what it refuses ---- */
@@ -491,6 +518,7 @@ const struct test_group test_groups[] = {
     {"palettes", palettes},
     {"line_buffers_that_are_drawn", line_buffers_that_are_drawn},
     {"line_buffers_from_a_frame", line_buffers_from_a_frame},
+    {"line_buffers_from_a_strided_frame", line_buffers_from_a_strided_frame},
     {"line_buffers_that_cannot_be", line_buffers_that_cannot_be},
     {"glass_that_is_woken", glass_that_is_woken},
     {NULL, NULL},

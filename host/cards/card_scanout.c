@@ -189,7 +189,7 @@ static bool check_wires(struct reading *reading) {
             return false;
         }
     }
-    if ((count != 16 && count != 18 && count != 24) || count > scanout->config.data_lines) {
+    if (count != 16 && count != 18 && count != 24) {
         char text[160] = "";
         for (int c = 0; c < 3; c++) {
             for (int bit = inputs_of(scanout->config.data_lines, c) - 1; bit >= 0; bit--) {

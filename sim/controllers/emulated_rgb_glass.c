@@ -16,4 +16,5 @@ const struct jl_emulated_part jl_emulated_rgb_glass = {
     .name = "rgb-glass",
     .machine = &machine,
     .state_bytes = sizeof(struct scanned),
+    .fixed_bytes = sizeof(struct scanned_wires),
 };

@@ -46,11 +46,8 @@ static void power_on(struct jl_device *device) {
 }
 
 static void reset(struct jl_device *device, bool low) {
-    struct chip *chip = chip_of(device);
-    if (!low && chip->in_reset) {
-        reset_registers(device);
-    }
-    chip->in_reset = low;
+    chip_of(device)->in_reset = low;
+    reset_registers(device); /* and ready some time after the pin went high */
 }
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
@@ -192,5 +189,6 @@ const struct jl_emulated_part jl_emulated_st7701 = {
     .name = "st7701",
     .machine = &machine,
     .state_bytes = sizeof(struct chip),
+    .fixed_bytes = sizeof(struct scanned_wires),
     .serial_cycle_ps = 66000,
 };

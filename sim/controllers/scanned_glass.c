@@ -15,6 +15,10 @@ static struct scanned *state_of(struct jl_device *device) {
     return device->state;
 }
 
+static struct scanned_wires *wires_of(struct jl_device *device) {
+    return device->fixed;
+}
+
 bool jl_sim_scanned_fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     (void)part;
     return glass->width >= 1 && glass->width <= SCANNED_MOST_WIDTH && glass->height >= 1 &&
@@ -24,13 +28,14 @@ bool jl_sim_scanned_fits(const struct jl_emulated_part *part, const struct jl_gl
 void jl_sim_scanned_power_on(struct jl_device *device) {
     struct scanned *state = state_of(device);
     state->line = -1;
+    device->rgb_anew = true;
     state->noise = (uint32_t)device->noise_seed | 1;
 }
 
 bool jl_sim_scanned_tell(struct jl_device *device, enum scanned_mistake mistake) {
-    struct scanned *state = state_of(device);
-    bool first = !(state->told >> mistake & 1);
-    state->told |= 1u << mistake;
+    struct scanned_wires *wires = wires_of(device);
+    bool first = !(wires->told >> mistake & 1);
+    wires->told |= 1u << mistake;
     return first;
 }
 
@@ -67,7 +72,7 @@ static bool all_on(const struct jl_rgb_panel *panel, int color, int from, int co
 
 /* Tells the first thing that is wrong with a colour's wires, by what it looks like. */
 static void judge_wires(struct jl_device *device, int color, int data_lines) {
-    const struct jl_rgb_panel *panel = &state_of(device)->panel;
+    const struct jl_rgb_panel *panel = &wires_of(device)->panel;
     int first, count = jl_sim_rgb_color_lines(data_lines, color, &first);
     int bits = panel->bits[color], used = count < bits ? count : bits;
     int other_first, other = 2 - color;
@@ -132,24 +137,24 @@ static uint32_t light_of(const struct jl_rgb_panel *panel, int color, uint32_t d
 
 /* A colour is the sum of what each data line adds, so bytes of data lines have tables; the top
  * bits that are repeated are bits of the same lines, which do not carry. */
-static void make_tables(struct scanned *state) {
+static void make_tables(struct scanned_wires *wires) {
     for (int byte = 0; byte < 3; byte++) {
         for (uint32_t value = 0; value < 256; value++) {
             uint32_t data = value << (8 * byte), rgb = 0;
             for (int c = 0; c < 3; c++) {
-                rgb |= light_of(&state->panel, c, data) << (8 * c);
+                rgb |= light_of(&wires->panel, c, data) << (8 * c);
             }
-            state->colors[byte][value] = rgb;
+            wires->colors[byte][value] = rgb;
         }
     }
 }
 
 void jl_sim_scanned_attach(struct jl_device *device, const struct jl_rgb_panel *panel,
                            int data_lines) {
-    struct scanned *state = state_of(device);
-    state->panel = *panel;
-    state->attached = true;
-    make_tables(state);
+    struct scanned_wires *wires = wires_of(device);
+    wires->panel = *panel;
+    wires->attached = true;
+    make_tables(wires);
     for (int c = 0; c < 3; c++) {
         judge_wires(device, c, data_lines);
     }
@@ -166,9 +171,9 @@ static uint32_t noise(struct scanned *state) {
     return state->noise = n;
 }
 
-static void latch(struct scanned *state, uint8_t *rgb, uint32_t data) {
-    uint32_t color = state->colors[0][data & 255] | state->colors[1][data >> 8 & 255] |
-                     state->colors[2][data >> 16 & 255];
+static void latch(const struct scanned_wires *wires, uint8_t *rgb, uint32_t data) {
+    uint32_t color = wires->colors[0][data & 255] | wires->colors[1][data >> 8 & 255] |
+                     wires->colors[2][data >> 16 & 255];
     rgb[0] = (uint8_t)(color >> 16);
     rgb[1] = (uint8_t)(color >> 8);
     rgb[2] = (uint8_t)color;
@@ -188,22 +193,20 @@ static void latch_row(struct jl_device *device, const struct rgb_line *line, int
     struct scanned *state = state_of(device);
     int width = device->glass.width;
     uint8_t *rgb = state->rgb + 3 * (size_t)y * (size_t)width;
-    bool edge = line->falling == state->panel.timing.falling;
-    bool fast = state->panel.most_hz > 0 && line->clock_hz > state->panel.most_hz;
-    /* By DE nothing more comes when it ends; what was there stays. */
-    int last = !state->panel.by_syncs && line->pixels < width ? line->pixels : width;
+    const struct scanned_wires *wires = wires_of(device);
+    bool edge = line->falling == wires->panel.timing.falling;
+    bool fast = wires->panel.most_hz > 0 && line->clock_hz > wires->panel.most_hz;
     int offset = from - line->first;
-    bool kept = line->same && state->row_ps[y];
     state->row_ps[y] = jl_board_now_ps(device->board);
-    if (kept) {
+    if (line->same) {
         return;
     }
-    for (int x = 0; x < last; x++, rgb += 3) {
+    for (int x = 0; x < width; x++, rgb += 3) {
         int at = offset + x;
         if (edge || (fast && (noise(state) & 7) == 0)) {
-            latch(state, rgb, spoiled(state, line, at));
+            latch(wires, rgb, spoiled(state, line, at));
         } else {
-            latch(state, rgb, at >= 0 && at < line->pixels ? line->data[at] : 0);
+            latch(wires, rgb, at >= 0 && at < line->pixels ? line->data[at] : 0);
         }
     }
 }
@@ -211,7 +214,7 @@ static void latch_row(struct jl_device *device, const struct rgb_line *line, int
 /* ---- what is said, with what it looks like ---- */
 
 static void judge_levels(struct jl_device *device, const struct rgb_line *line) {
-    const struct jl_rgb_panel *panel = &state_of(device)->panel;
+    const struct jl_rgb_panel *panel = &wires_of(device)->panel;
     if (line->falling == panel->timing.falling && jl_sim_scanned_tell(device, SCANNED_EDGE)) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
                              "data changes with the clock edge at which the glass latches it: set "
@@ -239,7 +242,7 @@ static void judge_levels(struct jl_device *device, const struct rgb_line *line) 
 
 /* From the beginning of a pulse, as it comes, to the first pixel. */
 static void judge_row(struct jl_device *device, const struct rgb_line *line) {
-    const struct jl_rgb_panel *panel = &state_of(device)->panel;
+    const struct jl_rgb_panel *panel = &wires_of(device)->panel;
     const struct jl_rgb_timing *t = &panel->timing;
     int wanted = t->line.sync + t->line.back;
     if (line->pixels != t->width && jl_sim_scanned_tell(device, SCANNED_WIDTH)) {
@@ -260,7 +263,7 @@ static void judge_row(struct jl_device *device, const struct rgb_line *line) {
 /* A picture is over: `rows` of it had pixels, from line `first` after the beginning of VSYNC on. */
 static void judge_picture(struct jl_device *device, const struct rgb_line *line, int lines,
                           int first, int rows) {
-    const struct jl_rgb_panel *panel = &state_of(device)->panel;
+    const struct jl_rgb_panel *panel = &wires_of(device)->panel;
     const struct jl_rgb_timing *t = &panel->timing;
     int wanted = t->picture.sync + t->picture.back;
     double refresh = line->clock_hz / ((double)line->clocks * lines);
@@ -269,7 +272,7 @@ static void judge_picture(struct jl_device *device, const struct rgb_line *line,
                              "a picture has %d lines, the glass %d: cut, or left free", rows,
                              t->height);
     }
-    bool other_pulse = state_of(device)->told >> SCANNED_VSYNC & 1; /* counted from elsewhere */
+    bool other_pulse = wires_of(device)->told >> SCANNED_VSYNC & 1; /* counted from elsewhere */
     if (panel->by_syncs && first != wanted && !other_pulse &&
         jl_sim_scanned_tell(device, SCANNED_PICTURE_SHIFT)) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
@@ -289,7 +292,7 @@ static void judge_picture(struct jl_device *device, const struct rgb_line *line,
 
 /* Glass that waits for what nobody drives shows nothing. */
 static const char *what_is_missing(struct jl_device *device, const struct rgb_line *line) {
-    const struct jl_rgb_panel *panel = &state_of(device)->panel;
+    const struct jl_rgb_panel *panel = &wires_of(device)->panel;
     if (panel->by_syncs) {
         return line->hsync_driven && line->vsync_driven
                    ? NULL
@@ -308,9 +311,9 @@ static const char *what_is_missing(struct jl_device *device, const struct rgb_li
 
 static void take_by_syncs(struct jl_device *device, const struct rgb_line *line) {
     struct scanned *state = state_of(device);
-    const struct jl_rgb_timing *t = &state->panel.timing;
+    const struct jl_rgb_timing *t = &wires_of(device)->panel.timing;
     bool active = line->vsync == t->vsync_high;
-    if (active && !state->vsync_active && state->vsync_seen) {
+    if (active && !state->vsync_active) {
         if (state->line >= 0 && state->lines_before) {
             judge_picture(device, line, state->line + 1, state->first_row, state->lines_before);
         }
@@ -319,7 +322,6 @@ static void take_by_syncs(struct jl_device *device, const struct rgb_line *line)
     }
     bool begins = active && !state->vsync_active;
     state->vsync_active = active;
-    state->vsync_seen = true;
     state->line = begins ? 0 : state->line >= 0 || active ? state->line + 1 : -1;
     if (state->line < 0) {
         return;
@@ -351,9 +353,12 @@ static void take_by_de(struct jl_device *device, const struct rgb_line *line) {
         state->line = -1;
         state->lines_before = 0;
         state->is_blank = false;
-        state->vsync_seen = true; /* where a picture begins is known now */
+        state->found = true;
     }
-    if (state->vsync_seen && ++state->line < device->glass.height) {
+    if (!state->found) {
+        state->why_dark = "DE has no line of rest between pictures, and this glass finds their "
+                          "beginning by it";
+    } else if (++state->line < device->glass.height) {
         judge_row(device, line);
         latch_row(device, line, state->line, line->first);
     }
@@ -361,10 +366,9 @@ static void take_by_de(struct jl_device *device, const struct rgb_line *line) {
 
 /* VSYNC is told apart, since it takes a picture to see it. */
 static void judge_vsync(struct jl_device *device, const struct rgb_line *line) {
-    const struct scanned *state = state_of(device);
-    const struct jl_rgb_timing *t = &state->panel.timing;
+    const struct jl_rgb_timing *t = &wires_of(device)->panel.timing;
     /* Pixels while it is active: it is so for most of the time. */
-    if (state->panel.by_syncs && line->vsync_driven && line->pixels &&
+    if (wires_of(device)->panel.by_syncs && line->vsync_driven && line->pixels &&
         line->vsync == t->vsync_high && jl_sim_scanned_tell(device, SCANNED_VSYNC)) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
                              "VSYNC is active %s, the glass wants it %s: the picture is shifted by "
@@ -375,7 +379,7 @@ static void judge_vsync(struct jl_device *device, const struct rgb_line *line) {
 
 void jl_sim_scanned_take_line(struct jl_device *device, const struct rgb_line *line) {
     struct scanned *state = state_of(device);
-    if (device->unplugged || !state->attached) {
+    if (device->unplugged || !wires_of(device)->attached) {
         return;
     }
     state->running = true;
@@ -385,7 +389,7 @@ void jl_sim_scanned_take_line(struct jl_device *device, const struct rgb_line *l
     }
     judge_levels(device, line);
     judge_vsync(device, line);
-    if (state->panel.by_syncs) {
+    if (wires_of(device)->panel.by_syncs) {
         take_by_syncs(device, line);
     } else {
         take_by_de(device, line);
@@ -422,7 +426,7 @@ uint8_t jl_sim_scanned_brightness(struct jl_device *device) {
 
 const char *jl_sim_scanned_why_dark(struct jl_device *device) {
     const struct scanned *state = state_of(device);
-    return !state->attached  ? "its pixel lines are not wired"
-           : !state->running ? "nothing is scanned out to it: its clock stands still"
-                             : state->why_dark;
+    return !wires_of(device)->attached ? "its pixel lines are not wired"
+           : !state->running           ? "nothing is scanned out to it: its clock stands still"
+                                       : state->why_dark;
 }

@@ -22,19 +22,25 @@ enum scanned_mistake {
     SCANNED_SLEEPING,
 };
 
-/* The state of such a part begins with it. */
-struct scanned {
+/* What survives a loss of power (device->fixed): its wires. */
+struct scanned_wires {
     struct jl_rgb_panel panel;
-    bool attached, running; /* wired; lines come */
-    uint32_t told;          /* 1 << enum scanned_mistake */
+    bool attached;
+    uint32_t told; /* 1 << enum scanned_mistake */
     /* colours (0xRRGGBB) of the data lines, a byte of them a table */
     uint32_t colors[3][256];
+};
+
+/* The state of such a part begins with it. */
+struct scanned {
+    bool running; /* lines come */
     uint32_t noise;
     /* where it is */
-    bool vsync_seen, vsync_active; /* the level was known, and was its active one */
-    bool is_blank;                 /* the line before had no DE */
-    int line;                      /* since the pulse began, or of the rows with DE; -1: nowhere */
-    int lines_before, first_row;   /* of the picture as it comes: for the judgement */
+    bool vsync_active;           /* the level was its active one */
+    bool is_blank;               /* the line before had no DE, */
+    bool found;                  /* and so it is known where a picture begins */
+    int line;                    /* since the pulse began, or of the rows with DE; -1: nowhere */
+    int lines_before, first_row; /* of the picture as it comes: for the judgement */
     const char *why_dark;
     uint64_t row_ps[SCANNED_MOST_HEIGHT]; /* when a row was latched last; 0: never */
     uint8_t rgb[SCANNED_MOST_WIDTH * SCANNED_MOST_HEIGHT * 3];

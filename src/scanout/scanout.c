@@ -11,7 +11,7 @@ jl_status jl_scanout_check(const struct jl_scanout_config *config, const struct 
     if (!port->ops || !port->ops->scanout) {
         return JL_BAD_PORT;
     }
-    if (format->planes != 1 || format->line_rows_log2 || format->bits_per_pixel % 8) {
+    if (format->line_rows_log2 || format->bits_per_pixel % 8) { /* planes are of single bits */
         return JL_BAD_FRAME_FORMAT;
     }
     return jl_scanout_sums(config, format->bits_per_pixel, sums);
