@@ -97,8 +97,7 @@ static bool memory_gives(struct jl_rgb_bus *bus, int pixel_bytes) {
     double filled = bus->fifo + source->memory_bytes_s / source->timing.clock_hz;
     bool enough = filled >= pixel_bytes;
     bus->late += !enough;
-    filled -= enough ? pixel_bytes : 0;
-    bus->fifo = filled > source->fifo_bytes ? source->fifo_bytes : filled;
+    bus->fifo = filled - (enough ? pixel_bytes : 0);
     return enough;
 }
 
@@ -178,7 +177,7 @@ static bool remember_line(struct jl_rgb_bus *bus, int row) {
         return false;
     }
     if (memcmp(bus->as_scanned + at, bus->frame + at, row_bytes) == 0) {
-        return bus->is_scanned && !bus->glass->rgb_anew;
+        return bus->is_scanned;
     }
     memcpy(bus->as_scanned + at, bus->frame + at, row_bytes);
     bus->newer_rows += bus->is_scanned;

@@ -754,6 +754,40 @@ static void frames_and_line_buffers_in_turn(void) {
     close_world();
 }
 
+static uint8_t tall_buffers[2][8 * W * 3];
+
+static void refill_tall(void *context) {
+    int *calls = context;
+    memcpy(tall_buffers[*calls & 1], frame + *calls % 5 * 8 * W * 3, sizeof tall_buffers[0]);
+    ++*calls;
+}
+
+/* Five buffers a picture: a second beginning is in the first one again, and nothing is late. */
+static void line_buffers_begin_twice(void) {
+    uint8_t *const buffers[] = {tall_buffers[0], tall_buffers[1]};
+    describe(24, 24, 24);
+    world.source.refill_bytes_s = 500000; /* 8 rows in 2.88 ms of 3.04 */
+    build();
+    for (int i = 0; i < 2; i++) {
+        int calls = 0;
+        test_row("beginning %d", i);
+        refill_tall(&calls);
+        refill_tall(&calls);
+        jl_rgb_show_lines(world.bus, buffers, sizeof tall_buffers[0], refill_tall, &calls);
+        pass(1.005);
+        look();
+        int wrong = 0;
+        for (int p = 0; p < W * H; p++) {
+            wrong += seen_at(p % W, p / W) != color_of(p % W, p / W);
+        }
+        EXPECT_INT(wrong, 0);
+        jl_rgb_show(world.bus, frame, sizeof frame); /* from the next sync on */
+        pass(0.99);
+    }
+    EXPECT_INT(sentences(), 0);
+    close_world();
+}
+
 /* ---- a recording ---- */
 
 static void recordings(void) {
@@ -965,6 +999,7 @@ const struct test_group test_groups[] = {
     {"short_memory", short_memory},
     {"line_buffers_in_time_and_late", line_buffers_in_time_and_late},
     {"frames_and_line_buffers_in_turn", frames_and_line_buffers_in_turn},
+    {"line_buffers_begin_twice", line_buffers_begin_twice},
     {"recordings", recordings},
     {"buses_that_cannot_be", buses_that_cannot_be},
     {"sleeping_glass_is_white", sleeping_glass_is_white},

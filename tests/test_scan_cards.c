@@ -5,6 +5,7 @@
 #include "harness.h"
 
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 #include <unistd.h>
 
@@ -393,6 +394,17 @@ static void random_drawing_equals_the_frame(void) {
             jl_picture_free(&glass);
             jl_picture_free(&drawn);
         }
+        /* As a person sees it who turned the glass. */
+        jl_draw_pixel(&jl_rig_frame(&rig)->target, 3, 5, JL_WHITE);
+        jl_draw_pixel(&jl_rig_frame(&rig)->target, 4, 5, JL_BLACK);
+        EXPECT_INT(jl_rig_present(&rig), JL_OK);
+        jl_board_wait_ps(rig.board, (uint64_t)40000000000);
+        struct jl_picture mounted;
+        EXPECT(jl_rig_look(&rig, &mounted));
+        int mirrored = card.turn & JL_TURN_MIRROR ? mounted.width - 1 : 0;
+        EXPECT_INT(jl_picture_at(&mounted, abs(mirrored - 3), 5)[1], 255);
+        EXPECT_INT(jl_picture_at(&mounted, abs(mirrored - 4), 5)[1], 0);
+        jl_picture_free(&mounted);
         size_t wrong = jl_board_diagnostics(rig.board, &(const struct jl_diagnostic *){NULL});
         bool one = card.scanout.memory.buffers == JL_BUFFERS_ONE; /* which may be torn */
         EXPECT(one ? wrong <= 1 : wrong == 0);

@@ -155,7 +155,6 @@ static void palette(void *context, const jl_color *colors) {
 
 static void scan_lines(void *context, struct jl_scanout_lines *lines) {
     struct jl_host_meter *meter = context;
-    lines->port = inner(meter); /* from interrupts on */
     inner(meter)->ops->scanout->lines(inner(meter)->context, lines);
 }
 
