@@ -227,6 +227,11 @@ void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight
     for (size_t i = 0; i < count; i++) {
         cJSON *entry = cJSON_CreateObject();
         cJSON_AddNumberToObject(entry, "microseconds", (double)list[i].at_ps / 1e6);
+        cJSON_AddNumberToObject(entry, "last_microseconds", (double)list[i].last_ps / 1e6);
+        cJSON_AddNumberToObject(entry, "count", list[i].count);
+        cJSON_AddStringToObject(entry, "device", list[i].device);
+        cJSON_AddStringToObject(entry, "part", list[i].part);
+        cJSON_AddNumberToObject(entry, "byte", (double)list[i].byte);
         cJSON_AddStringToObject(entry, "severity", severities[list[i].severity]);
         cJSON_AddStringToObject(entry, "text", list[i].text);
         cJSON_AddItemToArray(array, entry);

@@ -37,9 +37,9 @@ static void print_cost(const char *what, jl_status status, const struct jl_wire_
            (unsigned long long)cost->bytes, jl_status_text(status));
 }
 
-static void print_text(struct jl_light_result *result, const struct jl_card *glass,
-                       const struct jl_typed *numbers) {
-    const struct jl_card *card = numbers ? glass : &result->rig.card;
+/* `glass` is another card's, or NULL; `numbers` are those that were typed, or NULL. */
+static void print_text(struct jl_light_result *result, const struct jl_card *card,
+                       const struct jl_card *glass, const struct jl_typed *numbers) {
     struct jl_timings timings;
     printf("%s: ", card->name);
     cli_print_card(card);
@@ -49,7 +49,8 @@ static void print_text(struct jl_light_result *result, const struct jl_card *gla
     }
     if (numbers) {
         cli_print_typed(numbers);
-    } else if (glass) {
+    }
+    if (glass) {
         printf("  wired to %s: ", glass->name);
         cli_print_card(glass);
         putchar('\n');
@@ -59,13 +60,14 @@ static void print_text(struct jl_light_result *result, const struct jl_card *gla
     jl_sight_print(stdout, &result->rig, &result->sight);
 }
 
-static void print_json(const struct jl_light_result *result, const struct jl_card *glass,
-                       const struct jl_typed *numbers) {
+static void print_json(const struct jl_light_result *result, const struct jl_card *card,
+                       const struct jl_card *glass, const struct jl_typed *numbers) {
     cJSON *json = cJSON_CreateObject();
-    cJSON_AddItemToObject(json, "card", cli_card_json(numbers ? glass : &result->rig.card));
+    cJSON_AddItemToObject(json, "card", cli_card_json(card));
     if (numbers) {
         cJSON_AddItemToObject(json, "typed", cli_typed_json(numbers));
-    } else if (glass) {
+    }
+    if (glass) {
         cJSON_AddItemToObject(json, "glass", cli_card_json(glass));
     }
     cJSON_AddStringToObject(json, "wake_status", jl_status_name(result->wake_status));
@@ -100,16 +102,17 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
     if (typed->numbers && !jl_typed_read(typed->numbers, &card, &numbers, &complaint)) {
         return cli_bad(verb, "%s", complaint.text);
     }
-    request->glass = typed->numbers ? &card : typed->glass ? &glass : NULL;
+    request->glass = typed->numbers ? &card : typed->glass ? &glass : NULL; /* the real one */
     const struct jl_typed *compared = typed->numbers ? &numbers : NULL;
+    const struct jl_card *other = typed->glass ? &glass : NULL;
     int status;
     if (!jl_light(compared ? &compared->card : &card, request, &result, &complaint)) {
         status = cli_bad(verb, "%s", complaint.text);
     } else {
         if (typed->json) {
-            print_json(&result, request->glass, compared);
+            print_json(&result, &card, other, compared);
         } else {
-            print_text(&result, request->glass, compared);
+            print_text(&result, &card, other, compared);
         }
         if (typed->terminal && !typed->json) {
             cli_print_glass(&result.sight.glass, typed->terminal);

@@ -57,8 +57,16 @@ struct jl_board {
     int wire_count;
     struct recorder recorder;
     struct jl_diagnostic diagnostics[MOST_DIAGNOSTICS];
-    size_t diagnostic_total;
+    size_t diagnostic_count, diagnostic_total;
+    jl_diagnostic_fn on_diagnostic;
+    void *diagnostic_context;
 };
+
+/* Adds a diagnostic of a bus, printf-like; `kind` is constant, such as "i2c". */
+__attribute__((format(printf, 5, 6))) void jl_sim_bus_report(struct jl_board *board,
+                                                             const char *kind, uint64_t byte,
+                                                             enum jl_severity severity,
+                                                             const char *format, ...);
 
 /* A new wire; its name in the recording comes from who declares it. */
 wire_id jl_sim_wire_create(struct jl_board *board, bool level);
@@ -86,6 +94,8 @@ struct jl_i2c_bus {
     wire_id scl, sda;
     bool open; /* between START and STOP */
     bool expect_address;
+    bool refused, reading; /* nobody took the address; it had the read bit */
+    uint8_t address;       /* of the transaction, 7 bits */
     uint64_t byte_count;
     bool sda_held;
     bool failing;

@@ -42,9 +42,25 @@ static void name_apart(struct jl_device *device, const char *name) {
     }
 }
 
+/* No glass is larger, and no sum of such numbers overflows. */
+#define MOST_SIDE 4096
+
+static bool is_sane(const struct jl_glass *glass) {
+    const int sizes[] = {glass->width, glass->height};
+    const int others[] = {glass->column_offset, glass->row_offset,   glass->ram_width,
+                          glass->ram_height,    glass->cell_columns, glass->cell_rows};
+    for (size_t i = 0; i < sizeof others / sizeof others[0]; i++) {
+        if (others[i] < 0 || others[i] > MOST_SIDE) {
+            return false;
+        }
+    }
+    return sizes[0] >= 1 && sizes[0] <= MOST_SIDE && sizes[1] >= 1 && sizes[1] <= MOST_SIDE;
+}
+
 struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_emulated_part *part,
                                       const char *name, const struct jl_glass *glass) {
-    if (board->device_count == MOST_DEVICES || !part->machine->fits(part, glass)) {
+    if (board->device_count == MOST_DEVICES || !is_sane(glass) ||
+        !part->machine->fits(part, glass)) {
         return NULL;
     }
     struct jl_device *device = calloc(1, sizeof *device);
@@ -119,6 +135,9 @@ bool jl_device_pin(struct jl_device *device, enum jl_device_pin pin) {
     if (pin >= JL_DEVICE_TE && pin <= JL_DEVICE_PEN) {
         return !device->unplugged && machine->outputs >> pin & 1 &&
                machine->output(device, pin, device->board->now_ps);
+    }
+    if (device->unplugged && pin >= JL_DEVICE_D0 && device->pins[JL_DEVICE_RW]) {
+        return true; /* turned around, and nobody there: the pull-ups */
     }
     return machine->pin_level && !device->unplugged ? machine->pin_level(device, pin)
                                                     : device->pins[pin];

@@ -20,7 +20,8 @@ struct jl_emulated_part {
     uint32_t serial_cycle_ps, parallel_cycle_ps, i2c_cycle_ps;
     uint32_t serial_read_cycle_ps, parallel_read_cycle_ps; /* where it can be read */
     bool words;                                            /* takes 16 lines, too */
-    bool no_8080;     /* of the parallel buses it has 6800 only */
+    bool no_8080;     /* of the parallel buses it has 6800 only, */
+    bool no_6800;     /* or 8080 only */
     bool select_high; /* CS selects while it is high; on a parallel bus it is low as usual */
 };
 
@@ -92,6 +93,7 @@ struct jl_device {
     int pin_wires[DEVICE_PINS];
     const struct jl_i2c_bus *i2c;
     const struct jl_stream_bus *stream;
+    const uint64_t *bus_bytes;         /* that its bus has moved; NULL: none */
     const struct rgb_wires *rgb_wires; /* of an RGB bus, and its data lines */
     int rgb_lines;
     bool rgb_anew; /* it has forgotten the picture: all lines in full, please */

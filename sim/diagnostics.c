@@ -1,31 +1,72 @@
-/* What the controllers found wrong. */
-#include "board_parts.h"
-
+/* What was found wrong, each thing once. */
 #include <stdarg.h>
 #include <stdio.h>
+#include <string.h>
+
+#include "board_parts.h"
 
 size_t jl_board_diagnostics(const struct jl_board *board, const struct jl_diagnostic **list) {
     *list = board->diagnostics;
-    return board->diagnostic_total < MOST_DIAGNOSTICS ? board->diagnostic_total : MOST_DIAGNOSTICS;
+    return board->diagnostic_count;
 }
 
 size_t jl_board_diagnostic_total(const struct jl_board *board) {
     return board->diagnostic_total;
 }
 
+void jl_board_on_diagnostic(struct jl_board *board, jl_diagnostic_fn fn, void *context) {
+    board->on_diagnostic = fn;
+    board->diagnostic_context = context;
+}
+
+/* The one that says the same, or a new one; NULL: no place. */
+static struct jl_diagnostic *place_for(struct jl_board *board, const struct jl_diagnostic *found) {
+    for (size_t i = board->diagnostic_count; i > 0; i--) {
+        struct jl_diagnostic *one = &board->diagnostics[i - 1];
+        if (strcmp(one->text, found->text) == 0 && strcmp(one->device, found->device) == 0) {
+            return one;
+        }
+    }
+    if (board->diagnostic_count == MOST_DIAGNOSTICS) {
+        return NULL;
+    }
+    struct jl_diagnostic *fresh = &board->diagnostics[board->diagnostic_count++];
+    *fresh = *found;
+    return fresh;
+}
+
+static void add(struct jl_board *board, struct jl_diagnostic *found) {
+    board->diagnostic_total++;
+    found->at_ps = board->now_ps;
+    struct jl_diagnostic *one = place_for(board, found);
+    if (one) {
+        one->last_ps = board->now_ps;
+        one->count++;
+    }
+    if (board->on_diagnostic) {
+        board->on_diagnostic(board->diagnostic_context, one ? one : found);
+    }
+}
+
 void jl_sim_device_report(struct jl_device *device, enum jl_severity severity, const char *format,
                           ...) {
-    struct jl_board *board = device->board;
-    size_t at = board->diagnostic_total++;
-    if (at >= MOST_DIAGNOSTICS) {
-        return;
-    }
-    struct jl_diagnostic *entry = &board->diagnostics[at];
-    entry->at_ps = board->now_ps;
-    entry->severity = severity;
-    entry->device = device->name;
+    struct jl_diagnostic found = {.severity = severity,
+                                  .device = device->name,
+                                  .part = device->part->name,
+                                  .byte = device->bus_bytes ? *device->bus_bytes : 0};
     va_list arguments;
     va_start(arguments, format);
-    vsnprintf(entry->text, sizeof entry->text, format, arguments);
+    vsnprintf(found.text, sizeof found.text, format, arguments);
     va_end(arguments);
+    add(device->board, &found);
+}
+
+void jl_sim_bus_report(struct jl_board *board, const char *kind, uint64_t byte,
+                       enum jl_severity severity, const char *format, ...) {
+    struct jl_diagnostic found = {.severity = severity, .device = kind, .part = kind, .byte = byte};
+    va_list arguments;
+    va_start(arguments, format);
+    vsnprintf(found.text, sizeof found.text, format, arguments);
+    va_end(arguments);
+    add(board, &found);
 }

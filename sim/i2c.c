@@ -7,7 +7,9 @@
  */
 #include "board_parts.h"
 
+#include <stdio.h>
 #include <stdlib.h>
+#include <string.h>
 
 #define STUCK_WAIT_PS 25000000000u /* 25 ms, after SMBus' tTIMEOUT */
 
@@ -42,6 +44,7 @@ bool jl_i2c_attach(struct jl_i2c_bus *bus, struct jl_device *device, uint8_t add
     bus->addresses[bus->device_count] = address;
     bus->device_count++;
     device->i2c = bus;
+    device->bus_bytes = &bus->byte_count;
     return true;
 }
 
@@ -120,9 +123,73 @@ static uint8_t address_of(const struct jl_i2c_bus *bus, size_t i) {
                                         : bus->addresses[i];
 }
 
+/* ---- what is said of a bus ---- */
+
+/* "0x3C", or "0x3C and 0x27"; of those that are plugged in. */
+static void list_addresses(const struct jl_i2c_bus *bus, char *out, size_t size) {
+    out[0] = '\0';
+    for (size_t i = 0; i < bus->device_count; i++) {
+        size_t length = strlen(out);
+        if (!bus->devices[i]->unplugged) {
+            snprintf(out + length, size - length, "%s0x%02X", length ? " and " : "",
+                     address_of(bus, i));
+        }
+    }
+}
+
+static bool is_attached(const struct jl_i2c_bus *bus, unsigned address) {
+    for (size_t i = 0; i < bus->device_count; i++) {
+        if (!bus->devices[i]->unplugged && address_of(bus, i) == address) {
+            return true;
+        }
+    }
+    return false;
+}
+
+/* Nobody took the address byte. Asking who is there is no mistake; sending on is. */
+static void report_refused(struct jl_i2c_bus *bus, uint8_t byte) {
+    unsigned address = byte >> 1u;
+    if (is_attached(bus, address >> 1u) && address >= 0x78) {
+        jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+                          "nobody acknowledged the byte %02X: 0x%02X is the 8-bit form of 0x%02X, "
+                          "and was shifted once more; give the 7-bit address, 0x%02X",
+                          byte, address, address >> 1u, address >> 1u);
+    } else if (is_attached(bus, byte)) {
+        jl_sim_bus_report(
+            bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+            "nobody acknowledged the byte %02X: it is the 7-bit address 0x%02X, which "
+            "goes out shifted, with the write bit: %02X",
+            byte, byte, byte << 1u & 0xFFu);
+    }
+}
+
+/* Bytes that follow all the same. */
+static void report_unheard(struct jl_i2c_bus *bus) {
+    char there[120];
+    if (!bus->open) {
+        jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+                          "a byte behind a STOP reaches nobody: begin with START and an address");
+    } else if (bus->reading) {
+        jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+                          "bytes are sent behind the address byte %02X, whose read bit is set: the "
+                          "part drives SDA itself; send %02X",
+                          bus->address << 1 | 1, bus->address << 1);
+    } else if (bus->refused) {
+        list_addresses(bus, there, sizeof there);
+        jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+                          "bytes are sent on although nobody acknowledged address 0x%02X; on this "
+                          "bus there is %s",
+                          bus->address, *there ? there : "nobody");
+    }
+}
+
+/* ---- bytes ---- */
+
 static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte, uint64_t bit_ps) {
     bool acknowledged = false;
     bus->expect_address = false;
+    bus->address = byte >> 1;
+    bus->reading = byte & 1;
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
         if (device->unplugged || address_of(bus, i) != byte >> 1) {
@@ -132,11 +199,19 @@ static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte, uint64_t bit_p
         bus->addressed[i] = device->machine->i2c_begin(device, byte & 1);
         acknowledged |= bus->addressed[i];
     }
+    bus->refused = !acknowledged;
+    if (!acknowledged) {
+        report_refused(bus, byte);
+    }
     return acknowledged;
 }
 
 static bool deliver_data(struct jl_i2c_bus *bus, uint8_t byte) {
     bool acknowledged = false;
+    if (!bus->open || bus->reading || bus->refused) {
+        report_unheard(bus);
+        return false;
+    }
     for (size_t i = 0; i < bus->device_count; i++) {
         if (bus->addressed[i] && !bus->devices[i]->unplugged) {
             acknowledged |= bus->devices[i]->machine->i2c_write(bus->devices[i], byte);
@@ -148,6 +223,13 @@ static bool deliver_data(struct jl_i2c_bus *bus, uint8_t byte) {
 void jl_i2c_see_start(struct jl_i2c_bus *bus) {
     bus->open = true;
     bus->expect_address = true;
+    for (size_t i = 0; i < bus->device_count; i++) {
+        bus->addressed[i] = false;
+    }
+}
+
+void jl_i2c_see_stop(struct jl_i2c_bus *bus) {
+    bus->open = bus->expect_address = false;
     for (size_t i = 0; i < bus->device_count; i++) {
         bus->addressed[i] = false;
     }
@@ -201,7 +283,7 @@ void jl_i2c_stop(struct jl_i2c_bus *bus) {
     jl_sim_wire_set(board, bus->scl, true, start + bus->bit_ps * 60 / 100);
     jl_sim_board_advance(board, board->now_ps + bus->bit_ps);
     jl_sim_wire_set(board, bus->sda, true, board->now_ps);
-    bus->open = false;
+    jl_i2c_see_stop(bus);
 }
 
 uint64_t jl_i2c_byte_count(const struct jl_i2c_bus *bus) {

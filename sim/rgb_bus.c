@@ -394,8 +394,18 @@ static bool possible(const struct jl_rgb_timing *t) {
            total(t->width, &t->line) <= UINT16_MAX && total(t->height, &t->picture) <= UINT16_MAX;
 }
 
-static bool known_bits(const struct jl_rgb_source *source) {
+static bool known_bits(const struct jl_rgb_source *source, const struct jl_rgb_panel *panel) {
     int bits = source->bits_per_pixel, lines = source->data_lines;
+    for (int c = 0; c < 3; c++) {
+        if (panel->bits[c] < 5 || panel->bits[c] > 8) {
+            return false;
+        }
+        for (int i = 0; i < panel->bits[c]; i++) {
+            if (panel->wires[c][i] < JL_RGB_GROUND || panel->wires[c][i] >= lines) {
+                return false;
+            }
+        }
+    }
     return (bits == 8 || bits == 16 || bits == 24 || bits == 32) &&
            (lines == 16 || lines == 18 || lines == 24);
 }
@@ -403,7 +413,7 @@ static bool known_bits(const struct jl_rgb_source *source) {
 struct jl_rgb_bus *jl_board_add_rgb(struct jl_board *board, const struct jl_rgb_source *source,
                                     struct jl_device *glass, const struct jl_rgb_panel *panel) {
     if (board->rgb_count == MOST_RGB || !glass->machine->take_line || !possible(&source->timing) ||
-        !possible(&panel->timing) || !known_bits(source)) {
+        !possible(&panel->timing) || !known_bits(source, panel)) {
         return NULL;
     }
     struct jl_rgb_bus *bus = calloc(1, sizeof *bus);

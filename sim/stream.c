@@ -12,11 +12,12 @@ bool jl_stream_attach(struct jl_stream_bus *bus, struct jl_device *device) {
     const struct jl_emulated_part *part = device->part;
     if (bus->device_count == MOST_ON_BUS || (bus->lines == 16 && !part->words) ||
         (bus->lines ? !part->parallel_cycle_ps : !part->serial_cycle_ps) ||
-        (bus->lines && !bus->enable && part->no_8080)) {
+        (bus->lines && !bus->enable && part->no_8080) || (bus->enable && part->no_6800)) {
         return false;
     }
     bus->devices[bus->device_count++] = device;
     device->stream = bus;
+    device->bus_bytes = &bus->byte_count;
     return true;
 }
 
@@ -107,7 +108,9 @@ static void shift_in(struct jl_device *device, unsigned value, unsigned bits) {
 }
 
 void jl_sim_stream_deselected(struct jl_device *device) {
-    if (device->shifted) {
+    /* What fills the last byte of packed 9-bit words up is no word: zeros, less than a byte. */
+    bool filling = device->three_wire && !device->shifted && device->shifted_bits < 8;
+    if (device->shifted_bits && !filling) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
                              "CS rose in the middle of a word: %u of its %d bits are lost",
                              device->shifted_bits, device->three_wire ? 9 : 8);
@@ -148,6 +151,21 @@ static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device
     }
 }
 
+bool jl_sim_stream_has_commands(const struct jl_stream_bus *bus, struct framing framing) {
+    for (size_t i = 0; i < bus->device_count; i++) {
+        const struct jl_device *device = bus->devices[i];
+        bool data = device->three_wire ? framing.nine && framing.data : device->pins[JL_DEVICE_DC];
+        if (!data && !device->unplugged && jl_sim_device_is_selected(device)) {
+            return true;
+        }
+    }
+    return false;
+}
+
+static const char *name_of(const struct jl_stream_bus *bus) {
+    return !bus->lines ? "spi" : bus->enable ? "6800" : "8080";
+}
+
 void jl_sim_stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
                            struct framing framing) {
     const struct jl_device *selected = NULL;
@@ -167,6 +185,12 @@ void jl_sim_stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size
         }
         selected = device;
         deliver_to(bus, device, bytes, units, framing);
+    }
+    if (!selected && bus->device_count) {
+        jl_sim_bus_report(bus->board, name_of(bus), bus->byte_count, JL_SEVERITY_WARNING,
+                          "bytes pass while no part is selected: no CS is active%s",
+                          bus->devices[0]->part->select_high && !bus->lines ? " (high selects here)"
+                                                                            : "");
     }
 }
 

@@ -17,6 +17,9 @@ struct framing {
 void jl_sim_stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size_t units,
                            struct framing framing);
 
+/* Whether what is sent now are commands to any of the devices that are selected. */
+bool jl_sim_stream_has_commands(const struct jl_stream_bus *bus, struct framing framing);
+
 /* What the selected devices give, eight bits of it. */
 uint8_t jl_sim_stream_read_unit(struct jl_stream_bus *bus);
 

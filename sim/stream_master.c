@@ -12,7 +12,9 @@ static void write_pieces(struct jl_stream_bus *bus, const uint8_t *bytes, size_t
                          struct framing framing) {
     struct jl_board *board = bus->board;
     uint64_t unit_ps = framing.nine ? bus->unit_ps / 8 * 9 : bus->unit_ps;
-    size_t most = jl_sim_board_records(board) ? 1 : PIECE_UNITS;
+    /* Commands one by one, since each may be too early for the one before. */
+    size_t most =
+        jl_sim_board_records(board) || jl_sim_stream_has_commands(bus, framing) ? 1 : PIECE_UNITS;
     while (units) {
         size_t now = units < most ? units : most;
         if (jl_sim_board_records(board)) {
@@ -138,7 +140,8 @@ static void deliver_until(struct timed *timed, uint64_t until_ps) {
     struct flight *flight = &bus->flight;
     uint64_t whole = (until_ps - flight->start_ps) / bus->unit_ps;
     uint64_t kept = board->now_ps;
-    size_t most = jl_sim_board_records(board) ? 1 : PIECE_UNITS;
+    size_t most =
+        jl_sim_board_records(board) || jl_sim_stream_has_commands(bus, plain) ? 1 : PIECE_UNITS;
     while (flight->taken < flight->units && flight->taken < whole) {
         size_t units = (size_t)(whole < flight->units ? whole : flight->units) - flight->taken;
         units = units < most ? units : most;

@@ -151,7 +151,8 @@ int paper_complaints_about(struct paper_stage *stage, const char *text) {
     size_t count = jl_board_diagnostics(stage->board, &list);
     int complaints = 0;
     for (size_t i = 0; i < count; i++) {
-        complaints += list[i].severity != JL_SEVERITY_NOTE && strstr(list[i].text, text) != NULL;
+        bool counts = list[i].severity != JL_SEVERITY_NOTE && strstr(list[i].text, text) != NULL;
+        complaints += counts ? (int)list[i].count : 0;
     }
     return complaints;
 }

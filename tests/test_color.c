@@ -286,7 +286,7 @@ static void setup_bytes(void) {
         {"ssd1327 128x128", 0, 0, false, NULL, "CA87F CA051 CA100 C8180 CA4"},
         {"ssd1327 128x128", 2, 0, false, NULL, "CA87F CA042 CA100 C8180 CA4"},
         {"ssd1322 256x64", 0, 0, false, NULL, "CCA D3F CA0 D1411 CA1 D00 CC1 D9F CA6"},
-        {"ssd1322 256x64", 2, 0, true, NULL, "CCA D3F CA0 D0211 CA1 D00 CC1 D9F CA7"},
+        {"ssd1322 256x64", 2, 0, true, NULL, "CCA D3F CA0 D0611 CA1 D00 CC1 D9F CA7"},
     };
     static const uint8_t only_setup[] = {JL_STEP_SETUP};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {

@@ -879,6 +879,10 @@ static void buses_that_cannot_be(void) {
     REFUSES(source.data_lines = 8);
     REFUSES(source.bits_per_pixel = 12);
     REFUSES(panel.timing.height = 0);
+    REFUSES(panel.bits[1] = 4);
+    REFUSES(panel.bits[2] = 9);
+    REFUSES(panel.wires[0][7] = 24);
+    REFUSES(panel.wires[2][0] = -2);
     describe(24, 24, 24);
     for (int i = 0; i < 4; i++) {
         EXPECT(jl_board_add_rgb(board, &world.source, glass, &world.panel) != NULL);

@@ -106,6 +106,99 @@ static void touch_beside_the_display(void) {
     }
 }
 
+/* ---- the noise in the RAM at power-on ---- */
+
+/* A port that looks at the glass after everything it does. */
+static struct watch {
+    struct jl_rig rig;
+    int looks, lit;
+} watch;
+
+static void look_at_noise(void) {
+    struct jl_picture glass;
+    if (jl_device_why_dark(watch.rig.device)) {
+        return;
+    }
+    watch.looks++;
+    EXPECT(jl_device_picture(watch.rig.device, &glass));
+    for (int i = 0; i < glass.width * glass.height * 3; i++) {
+        watch.lit += glass.rgb[i] != 0;
+    }
+    jl_picture_free(&glass);
+}
+
+static jl_status watched_send(void *context, const struct jl_transfer *t) {
+    const struct jl_port *inner = context;
+    jl_status status = inner->ops->send(inner->context, t);
+    look_at_noise();
+    return status;
+}
+
+static jl_status watched_nine(void *context, const struct jl_transfer *t, bool data) {
+    const struct jl_port *inner = context;
+    jl_status status = inner->ops->send_nine(inner->context, t, data);
+    look_at_noise();
+    return status;
+}
+
+static void watched_wait(void *context, uint32_t microseconds) {
+    const struct jl_port *inner = context;
+    /* In pieces, since the light comes up somewhere in between. */
+    for (int i = 0; i < 4; i++) {
+        inner->ops->wait_us(inner->context, (microseconds + 3) / 4);
+        look_at_noise();
+    }
+}
+
+static void watched_pin(void *context, enum jl_pin pin, bool high) {
+    const struct jl_port *inner = context;
+    inner->ops->set_pin(inner->context, pin, high);
+    look_at_noise();
+}
+
+static bool watched_get(void *context, enum jl_pin pin) {
+    const struct jl_port *inner = context;
+    return inner->ops->get_pin(inner->context, pin);
+}
+
+static void watch_card(void *context, const char *name, const char *path) {
+    static const struct jl_port_ops ops = {.send = watched_send,
+                                           .wait_us = watched_wait,
+                                           .set_pin = watched_pin,
+                                           .get_pin = watched_get,
+                                           .send_nine = watched_nine};
+    EXPECT(jl_card_read(path, &card, &complaint));
+    /* Character modules show blocks until they are woken, paper its last picture. */
+    if (!card.controller->driver || card.controller->driver->paper || card.controller->scanned) {
+        return;
+    }
+    ++*(int *)context;
+    test_row("%s", name);
+    watch.looks = watch.lit = 0;
+    /* A slow bus, on which noise would be seen for long. */
+    card.clock_hz = card.clock_hz ? 100000 : 0;
+    card.cycle_ns = card.cycle_ns ? 10000 : 0;
+    EXPECT(jl_rig_open(&watch.rig, &card, &complaint));
+    struct jl_port inner = watch.rig.port, port = inner;
+    port.ops = &ops;
+    port.context = &inner;
+    EXPECT_INT(jl_panel_open(&watch.rig.panel, &watch.rig.config, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&watch.rig.panel), JL_OK);
+    if (card.module & JL_MODULE_LIGHT_WIRED) {
+        EXPECT_INT(jl_panel_light(&watch.rig.panel, true), JL_OK);
+    }
+    watched_wait(&inner, 400000);
+    EXPECT(watch.looks > 0);
+    EXPECT_INT(watch.lit, 0);
+    jl_rig_close(&watch.rig);
+}
+
+static void noise_is_never_lit(void) {
+    int cards = 0;
+    EXPECT(jl_share_cards("cards", watch_card, &cards));
+    EXPECT(cards > 30);
+}
+
 static int open_all(const struct row *row, struct jl_rig *rigs) {
     int count = 0;
     for (; count < MOST && row->panels[count].card; count++) {
@@ -220,5 +313,6 @@ const struct test_group test_groups[] = {
     {"panels_on_a_board", panels_on_a_board},
     {"guests_that_do_not_fit", guests_that_do_not_fit},
     {"touch_beside_the_display", touch_beside_the_display},
+    {"noise_is_never_lit", noise_is_never_lit},
     {NULL, NULL},
 };

@@ -418,7 +418,7 @@ static void diagnostics(void) {
         {0x00, {0x8D, 0x04}, 2, JL_SEVERITY_ERROR, "10 (off) or 14 (on)"},
         {0x00, {0x20, 0x03}, 2, JL_SEVERITY_ERROR, "00 horizontal"},
         {0x00, {0xD9, 0x10}, 2, JL_SEVERITY_ERROR, "1..F clocks"},
-        {0x00, {0xDB, 0x40}, 2, JL_SEVERITY_ERROR, "00, 20 or 30"},
+        {0x00, {0xDB, 0x50}, 2, JL_SEVERITY_ERROR, "00, 20, 30 or 40"},
         {0x00,
          {0x26, 0x00, 0x02, 0x00, 0x01, 0x00, 0xFF},
          7,
@@ -472,13 +472,21 @@ static void diagnostics_of_sequences(void) {
     raw_send(&raw, 0x40, &byte, 1);
     EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 3);
     EXPECT_CONTAINS(list[2].text, "command 0x81 still waits for 1 argument");
-    /* Many mistakes: counted, the first 256 kept. */
+    /* Many mistakes of one kind are one, counted. */
     COMMANDS(&raw, 0x10);
     for (int i = 0; i < 300; i++) {
         COMMANDS(&raw, 0xFF);
     }
-    EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 256);
+    EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 4);
+    EXPECT_INT(list[3].count, 300);
     EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 303);
+    /* Of many kinds the first 256 are kept. */
+    for (int i = 0; i < 256; i++) {
+        COMMANDS(&raw, 0xA8, (uint8_t)(64 + i % 192));
+        COMMANDS(&raw, 0xD3, (uint8_t)(64 + i % 192));
+    }
+    EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 256);
+    EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 303 + 512);
     jl_board_destroy(raw.board);
 }
 

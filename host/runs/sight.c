@@ -66,20 +66,10 @@ static void print_lines(FILE *out, const char *text) {
     }
 }
 
-static bool told_before(const struct jl_diagnostic *list, size_t at) {
-    for (size_t i = 0; i < at; i++) {
-        if (strcmp(list[i].text, list[at].text) == 0) {
-            return true;
-        }
-    }
-    return false;
-}
-
 void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *sight) {
     static const char *const severities[] = {"note", "warning", "error"};
     const struct jl_diagnostic *list;
     size_t count = jl_board_diagnostics(rig->board, &list);
-    size_t total = jl_board_diagnostic_total(rig->board);
     bool paper = jl_glass_is_paper(jl_device_glass(rig->device));
     if (sight->why_dark) {
         fprintf(out, "  %s: %s\n", paper ? "not shown" : "dark", sight->why_dark);
@@ -91,22 +81,18 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
     if (sight->cells_text) {
         print_lines(out, sight->cells_text);
     }
-    size_t told = 0;
-    for (size_t i = 0; i < count && told < MOST_TOLD; i++) {
-        size_t alike = 1;
-        if (told_before(list, i)) {
-            continue;
+    for (size_t i = 0; i < count && i < MOST_TOLD; i++) {
+        const struct jl_diagnostic *one = &list[i];
+        fprintf(out, "  %9.3f ms %s: %s", (double)one->at_ps / 1e9, severities[one->severity],
+                one->text);
+        if (one->count > 1) {
+            fprintf(out, " (%u times, the last at %.3f ms)", (unsigned)one->count,
+                    (double)one->last_ps / 1e9);
         }
-        for (size_t k = i + 1; k < count; k++) {
-            alike += strcmp(list[i].text, list[k].text) == 0;
-        }
-        told++;
-        fprintf(out, "  %9.3f ms %s: %s", (double)list[i].at_ps / 1e9, severities[list[i].severity],
-                list[i].text);
-        fprintf(out, alike > 1 ? " (%zu times)\n" : "\n", alike);
+        fputc('\n', out);
     }
-    if (told == MOST_TOLD || total > count) {
-        fprintf(out, "  of %zu findings in all\n", total);
+    if (count > MOST_TOLD) {
+        fprintf(out, "  of %zu findings in all\n", count);
     }
     fprintf(out, "  wrote %s, the glass pixel by pixel\n", sight->glass_path);
     fprintf(out, "        %s, as it looks\n", sight->photo_path);

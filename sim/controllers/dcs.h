@@ -24,9 +24,12 @@ struct dcs_part {
     uint8_t lacks[8];                        /* standard opcodes that the part has not; 0 ends */
     uint8_t lock_after[2];                   /* vendor commands need these before; or 0, 0 */
     int command_wait_ms;                     /* after soft reset and sleep out */
+    uint8_t formats;                         /* of 3Ah, 1 << (low digit) each */
     bool serial_16_bits;                     /* takes 5-6-5 over a serial bus */
-    uint8_t id[3];                           /* what 04h and DAh to DCh read */
-    uint8_t vendor_id[3];                    /* what D3h reads behind its dummy byte; or 0, 0, 0 */
+    /* Whether 5-6-5 pixels come with the low byte first now. NULL: never. */
+    bool (*low_byte_first)(const struct dcs_chip *chip);
+    uint8_t id[3];        /* what 04h and DAh to DCh read */
+    uint8_t vendor_id[3]; /* what D3h reads behind its dummy byte; or 0, 0, 0 */
     /* Scan-out: time of a line, and lines of vertical blanking before the first one. */
     uint64_t (*line_ps)(const struct dcs_chip *chip);
     int (*blank_lines)(const struct dcs_chip *chip);

@@ -295,14 +295,18 @@ static void set_scroll_start(struct jl_device *device) {
 static void set_pixel_format(struct jl_device *device, const struct dcs_part *part) {
     struct dcs_chip *chip = chip_of(device);
     unsigned format = chip->arguments[0] & 7;
+    if (!(part->formats >> format & 1)) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "3A (set_pixel_format) %02X: expected %s5 (16 bits) or 6 (18 bits) in "
+                             "the low digit; the format stays",
+                             chip->arguments[0],
+                             part->formats >> 3 & 1   ? "3 (12 bits), "
+                             : part->formats >> 1 & 1 ? "1 (3 bits), "
+                                                      : "");
+        return;
+    }
     chip->pixel_format = chip->arguments[0];
-    if (format != 1 && format != 3 && format != 5 && format != 6) {
-        jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
-            "3A (set_pixel_format) %02X: expected 5 (16 bits) or 6 (18 bits) in the low "
-            "digit",
-            chip->arguments[0]);
-    } else if (jl_sim_dcs_format(device, part) != format) {
+    if (jl_sim_dcs_format(device, part) != format) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
                              "3A (set_pixel_format) %02X: no 16 bits a pixel on a serial bus, the "
                              "controller takes three bytes a pixel",

@@ -149,8 +149,9 @@ void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *par
             "memory is written while the controller sleeps: nothing shows until 11 "
             "(exit_sleep_mode) and 29 (set_display_on)");
     }
+    bool swapped = format == 5 && part->low_byte_first && part->low_byte_first(chip);
     while (count) {
-        if (format == 5 && chip->pixel_bytes == 0) {
+        if (format == 5 && chip->pixel_bytes == 0 && !swapped) {
             size_t used = put_run_565(chip, bytes, count);
             bytes += used;
             count -= used;
@@ -161,8 +162,9 @@ void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *par
         chip->pixel[chip->pixel_bytes++] = *bytes++;
         count--;
         if (chip->pixel_bytes == group) {
+            const uint8_t other[2] = {chip->pixel[1], chip->pixel[0]};
             chip->pixel_bytes = 0;
-            put_group(device, format, chip->pixel);
+            put_group(device, format, swapped ? other : chip->pixel);
         }
     }
 }

@@ -27,6 +27,7 @@ static const struct dcs_part part = {
     .ram_height = 240,
     .vendor = vendor,
     .lock_after = {0xFE, 0xEF},
+    .formats = 1 << 3 | 1 << 5 | 1 << 6,
     .command_wait_ms = 5,
     .serial_16_bits = true,
     .id = {0x00, 0x9A, 0x01},
@@ -44,4 +45,5 @@ const struct jl_emulated_part jl_emulated_gc9a01 = {
     .serial_read_cycle_ps = 150000,
     .parallel_read_cycle_ps = 160000,
     .words = true,
+    .no_6800 = true,
 };

@@ -28,10 +28,17 @@ static int blank_lines(const struct dcs_chip *chip) {
     return 4;
 }
 
+/* Interface control: bit 5 of the third argument, for 16 bits a pixel in bytes. */
+static bool low_byte_first(const struct dcs_chip *chip) {
+    return chip->kept_count[0xF6] >= 3 && chip->kept[0xF6][2] & 0x20;
+}
+
 static const struct dcs_part part = {
+    .low_byte_first = low_byte_first,
     .ram_width = 240,
     .ram_height = 320,
     .vendor = vendor,
+    .formats = 1 << 5 | 1 << 6,
     .command_wait_ms = 5,
     .serial_16_bits = true,
     .id = {0x00, 0x00, 0x00},
@@ -50,4 +57,5 @@ const struct jl_emulated_part jl_emulated_ili9341 = {
     .serial_read_cycle_ps = 150000,
     .parallel_read_cycle_ps = 160000,
     .words = true,
+    .no_6800 = true,
 };

@@ -30,6 +30,7 @@ static const struct dcs_part part = {
     .ram_width = 320,
     .ram_height = 480,
     .vendor = vendor,
+    .formats = 1 << 1 | 1 << 5 | 1 << 6,
     .command_wait_ms = 5,
     .serial_16_bits = false,
     .id = {0x00, 0x00, 0x00},
@@ -48,4 +49,5 @@ const struct jl_emulated_part jl_emulated_ili9488 = {
     .serial_read_cycle_ps = 150000,
     .parallel_read_cycle_ps = 160000,
     .words = true,
+    .no_6800 = true,
 };

@@ -392,7 +392,8 @@ static void run_command_with_arguments(struct jl_device *device) {
         break;
     case 0xDB:
         if (!part_of(device)->fine_deselect) {
-            expect(device, a == 0x00 || a == 0x20 || a == 0x30, a, "00, 20 or 30");
+            /* 40 is in field use, and means a level between those that the table names. */
+            expect(device, a == 0x00 || a == 0x20 || a == 0x30 || a == 0x40, a, "00, 20, 30 or 40");
         }
         break;
     default:

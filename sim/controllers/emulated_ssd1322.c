@@ -1,8 +1,9 @@
 /*
  * Emulated ssd1322 (datasheet rev 1.2): 480x128, 4 bits; a column address is two bytes of four
- * pixels. Segment 0 at the left on the usual module. Bit 1 of A0h mirrors the column addresses,
- * groups staying as they are; bit 2 set puts the first high nibble at the lowest segment of its
- * group, cleared it turns the group around. Serial cycle 100 ns, parallel 300 ns.
+ * pixels. Segment 0 at the left on the usual module. Bit 2 of A0h set puts the first high
+ * nibble at the lowest segment of its group, cleared it turns the group around. Bit 1 mirrors the
+ * outputs one by one, not in groups: of the pair 14 and 06, which show the same bytes half a turn
+ * apart, both have bit 2 set. Serial cycle 100 ns, parallel 300 ns.
  */
 #include "ssd_oled.h"
 
@@ -24,9 +25,9 @@ static int unit_bytes(const struct oled_chip *chip) {
 static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
     const uint8_t *b = chip->unit;
     const uint32_t pixels[4] = {b[0] >> 4, b[0] & 15, b[1] >> 4, b[1] & 15};
-    int group = chip->remap & 0x02 ? 119 - column : column;
     for (int i = 0; i < 4; i++) {
-        row[4 * group + i] = pixels[chip->remap & 0x04 ? i : 3 - i] * 0x111111;
+        int segment = 4 * column + (chip->remap & 0x04 ? i : 3 - i);
+        row[chip->remap & 0x02 ? 479 - segment : segment] = pixels[i] * 0x111111;
     }
 }
 

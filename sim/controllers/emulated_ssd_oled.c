@@ -440,6 +440,10 @@ static const char *why_dark(struct jl_device *device) {
                             : "the display was never switched on: send AF at the end of the "
                               "wake-up sequence";
     }
+    if (chip->mode == part->all_off_opcode) {
+        return part->all_off_opcode == 0xA4 ? "all pixels are switched off (A4): A6 shows the RAM"
+                                            : "all pixels are switched off (A6): A4 shows the RAM";
+    }
     if (part->needs_master_configuration && !chip->master_configured) {
         return "the supply was never chosen: send AD 8E";
     }

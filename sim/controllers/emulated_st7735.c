@@ -30,6 +30,7 @@ static const struct dcs_part part = {
     .ram_height = 162,
     .vendor = vendor,
     .lacks = {0x3C, 0x44, 0x45, 0x51, 0x53, 0x55, 0x5E},
+    .formats = 1 << 3 | 1 << 5 | 1 << 6,
     .command_wait_ms = 120,
     .serial_16_bits = true,
     .id = {0x7C, 0x89, 0xF0},

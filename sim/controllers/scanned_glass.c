@@ -123,16 +123,17 @@ static void judge_wires(struct jl_device *device, int color, int data_lines) {
     }
 }
 
-/* The light of a colour when its data lines have such levels. */
+/* The light of a colour when its data lines have such levels: of fewer than eight inputs the top
+ * ones come again, so that full is full. */
 static uint32_t light_of(const struct jl_rgb_panel *panel, int color, uint32_t data) {
     int bits = panel->bits[color];
-    unsigned value = 0;
-    for (int bit = 0; bit < bits; bit++) {
-        int wire = panel->wires[color][bit];
-        value |= (wire >= 0 ? data >> wire & 1 : 0u) << bit;
+    uint32_t light = 0;
+    for (int place = 7, input = bits - 1; place >= 0 && bits > 0; place--, input--) {
+        input = input < 0 ? bits - 1 : input;
+        int wire = panel->wires[color][input];
+        light |= (wire >= 0 ? data >> wire & 1 : 0u) << place;
     }
-    /* Fewer inputs than eight: full is full. */
-    return value << (8 - bits) | value >> (2 * bits - 8);
+    return light;
 }
 
 /* A colour is the sum of what each data line adds, so bytes of data lines have tables; the top

@@ -10,6 +10,7 @@ enum {
     BASIC = 0x20,
     EXTENDED = 0x21,
     POWER_DOWN = 0x04, /* with BASIC */
+    BLANK = 0x08,
     ALL_ON = 0x09,
     NORMAL = 0x0C,
     INVERSE = 0x0D,
@@ -22,8 +23,9 @@ static const uint8_t wake_steps[] = {
     JL_STEP_SEND(EXTENDED, 0x04, /* temperature coefficient 0 */
                  0x13,           /* bias 1:48 */
                  BASIC),         /* addresses count along x */
-    JL_STEP_SETUP,
+    JL_STEP_SEND(BASIC, BLANK),  /* until the RAM holds a picture: it holds noise */
     JL_STEP_CLEAR,
+    JL_STEP_SETUP,
 };
 
 /* Vop is 3.06 V + 0.06 V times its 7 bits. */

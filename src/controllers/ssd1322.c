@@ -26,12 +26,12 @@ static const uint8_t wake_steps[] = {
 };
 
 /*
- * Bits of A0h. The columns' remap exchanges groups of four pixels; the nibbles' remap turns each
- * group around, so that the left pixel of the picture is always the first high nibble.
+ * Bits of A0h. The nibbles' remap makes the first high nibble the left pixel of its group; the
+ * columns' remap mirrors every output by itself, so the other bit stays as it is.
  */
 static uint8_t *put_remap(uint8_t *out, const struct jl_panel *panel, uint8_t turn) {
     unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(panel->config);
-    unsigned remap = mirrors & AXES_MIRROR_X ? 0x02 : 0x04;
+    unsigned remap = 0x04 | (mirrors & AXES_MIRROR_X ? 0x02 : 0);
     remap |= mirrors & AXES_MIRROR_Y ? 0 : 0x10; /* usual glass: from the last COM */
     out[0] = 3;
     out[1] = 0xA0;

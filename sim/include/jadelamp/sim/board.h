@@ -52,18 +52,29 @@ enum jl_severity {
     JL_SEVERITY_ERROR,   /**< the picture or the panel's state is wrong */
 };
 
+/** What was found, once however often it was; a flood of one hides no other. */
 struct jl_diagnostic {
-    uint64_t at_ps;
+    uint64_t at_ps, last_ps; /**< the first and the last time */
+    uint32_t count;          /**< how often */
     enum jl_severity severity;
-    const char *device; /**< name of the device */
+    const char *device; /**< name of the device, or of a bus: "i2c", "spi", "8080", "6800" */
+    const char *part;   /**< its part number; the same for a bus */
+    uint64_t byte;      /**< on its bus: bytes before the one in which it was first found */
     char text[176];
 };
 
-/** The first 256 diagnostics, oldest first; later ones are only counted. */
+/** The first 256 that differ, oldest first; later ones are only counted. */
 size_t jl_board_diagnostics(const struct jl_board *board, const struct jl_diagnostic **list);
 
-/** How many diagnostics were made in all. */
+/** How many were found in all, repeats among them. */
 size_t jl_board_diagnostic_total(const struct jl_board *board);
+
+/** Gets each as it is found, repeats among them (with their count so far). Not to be called back
+ * into the board from. */
+typedef void (*jl_diagnostic_fn)(void *context, const struct jl_diagnostic *diagnostic);
+
+/** For programs that show them live. NULL ends it. */
+void jl_board_on_diagnostic(struct jl_board *board, jl_diagnostic_fn fn, void *context);
 
 /* ---- devices ---- */
 
@@ -196,6 +207,9 @@ void jl_i2c_hold_sda(struct jl_i2c_bus *bus, bool held);
 
 /** START, or a repeated one. */
 void jl_i2c_see_start(struct jl_i2c_bus *bus);
+
+/** STOP: bytes behind it reach nobody until the next START. */
+void jl_i2c_see_stop(struct jl_i2c_bus *bus);
 
 /** A byte of the master, each bit of which takes bit_ps. True when somebody would acknowledge. */
 bool jl_i2c_see_byte(struct jl_i2c_bus *bus, uint8_t byte, uint64_t bit_ps);

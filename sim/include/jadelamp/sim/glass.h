@@ -32,10 +32,12 @@ enum jl_glass_kind {
  * emulated controller says in its file which one that is.
  */
 struct jl_glass {
-    int width;         /**< pixels */
-    int height;        /**< pixels */
-    int column_offset; /**< outputs left unbonded before the first column */
-    int row_offset;    /**< outputs left unbonded before the first row */
+    int width;  /**< pixels */
+    int height; /**< pixels */
+    /** RAM column at the left edge of the upright, unmirrored glass. A mirrored glass is bonded to
+     * the same outputs, so its left edge is the last of them. */
+    int column_offset;
+    int row_offset; /**< the same for rows, from the upper edge */
     enum jl_glass_kind kind;
     bool mirrored_x; /**< the first column is where the usual module has the last */
     bool mirrored_y; /**< the same for rows */

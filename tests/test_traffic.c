@@ -1,0 +1,419 @@
+/*
+ * Traffic of firmware that knows nothing of the part: random bytes, levels and glasses on every
+ * emulated part and bus do no harm; and what a bus itself finds wrong.
+ */
+#include "harness.h"
+
+#include <limits.h>
+#include <string.h>
+
+#include "jadelamp/sim/cells.h"
+#include "jadelamp/sim/emulators.h"
+#include "jadelamp/sim/rgb.h"
+#include "jadelamp/sim/touch.h"
+#include "raw.h"
+
+static const struct jl_emulated_part *const parts[] = {
+    &jl_emulated_ssd1305, &jl_emulated_ssd1306, &jl_emulated_ssd1309, &jl_emulated_sh1106,
+    &jl_emulated_st7565,  &jl_emulated_st7567,  &jl_emulated_uc1701,  &jl_emulated_pcd8544,
+    &jl_emulated_st7920,  &jl_emulated_hd44780, &jl_emulated_ssd1322, &jl_emulated_ssd1327,
+    &jl_emulated_ssd1331, &jl_emulated_ssd1351, &jl_emulated_ssd1680, &jl_emulated_ssd1681,
+    &jl_emulated_uc8151,  &jl_emulated_uc8176,  &jl_emulated_uc8179,  &jl_emulated_st7735,
+    &jl_emulated_st7789,  &jl_emulated_ili9341, &jl_emulated_ili9488, &jl_emulated_gc9a01,
+    &jl_emulated_st7701,  &jl_emulated_xpt2046, &jl_emulated_ft6x36,  &jl_emulated_gt911,
+    &jl_emulated_cst816,
+};
+enum { PARTS = sizeof parts / sizeof parts[0] };
+
+/* Numbers that people, and mistakes, come up with. */
+static int odd_number(struct test_random *random, int span) {
+    static const int absurd[] = {INT_MIN, INT_MIN + 1, -4096, -1,      0,
+                                 1,       4096,        4097,  INT_MAX, INT_MAX - 1};
+    int kind = test_random_between(random, 0, 3);
+    return kind == 0 ? absurd[test_random_between(random, 0, 9)]
+                     : test_random_between(random, 0, kind == 1 ? 10 : span);
+}
+
+static struct jl_glass odd_glass(struct test_random *random) {
+    struct jl_glass glass = {.width = odd_number(random, 500),
+                             .height = odd_number(random, 500),
+                             .column_offset = odd_number(random, 3),
+                             .row_offset = odd_number(random, 3),
+                             .kind = (enum jl_glass_kind)test_random_between(random, 0, 11),
+                             .mirrored_x = test_random_next(random) & 1,
+                             .mirrored_y = test_random_next(random) & 1,
+                             .rows_other = test_random_next(random) & 1,
+                             .external_supply = test_random_next(random) & 1,
+                             .bgr = test_random_next(random) & 1,
+                             .ips = test_random_next(random) & 1,
+                             .round = test_random_next(random) & 1,
+                             .light_wired = test_random_next(random) & 1};
+    if (test_random_next(random) % 4 == 0) {
+        glass.ram_width = odd_number(random, 300);
+        glass.ram_height = odd_number(random, 300);
+    }
+    if (test_random_next(random) % 4 == 0) {
+        glass.cell_columns = odd_number(random, 40);
+        glass.cell_rows = odd_number(random, 4);
+        glass.halves = test_random_next(random) & 1;
+    }
+    return glass;
+}
+
+/* A glass that the part can have, mostly. */
+static struct jl_glass fitting_glass(const struct jl_emulated_part *part,
+                                     struct test_random *random) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        int width, height;
+        enum jl_glass_kind kind;
+    } usual[] = {{&jl_emulated_pcd8544, 84, 48, JL_GLASS_LCD_GREY},
+                 {&jl_emulated_st7920, 128, 64, JL_GLASS_LCD_BLUE},
+                 {&jl_emulated_ssd1331, 96, 64, JL_GLASS_COLOR_OLED},
+                 {&jl_emulated_ssd1680, 122, 250, JL_GLASS_PAPER_RED},
+                 {&jl_emulated_ssd1681, 200, 200, JL_GLASS_PAPER},
+                 {&jl_emulated_uc8151, 128, 296, JL_GLASS_PAPER},
+                 {&jl_emulated_uc8176, 400, 300, JL_GLASS_PAPER},
+                 {&jl_emulated_uc8179, 800, 480, JL_GLASS_PAPER_RED}};
+    if (part == &jl_emulated_hd44780) {
+        return jl_glass_cells(test_random_between(random, 1, 40),
+                              1 << test_random_between(random, 0, 1), JL_GLASS_LCD_GREEN);
+    }
+    struct jl_glass glass = {.width = 128, .height = 64, .kind = JL_GLASS_TFT};
+    for (size_t i = 0; i < sizeof usual / sizeof usual[0]; i++) {
+        if (usual[i].part == part) {
+            glass.width = usual[i].width;
+            glass.height = usual[i].height;
+            glass.kind = usual[i].kind;
+        }
+    }
+    return glass;
+}
+
+static void look_at(struct jl_device *device) {
+    struct jl_picture picture, photo;
+    if (!jl_device_picture(device, &picture)) {
+        return;
+    }
+    EXPECT_INT(picture.width, jl_device_glass(device)->width);
+    if (picture.width <= 200 && jl_glass_photo(jl_device_glass(device), &picture,
+                                               jl_device_brightness(device), true, 2, &photo)) {
+        jl_picture_free(&photo);
+    }
+    jl_picture_free(&picture);
+    if (jl_device_seen(device, &picture)) {
+        jl_picture_free(&picture);
+    }
+    (void)jl_device_why_dark(device);
+}
+
+/* Glasses that nobody can bond are refused, or harmless. */
+static void absurd_glasses(void) {
+    struct test_random random = {1612};
+    int taken = 0, refused = 0;
+    for (int p = 0; p < PARTS; p++) {
+        test_row("part %d", p);
+        for (int i = 0; i < 400; i++) {
+            struct jl_glass glass = odd_glass(&random);
+            struct jl_board *board = jl_board_create((uint64_t)i);
+            struct jl_device *device = jl_board_add_device(board, parts[p], "part", &glass);
+            taken += device != NULL;
+            refused += device == NULL;
+            if (device) {
+                look_at(device);
+            }
+            jl_board_destroy(board);
+        }
+    }
+    EXPECT(taken > 200);
+    EXPECT(refused > 200);
+}
+
+/* Bytes that mean something to many parts, among others. */
+static uint8_t likely_byte(struct test_random *random) {
+    static const uint8_t known[] = {0x00, 0x11, 0x29, 0x2A, 0x2B, 0x2C, 0x36, 0x3A, 0xAE, 0xAF,
+                                    0x8D, 0x14, 0x20, 0x21, 0x22, 0x26, 0x2F, 0x5C, 0x15, 0x75,
+                                    0xA0, 0xA8, 0xB0, 0xFD, 0x12, 0xFF, 0x40, 0x80, 0x10, 0x07};
+    uint32_t n = test_random_next(random);
+    return n & 1 ? known[n / 2 % sizeof known] : (uint8_t)(n >> 8);
+}
+
+static void play_i2c(struct jl_i2c_bus *bus, struct test_random *random) {
+    static const uint8_t addresses[] = {0x78, 0x79, 0x7A, 0x4E, 0x4F, 0x70, 0xBA, 0x2A, 0x28};
+    int kind = test_random_between(random, 0, 9);
+    if (kind == 0) {
+        jl_i2c_stop(bus);
+    } else if (kind <= 3) {
+        if (jl_i2c_start(bus)) {
+            jl_i2c_write(bus, addresses[test_random_between(random, 0, 8)]);
+        }
+    } else if (kind == 4) {
+        jl_i2c_read(bus, test_random_next(random) & 1);
+    } else {
+        jl_i2c_write(bus, likely_byte(random));
+    }
+}
+
+static void play_stream(struct jl_stream_bus *bus, struct test_random *random, int lines) {
+    uint8_t bytes[130];
+    for (size_t i = 0; i < sizeof bytes; i++) {
+        bytes[i] = likely_byte(random);
+    }
+    size_t count = (size_t)test_random_between(random, 0, 64);
+    switch (test_random_between(random, 0, 9)) {
+    case 0:
+        jl_stream_read(bus, bytes, count);
+        break;
+    case 1:
+        if (!lines) {
+            jl_stream_write_nine(bus, bytes, count, test_random_next(random) & 1);
+        }
+        break;
+    case 2:
+        jl_stream_repeat(bus, bytes, lines == 16 ? 2 : 1,
+                         (uint32_t)test_random_between(random, 0, 500));
+        break;
+    default:
+        jl_stream_write(bus, bytes, count * (lines == 16 ? 2 : 1));
+        break;
+    }
+}
+
+static void turn_pins(struct jl_device *device, struct test_random *random) {
+    enum jl_device_pin pin = (enum jl_device_pin)test_random_between(random, 0, JL_DEVICE_D7);
+    if (pin < JL_DEVICE_TE || pin > JL_DEVICE_PEN) {
+        bool high = test_random_next(random) & 1;
+        /* Mostly selected, and out of reset. */
+        high = pin == JL_DEVICE_RESET && test_random_next(random) & 7 ? true : high;
+        high = pin == JL_DEVICE_CS && test_random_next(random) & 7 ? false : high;
+        jl_device_set_pin(device, pin, high);
+    }
+    (void)jl_device_pin(device, pin);
+}
+
+static void random_traffic(void) {
+    struct test_random random = {16};
+    int attached = 0, found = 0;
+    for (int p = 0; p < PARTS; p++) {
+        for (int wiring = 0; wiring < 6; wiring++) {
+            struct jl_board *board = jl_board_create((uint64_t)(p * 10 + wiring));
+            struct jl_glass glass = fitting_glass(parts[p], &random);
+            struct jl_device *device = jl_board_add_device(board, parts[p], "part", &glass);
+            test_row("part %d, wiring %d", p, wiring);
+            if (!EXPECT(device != NULL)) {
+                jl_board_destroy(board);
+                continue;
+            }
+            struct jl_i2c_bus *i2c = jl_board_add_i2c(board, 400000, 0);
+            struct jl_stream_bus *stream = wiring == 1   ? jl_board_add_spi(board, 4000000, 0, 3)
+                                           : wiring == 2 ? jl_board_add_8080(board, 300, 0, 8)
+                                           : wiring == 3 ? jl_board_add_8080(board, 300, 0, 16)
+                                           : wiring == 4 ? jl_board_add_6800(board, 1000, 0)
+                                                         : jl_board_add_spi(board, 4000000, 0, 0);
+            bool on_stream = wiring > 0 && jl_stream_attach(stream, device);
+            bool on_i2c = wiring == 0 && jl_i2c_attach(i2c, device, 0x3C);
+            jl_device_three_wire(device, wiring == 5);
+            attached += on_stream || on_i2c;
+            for (int i = 0; i < 500; i++) {
+                int what = test_random_between(&random, 0, 19);
+                if (what < 4) {
+                    turn_pins(device, &random);
+                } else if (what == 4) {
+                    jl_board_wait_ps(board,
+                                     (uint64_t)test_random_between(&random, 0, 200) * 1000000000u);
+                } else if (what == 5 && test_random_next(&random) % 16 == 0) {
+                    jl_device_set_plugged(device, test_random_next(&random) & 3);
+                } else if (on_i2c) {
+                    play_i2c(i2c, &random);
+                } else if (on_stream) {
+                    play_stream(stream, &random, wiring == 2 ? 8 : wiring == 3 ? 16 : 0);
+                }
+            }
+            look_at(device);
+            found += (int)jl_board_diagnostic_total(board);
+            jl_board_destroy(board);
+        }
+    }
+    EXPECT(attached > 60);
+    EXPECT(found > 100);
+}
+
+/* ---- what a bus finds wrong ---- */
+
+static const char *said_of(struct jl_board *board, const char *device) {
+    static char text[2000];
+    const struct jl_diagnostic *list;
+    size_t count = jl_board_diagnostics(board, &list);
+    text[0] = '\0';
+    for (size_t i = 0; i < count; i++) {
+        if (strcmp(list[i].device, device) == 0) {
+            strncat(text, list[i].text, sizeof text - strlen(text) - 2);
+            strcat(text, "\n");
+        }
+    }
+    return text;
+}
+
+/* "S78 00 AF P": START, bytes, STOP. */
+static void play_script(struct jl_i2c_bus *bus, const char *script) {
+    for (const char *at = script; *at; at++) {
+        if (*at == 'S') {
+            jl_i2c_start(bus);
+        } else if (*at == 'P') {
+            jl_i2c_stop(bus);
+        } else if (*at != ' ') {
+            unsigned value = 0;
+            for (int i = 0; i < 2; i++) {
+                char c = at[i];
+                value = value * 16 + (unsigned)(c <= '9' ? c - '0' : c - 'A' + 10);
+            }
+            jl_i2c_write(bus, (uint8_t)value);
+            at++;
+        }
+    }
+}
+
+#define LIGHT "00 8D 14 AF"
+
+static void addresses_on_i2c(void) {
+    static const struct {
+        const char *script;
+        bool lit;
+        const char *says;
+    } rows[] = {
+        {"S78 " LIGHT "P", true, ""},
+        {"S79 " LIGHT "P", false,
+         "bytes are sent behind the address byte 79, whose read bit is set: the part drives SDA "
+         "itself; send 78\n"},
+        {"SF0 P", false,
+         "nobody acknowledged the byte F0: 0x78 is the 8-bit form of 0x3C, and was shifted once "
+         "more; give the 7-bit address, 0x3C\n"},
+        {"S3C P", false,
+         "nobody acknowledged the byte 3C: it is the 7-bit address 0x3C, which goes out shifted, "
+         "with the write bit: 78\n"},
+        {"S7A P S40 P S20 P", false, ""}, /* asking who is there */
+        {"S7A " LIGHT "P", false,
+         "bytes are sent on although nobody acknowledged address 0x3D; on this bus there is "
+         "0x3C\n"},
+        {"S78 P " LIGHT, false, "a byte behind a STOP reaches nobody: begin with START and an"},
+        {LIGHT, false, "a byte behind a STOP reaches nobody"},
+        {"S78 00 8D S78 00 14 S78 00 AF P", true, ""},
+        {"S78 P S78 " LIGHT "P", true, ""},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct jl_glass glass = {.width = 128, .height = 64, .kind = JL_GLASS_WHITE};
+        struct jl_board *board = jl_board_create(3);
+        struct jl_i2c_bus *bus = jl_board_add_i2c(board, 400000, 0);
+        struct jl_device *device = jl_board_add_device(board, &jl_emulated_ssd1306, "oled", &glass);
+        EXPECT(jl_i2c_attach(bus, device, 0x3C));
+        test_row("%s", rows[i].script);
+        play_script(bus, rows[i].script);
+        jl_board_wait_ps(board, 300000000000u);
+        EXPECT_INT(jl_device_why_dark(device) == NULL, rows[i].lit);
+        EXPECT_CONTAINS(said_of(board, "i2c"), rows[i].says);
+        EXPECT_INT(*said_of(board, "i2c") != '\0', *rows[i].says != '\0');
+        jl_board_destroy(board);
+    }
+}
+
+static void nobody_selected(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        int lines;
+        bool high; /* CS */
+        const char *bus, *says;
+    } rows[] = {
+        {&jl_emulated_ili9341, 0, true, "spi", "bytes pass while no part is selected: no CS is"},
+        {&jl_emulated_ili9341, 0, false, "spi", ""},
+        {&jl_emulated_ili9341, 8, true, "8080", "no CS is active"},
+        {&jl_emulated_st7920, 0, false, "spi", "no CS is active (high selects here)"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct jl_glass glass = {.width = 128,
+                                       .height = rows[i].part == &jl_emulated_st7920 ? 64 : 200};
+        struct jl_board *board = jl_board_create(3);
+        struct jl_stream_bus *bus = rows[i].lines ? jl_board_add_8080(board, 300, 0, 8)
+                                                  : jl_board_add_spi(board, 100000, 0, 0);
+        struct jl_device *device = jl_board_add_device(board, rows[i].part, "part", &glass);
+        EXPECT(device && jl_stream_attach(bus, device));
+        jl_device_set_pin(device, JL_DEVICE_CS, rows[i].high);
+        test_row("%s, CS %d", jl_device_part(device), rows[i].high);
+        for (int k = 0; k < 5; k++) {
+            jl_stream_write(bus, (const uint8_t[]){0, 0}, 2);
+        }
+        EXPECT_CONTAINS(said_of(board, rows[i].bus), rows[i].says);
+        EXPECT_INT(*said_of(board, rows[i].bus) != '\0', *rows[i].says != '\0');
+        jl_board_destroy(board);
+    }
+}
+
+/* ---- diagnostics ---- */
+
+static struct {
+    int calls;
+    uint32_t last_count;
+} live;
+
+static void take(void *context, const struct jl_diagnostic *diagnostic) {
+    live.calls++;
+    live.last_count = diagnostic->count;
+    EXPECT(context == &live);
+}
+
+/* A flood of one thing is one entry with a count, and hides no other. */
+static void repeats_fold(void) {
+    struct raw raw =
+        raw_open(&jl_emulated_ili9341,
+                 (struct jl_glass){.width = 240, .height = 320, .kind = JL_GLASS_TFT}, 5000000);
+    const struct jl_diagnostic *list;
+    live.calls = 0;
+    raw_play(&raw, "R ~120 C11 ~120");
+    jl_board_on_diagnostic(raw.board, take, &live);
+    uint64_t before = jl_stream_byte_count(raw.bus);
+    for (int i = 0; i < 1000; i++) {
+        raw_play(&raw, i == 500 ? "C5F" : "CA9");
+    }
+    EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 2);
+    EXPECT_INT(list[0].count, 999);
+    EXPECT_INT(list[1].count, 1);
+    EXPECT_INT(live.calls, 1000);
+    EXPECT_INT(live.last_count, 999);
+    EXPECT_INT((long long)(list[0].byte - before), 0);
+    EXPECT_INT((long long)(list[1].byte - before), 500);
+    EXPECT(list[0].last_ps > list[0].at_ps);
+    EXPECT_INT((long long)(list[1].last_ps - list[1].at_ps), 0);
+    EXPECT_TEXT(list[0].part, "ili9341");
+    EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 1000);
+    jl_board_on_diagnostic(raw.board, NULL, NULL);
+    raw_play(&raw, "CA9");
+    EXPECT_INT(live.calls, 1000);
+    jl_board_destroy(raw.board);
+}
+
+/* Commands in one transfer are too early one by one, each at its own time. */
+static void waits_within_a_transfer(void) {
+    struct raw raw =
+        raw_open(&jl_emulated_ili9341,
+                 (struct jl_glass){.width = 240, .height = 320, .kind = JL_GLASS_TFT}, 100000);
+    const struct jl_diagnostic *list;
+    raw_play(&raw, "R ~120");
+    uint64_t start = jl_board_now_ps(raw.board);
+    raw_send(&raw, false, (const uint8_t[]){0x11, 0x29}, 2);
+    EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 1);
+    EXPECT_CONTAINS(list[0].text, "29 came");
+    EXPECT_CONTAINS(list[0].text, "too early after 11");
+    EXPECT_INT((long long)((list[0].at_ps - start) / 1000000), 80); /* behind one byte at 100 kHz */
+    jl_board_wait_ps(raw.board, 200000000000u);
+    EXPECT_CONTAINS(jl_device_why_dark(raw.device), "29"); /* it was lost */
+    jl_board_destroy(raw.board);
+}
+
+const struct test_group test_groups[] = {
+    {"absurd_glasses", absurd_glasses},
+    {"random_traffic", random_traffic},
+    {"addresses_on_i2c", addresses_on_i2c},
+    {"nobody_selected", nobody_selected},
+    {"repeats_fold", repeats_fold},
+    {"waits_within_a_transfer", waits_within_a_transfer},
+    {NULL, NULL},
+};
