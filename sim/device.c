@@ -8,6 +8,7 @@
 static void power_on(struct jl_device *device) {
     memset(device->state, 0, device->part->state_bytes);
     device->took_bytes = device->bytes_passed = false;
+    device->low_bytes = device->high_bytes = 0;
     device->machine->power_on(device);
 }
 
@@ -199,6 +200,21 @@ bool jl_device_light_on(const struct jl_device *device) {
     return !device->glass.light_wired || device->pins[JL_DEVICE_LIGHT];
 }
 
+/* More commands than a wake-up sequence has, arguments included. */
+enum { MOST_COMMANDS = 1000 };
+
+/* A dark glass whose bytes all came with D/C at one level. */
+static const char *why_stuck(const struct jl_device *device) {
+    bool has_dc = device->stream && !(device->part->select_high && !device->stream->lines);
+    if (has_dc && device->high_bytes && !device->low_bytes) {
+        return "every byte came with D/C high: none was taken for a command";
+    }
+    if (has_dc && !device->high_bytes && device->low_bytes > MOST_COMMANDS) {
+        return "every byte came with D/C low: pixels, too, were taken for commands";
+    }
+    return NULL;
+}
+
 const char *jl_device_why_dark(struct jl_device *device) {
     if (device->unplugged) {
         return "the panel is unplugged";
@@ -212,6 +228,10 @@ const char *jl_device_why_dark(struct jl_device *device) {
         return "it is no display";
     }
     const char *why = device->machine->why_dark(device);
+    const char *stuck = why ? why_stuck(device) : NULL;
+    if (stuck) {
+        return stuck;
+    }
     if (!why && jl_glass_needs_light(&device->glass) && !jl_device_light_on(device)) {
         why =
             "the backlight is off, and nothing shows on this glass without it: drive its pin high";

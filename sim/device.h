@@ -9,11 +9,18 @@
 
 enum { DEVICE_PINS = JL_DEVICE_D7 + 1, DEVICE_NAME_BYTES = 32 };
 
+/* Opcodes first..last that the part has not, but relatives have: what is right here. */
+struct stranger {
+    uint8_t first, last;
+    const char *instead; /* NULL ends a list */
+};
+
 /* What a part is: facts from its datasheet, in one constant. */
 struct jl_emulated_part {
     const char *name;
     const struct machine *machine;
     const void *facts; /* what the machine has differently for this part; its own type */
+    const struct stranger *strangers; /* or NULL */
     size_t state_bytes;
     size_t fixed_bytes; /* of what survives a loss of power, such as trimmers; zeroed at first */
     /* Least write cycles by the datasheet: a bit on SPI, a strobe on 8080, SCL. 0: no such bus. */
@@ -74,6 +81,8 @@ struct machine {
     bool keeps_picture;
     /* As show(), but what each line showed when it was scanned last. NULL: as show(). */
     void (*seen)(struct jl_device *device, struct jl_picture *picture);
+    /* Whether a byte is a command of the part. NULL: not told. */
+    bool (*knows)(const struct jl_device *device, uint8_t opcode);
     /* Glass of an RGB bus: how it is wired to so many data lines; and a line, at its end. */
     void (*attach_rgb)(struct jl_device *device, const struct jl_rgb_panel *panel, int data_lines);
     void (*take_line)(struct jl_device *device, const struct rgb_line *line);
@@ -101,7 +110,10 @@ struct jl_device {
     /* the shift register behind a serial input */
     bool three_wire;
     unsigned shifted, shifted_bits;
-    bool took_bytes, bytes_passed; /* on its bus: for it, and while it was not selected */
+    bool took_bytes, bytes_passed;  /* on its bus: for it, and while it was not selected */
+    uint64_t low_bytes, high_bytes; /* that it took, by D/C */
+    uint8_t unknown[32];            /* opcodes that it did not know, a bit each */
+    bool reversed_reported;
     bool clock_reported, read_clock_reported;
     uint64_t tolerated_cycle_ps;
     int celsius;         /* around the glass */
@@ -120,6 +132,9 @@ struct jl_device {
 /* Adds a diagnostic, printf-like. */
 __attribute__((format(printf, 3, 4))) void
 jl_sim_device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...);
+
+/* Reports a command that the part does not have, and what may have been meant. */
+void jl_sim_unknown_command(struct jl_device *device, uint8_t opcode);
 
 /* Whether its CS pin selects it now. */
 bool jl_sim_device_is_selected(const struct jl_device *device);

@@ -92,6 +92,10 @@ static void spoil(struct jl_device *device, uint8_t *bytes, size_t count, uint32
 
 /* ---- bits to words ---- */
 
+static void count_by_dc(struct jl_device *device, bool data, size_t bytes) {
+    *(data ? &device->high_bytes : &device->low_bytes) += bytes;
+}
+
 /* Puts bits into the device's shift register; whole words go to the device. */
 static void shift_in(struct jl_device *device, unsigned value, unsigned bits) {
     unsigned word = device->three_wire ? 9 : 8;
@@ -100,6 +104,7 @@ static void shift_in(struct jl_device *device, unsigned value, unsigned bits) {
         if (++device->shifted_bits == word) {
             uint8_t byte = (uint8_t)device->shifted;
             bool data = device->three_wire ? device->shifted >> 8 & 1 : device->pins[JL_DEVICE_DC];
+            count_by_dc(device, data, 1);
             device->machine->write(device, &byte, 1, data);
             device->shifted = 0;
             device->shifted_bits = 0;
@@ -122,6 +127,7 @@ void jl_sim_stream_deselected(struct jl_device *device) {
 static void deliver_serial(struct jl_device *device, const uint8_t *bytes, size_t count,
                            struct framing framing) {
     if (!framing.nine && !device->three_wire && !device->shifted_bits) {
+        count_by_dc(device, device->pins[JL_DEVICE_DC], count);
         device->machine->write(device, bytes, count, device->pins[JL_DEVICE_DC]);
         return;
     }
@@ -139,6 +145,9 @@ static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device
         memcpy(spoiled, bytes, count);
         spoil(device, spoiled, count, chance);
         bytes = spoiled;
+    }
+    if (bus->lines) {
+        count_by_dc(device, device->pins[JL_DEVICE_DC], count);
     }
     if (bus->lines == 16) {
         uint16_t words[PIECE_UNITS];

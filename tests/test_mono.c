@@ -629,7 +629,7 @@ static void complaints(void) {
         const char *script, *complaint, *dark;
     } rows[] = {
         {"sh1106 knows no windows", &jl_emulated_sh1106, 128, 64, "R ~1 CAF C21",
-         "unknown command 0x21", NULL},
+         "unknown command 21", NULL},
         {"sh1106 converter off", &jl_emulated_sh1106, 128, 64, "R ~1 CAD8A CAF", NULL,
          "DC-DC converter is off"},
         {"sh1106 converter while on", &jl_emulated_sh1106, 128, 64, "R ~1 CAF CAD8B",
@@ -637,7 +637,7 @@ static void complaints(void) {
         {"sh1106 past the column", &jl_emulated_sh1106, 128, 64, "R ~1 CAF *133",
          "past the last column", NULL},
         {"sh1106 short reset", &jl_emulated_sh1106, 128, 64, "r ~1 CAF", "reset was low", NULL},
-        {"ssd1309 has no pump", &jl_emulated_ssd1309, 128, 64, "R ~1 C8D", "unknown command 0x8D",
+        {"ssd1309 has no pump", &jl_emulated_ssd1309, 128, 64, "R ~1 C8D", "unknown command 8D",
          "never switched on"},
         {"ssd1309 locked", &jl_emulated_ssd1309, 128, 64, "R ~1 CFD16 CAF", "while locked by FD 16",
          "never switched on"},
@@ -662,8 +662,8 @@ static void complaints(void) {
          "never switched on"},
         {"uc1701 static indicator", &jl_emulated_uc1701, 128, 64, "R ~6 CAC CFA93", NULL,
          "never switched on"},
-        {"st7567 has no indicator", &jl_emulated_st7567, 128, 64, "R ~6 CAC",
-         "unknown command 0xAC", "never switched on"},
+        {"st7567 has no indicator", &jl_emulated_st7567, 128, 64, "R ~6 CAC", "unknown command AC",
+         "never switched on"},
         {"pcd8544 fine", &jl_emulated_pcd8544, 84, 48, "R ~1 C21C0041320 C0C", NULL, NULL},
         {"pcd8544 never reset", &jl_emulated_pcd8544, 84, 48, "C21C0041320 C0C",
          "never reset since power-on", "never reset"},

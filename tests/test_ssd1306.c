@@ -407,8 +407,8 @@ static void diagnostics(void) {
         enum jl_severity severity;
         const char *text;
     } rows[] = {
-        {0x00, {0xFF}, 1, JL_SEVERITY_ERROR, "unknown command 0xFF"},
-        {0x00, {0xC4}, 1, JL_SEVERITY_ERROR, "unknown command 0xC4"},
+        {0x00, {0xFF}, 1, JL_SEVERITY_ERROR, "unknown command FF"},
+        {0x00, {0xC4}, 1, JL_SEVERITY_ERROR, "unknown command C4"},
         {0x00, {0x21, 0x00, 0x80}, 3, JL_SEVERITY_ERROR, "argument 0x80, expected 00..7F"},
         {0x00, {0x21, 0x20, 0x10}, 3, JL_SEVERITY_ERROR, "an end not before the start"},
         {0x00, {0x22, 0x00, 0x08}, 3, JL_SEVERITY_ERROR, "argument 0x08, expected 00..07"},

@@ -5,6 +5,7 @@
 #include "harness.h"
 
 #include <limits.h>
+#include <stdio.h>
 #include <string.h>
 
 #include "jadelamp/sim/cells.h"
@@ -408,6 +409,188 @@ static void waits_within_a_transfer(void) {
     jl_board_destroy(raw.board);
 }
 
+/* ---- commands of others ---- */
+
+static const struct jl_glass usual = {.width = 96, .height = 64, .kind = JL_GLASS_TFT};
+
+static void commands_of_relatives(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        const char *script, *says;
+    } rows[] = {
+        {&jl_emulated_sh1106, "C20", "unknown command 20: this part has page addressing only"},
+        {&jl_emulated_sh1106, "C22", "page addressing only: B0..B7, 10..1F and 00..0F"},
+        {&jl_emulated_sh1106, "C8D14", "unknown command 8D: this part has no charge pump; AD 8B"},
+        {&jl_emulated_sh1106, "C2F", "this part does not scroll"},
+        {&jl_emulated_ssd1306, "CAD", "the converter is an sh1106's; here 8D 14"},
+        {&jl_emulated_st7565, "C8D", "here 2C, 2E and 2F switch the supply on"},
+        {&jl_emulated_ili9341, "R ~120 C15",
+         "unknown command 15: columns are an OLED controller's"},
+        {&jl_emulated_st7789, "R ~120 C5C", "here 2C begins them"},
+        {&jl_emulated_st7735, "R ~120 CAF", "here 29 switches the display on and 28 off"},
+        {&jl_emulated_ssd1351, "R ~1 C2A", "columns are a TFT controller's so; here 15 sets them"},
+        {&jl_emulated_ssd1322, "R ~1 C29", "that switches a TFT on; here it is AF"},
+        {&jl_emulated_ili9341, "R ~120 CA9", "unknown command A9"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = raw_open(rows[i].part, usual, 4000000);
+        test_row("%s, %s", jl_device_part(raw.device), rows[i].script);
+        raw_play(&raw, rows[i].script);
+        EXPECT_CONTAINS(said_of(raw.board, "panel"), rows[i].says);
+        jl_board_destroy(raw.board);
+    }
+}
+
+/* A sequence whose bits come from the other end, and others that only look a little like it. */
+static void bits_from_the_other_end(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        const char *script;
+        bool says;
+    } rows[] = {
+        /* 11 29 2A 2B 2C 36 3A 13, reversed */
+        {&jl_emulated_ili9341, "R ~120 C88 C94 C54 CD4 C34 C6C C5C CC8", true},
+        {&jl_emulated_ili9341, "R ~120 C88 C94 C54 CD4 C34", false}, /* too few to tell */
+        {&jl_emulated_ili9341, "R ~120 CA9 C94 C54 CD4 C34 C6C C5C CC8", false},
+        {&jl_emulated_st7789, "R ~120 C11 ~120 C29 C2A C2B", false},
+        /* FD AF A2 B1 5C A0 AD AB, reversed */
+        {&jl_emulated_ssd1351, "R ~1 CBF CF5 C45 C8D C3A C05 CB5 CD5", true},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = raw_open(rows[i].part, usual, 4000000);
+        test_row("%s, %s", jl_device_part(raw.device), rows[i].script);
+        raw_play(&raw, rows[i].script);
+        EXPECT_INT(strstr(said_of(raw.board, "panel"), "their bits reversed") != NULL,
+                   rows[i].says);
+        jl_board_destroy(raw.board);
+    }
+}
+
+/* ---- dark, and why ---- */
+
+static void dark_glasses(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        const char *script, *why;
+    } rows[] = {
+        {&jl_emulated_ili9341, "R ~120 D11 D29 D2C *200", "every byte came with D/C high"},
+        {&jl_emulated_ssd1306, "D8D14AF", "every byte came with D/C high"},
+        {&jl_emulated_ili9341, "R ~120 C10 ~130", "sleep"},
+        {&jl_emulated_ssd1322, "R ~1 CFD D12 CAF ~300 CA4", "switched off (A4): A6 shows the RAM"},
+        {&jl_emulated_ssd1351, "R ~1 CFD D12 CAF ~300 CA4", "switched off (A4): A6 shows the RAM"},
+        {&jl_emulated_ssd1327, "R ~1 CFD12AF ~300 CA6", "switched off (A6): A4 shows the RAM"},
+        {&jl_emulated_ssd1331, "R ~1 CAD8EAF ~300 CA6", "switched off (A6): A4 shows the RAM"},
+        {&jl_emulated_ssd1331, "R ~1 CAD8EAF ~300 CA6A4", NULL},
+        {&jl_emulated_ssd1351, "R ~1 CFD D12 CAF ~300 CA4 CA6", NULL},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = raw_open(rows[i].part, usual, 4000000);
+        test_row("%s, %s", jl_device_part(raw.device), rows[i].script);
+        raw_play(&raw, rows[i].script);
+        const char *why = jl_device_why_dark(raw.device);
+        EXPECT_INT(why != NULL, rows[i].why != NULL);
+        if (why && rows[i].why) {
+            EXPECT_CONTAINS(why, rows[i].why);
+        }
+        jl_board_destroy(raw.board);
+    }
+    /* All of it with D/C low: a wake-up sequence is short, a picture is not. */
+    struct raw raw = raw_open(&jl_emulated_ssd1306, usual, 4000000);
+    static uint8_t picture[1024];
+    raw_send(&raw, false, picture, 900);
+    EXPECT_CONTAINS(jl_device_why_dark(raw.device), "never switched on");
+    raw_send(&raw, false, picture, 101);
+    EXPECT_CONTAINS(jl_device_why_dark(raw.device), "every byte came with D/C low");
+    jl_board_destroy(raw.board);
+}
+
+/* ---- pixels ---- */
+
+static void pixel_formats(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        const char *script; /* then two bytes F8 00 and more of them as one pixel */
+        const char *pixel;
+        uint32_t seen;
+    } rows[] = {
+        {&jl_emulated_st7789, "C3A D55", "DF800", 0xFF0000},
+        {&jl_emulated_st7789, "C3A D55 CB0 D00E0", "DF800", 0xFF0000},
+        {&jl_emulated_st7789, "C3A D55 CB0 D00E8", "D00F8", 0xFF0000},
+        {&jl_emulated_ili9341, "C3A D55 CF6 D010020", "D1F00", 0x0000FF},
+        {&jl_emulated_ili9341, "C3A D55 CF6 D010000", "D001F", 0x0000FF},
+        {&jl_emulated_ili9341, "C3A D55 C3A D53", "DF800", 0xFF0000}, /* no 12 bits: it stays */
+        {&jl_emulated_st7789, "C3A D53", "DF00000", 0xFF0000},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw =
+            raw_open(rows[i].part, (struct jl_glass){.width = 240, .height = 240}, 4000000);
+        struct jl_picture glass;
+        char script[200];
+        test_row("%s, %s", jl_device_part(raw.device), rows[i].script);
+        raw_play(&raw, "R ~120 C11 ~120");
+        raw_play(&raw, rows[i].script);
+        snprintf(script, sizeof script, "C36 D%s C2A D000000EF C2B D000000EF C2C %s C29",
+                 rows[i].part == &jl_emulated_ili9341 ? "40" : "00", rows[i].pixel);
+        raw_play(&raw, script);
+        EXPECT(jl_device_picture(raw.device, &glass));
+        int found = 0;
+        for (int p = 0; p < 240 * 240; p++) {
+            const uint8_t *at = glass.rgb + 3 * p;
+            found += ((uint32_t)at[0] << 16 | (uint32_t)at[1] << 8 | at[2]) == rows[i].seen &&
+                     (p % 240 == 0 || p % 240 == 239) && (p / 240 == 0 || p / 240 == 239);
+        }
+        EXPECT(found > 0); /* in one of the corners */
+        jl_picture_free(&glass);
+        jl_board_destroy(raw.board);
+    }
+}
+
+/* ---- buses that a part lacks ---- */
+
+static void buses_that_parts_lack(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        bool spi, bus_8080, words, bus_6800, i2c;
+    } rows[] = {
+        {&jl_emulated_ssd1306, true, true, false, true, true},
+        {&jl_emulated_pcd8544, true, false, false, false, false},
+        {&jl_emulated_st7735, true, true, true, true, false},
+        {&jl_emulated_st7789, true, true, true, false, false},
+        {&jl_emulated_ili9341, true, true, true, false, false},
+        {&jl_emulated_ili9488, true, true, true, false, false},
+        {&jl_emulated_gc9a01, true, true, true, false, false},
+        {&jl_emulated_st7920, true, false, false, true, false},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_glass glass = fitting_glass(rows[i].part, NULL);
+        struct jl_board *board = jl_board_create(1);
+        struct jl_device *device = jl_board_add_device(board, rows[i].part, "part", &glass);
+        test_row("%s", jl_device_part(device));
+        EXPECT_INT(jl_stream_attach(jl_board_add_spi(board, 1000000, 0, 0), device), rows[i].spi);
+        EXPECT_INT(jl_stream_attach(jl_board_add_8080(board, 300, 0, 8), device), rows[i].bus_8080);
+        EXPECT_INT(jl_stream_attach(jl_board_add_8080(board, 300, 0, 16), device), rows[i].words);
+        EXPECT_INT(jl_stream_attach(jl_board_add_6800(board, 300, 0), device), rows[i].bus_6800);
+        EXPECT_INT(jl_i2c_attach(jl_board_add_i2c(board, 100000, 0), device, 0x3C), rows[i].i2c);
+        jl_board_destroy(board);
+    }
+}
+
+/* Lines that are turned around, and nobody there: the pull-ups are seen. */
+static void unplugged_modules_read_high(void) {
+    const struct jl_glass glass = jl_glass_cells(16, 2, JL_GLASS_LCD_GREEN);
+    struct jl_board *board = jl_board_create(1);
+    struct jl_device *device = jl_board_add_device(board, &jl_emulated_hd44780, "lcd", &glass);
+    for (int i = 0; i < 8; i++) {
+        jl_device_set_pin(device, (enum jl_device_pin)(JL_DEVICE_D0 + i), false);
+    }
+    jl_device_set_plugged(device, false);
+    EXPECT(!jl_device_pin(device, JL_DEVICE_D7)); /* the master drives it */
+    jl_device_set_pin(device, JL_DEVICE_RW, true);
+    EXPECT(jl_device_pin(device, JL_DEVICE_D7));
+    EXPECT(jl_device_pin(device, JL_DEVICE_D0));
+    jl_board_destroy(board);
+}
+
 const struct test_group test_groups[] = {
     {"absurd_glasses", absurd_glasses},
     {"random_traffic", random_traffic},
@@ -415,5 +598,11 @@ const struct test_group test_groups[] = {
     {"nobody_selected", nobody_selected},
     {"repeats_fold", repeats_fold},
     {"waits_within_a_transfer", waits_within_a_transfer},
+    {"commands_of_relatives", commands_of_relatives},
+    {"bits_from_the_other_end", bits_from_the_other_end},
+    {"dark_glasses", dark_glasses},
+    {"pixel_formats", pixel_formats},
+    {"buses_that_parts_lack", buses_that_parts_lack},
+    {"unplugged_modules_read_high", unplugged_modules_read_high},
     {NULL, NULL},
 };

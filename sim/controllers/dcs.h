@@ -76,6 +76,9 @@ struct dcs_chip {
 /* What all of them do; their facts are a struct dcs_part. */
 extern const struct machine jl_sim_dcs_machine;
 
+/* Commands of other families. */
+extern const struct stranger jl_sim_dcs_strangers[];
+
 /* Inside the machine: what a command gives to read, and the next 8 bits of it. */
 void jl_sim_dcs_read_begin(struct jl_device *device);
 uint8_t jl_sim_dcs_read(struct jl_device *device);

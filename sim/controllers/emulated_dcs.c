@@ -470,7 +470,7 @@ static void take_command(struct jl_device *device, const struct dcs_part *part, 
     chip->command_known = known || vendor;
     chip->command_ignored = false;
     if (!chip->command_known) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
+        jl_sim_unknown_command(device, opcode);
         return;
     }
     if (known) {
@@ -690,7 +690,21 @@ static const char *why_dark(struct jl_device *device) {
     return NULL;
 }
 
+const struct stranger jl_sim_dcs_strangers[] = {
+    {0x15, 0x15, "columns are an OLED controller's so; here 2A sets them"},
+    {0x75, 0x75, "rows are an OLED controller's so; here 2B sets them"},
+    {0x5C, 0x5C, "pixels are an OLED controller's so; here 2C begins them"},
+    {0xAE, 0xAF, "that switches an OLED; here 29 switches the display on and 28 off"},
+    {0, 0, NULL},
+};
+
+static bool knows(const struct jl_device *device, uint8_t opcode) {
+    const struct dcs_part *part = device->part->facts;
+    return find_standard(part, opcode) || find_vendor(part, opcode);
+}
+
 const struct machine jl_sim_dcs_machine = {
+    .knows = knows,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

@@ -38,6 +38,7 @@ static const struct dcs_part part = {
 const struct jl_emulated_part jl_emulated_gc9a01 = {
     .name = "gc9a01",
     .machine = &jl_sim_dcs_machine,
+    .strangers = jl_sim_dcs_strangers,
     .facts = &part,
     .state_bytes = DCS_STATE_BYTES(240, 240),
     .serial_cycle_ps = 10000,

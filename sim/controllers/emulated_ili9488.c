@@ -42,6 +42,7 @@ static const struct dcs_part part = {
 const struct jl_emulated_part jl_emulated_ili9488 = {
     .name = "ili9488",
     .machine = &jl_sim_dcs_machine,
+    .strangers = jl_sim_dcs_strangers,
     .facts = &part,
     .state_bytes = DCS_STATE_BYTES(320, 480),
     .serial_cycle_ps = 66000,

@@ -221,7 +221,7 @@ static void take_command(struct jl_device *device, uint8_t byte) {
     const struct lcd_pages_command *info = find(common, byte);
     info = info ? info : find(part_of(device)->commands, byte);
     if (!info) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command 0x%02X", byte);
+        jl_sim_unknown_command(device, byte);
         return;
     }
     chip->command = byte;
@@ -318,7 +318,13 @@ static const char *why_dark(struct jl_device *device) {
     return NULL;
 }
 
+static bool knows(const struct jl_device *device, uint8_t opcode) {
+    const struct lcd_pages_part *part = device->part->facts;
+    return find(common, opcode) || find(part->commands, opcode);
+}
+
 const struct machine jl_sim_lcd_pages_machine = {
+    .knows = knows,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

@@ -487,7 +487,7 @@ static void take_command_byte(struct jl_device *device, uint8_t byte) {
         return;
     }
     if (!info) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command 0x%02X", byte);
+        jl_sim_unknown_command(device, byte);
         return;
     }
     chip->command = byte;
@@ -674,7 +674,12 @@ static const char *why_dark(struct jl_device *device) {
     return NULL;
 }
 
+static bool knows(const struct jl_device *device, uint8_t opcode) {
+    return find_command(part_of(device), opcode) != NULL;
+}
+
 const struct machine jl_sim_mono_oled_machine = {
+    .knows = knows,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

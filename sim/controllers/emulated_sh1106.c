@@ -24,8 +24,16 @@ static const struct mono_oled_part part = {
     .recovery_us = 2,
 };
 
+static const struct stranger strangers[] = {
+    {0x20, 0x22, "this part has page addressing only: B0..B7, 10..1F and 00..0F before each line"},
+    {0x26, 0x2F, "this part does not scroll"},
+    {0x8D, 0x8D, "this part has no charge pump; AD 8B switches its converter on"},
+    {0, 0, NULL},
+};
+
 const struct jl_emulated_part jl_emulated_sh1106 = {
     .name = "sh1106",
+    .strangers = strangers,
     .machine = &jl_sim_mono_oled_machine,
     .facts = &part,
     .state_bytes = sizeof(struct mono_oled),

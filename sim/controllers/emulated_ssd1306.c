@@ -28,8 +28,14 @@ static const struct mono_oled_part part = {
     .recovery_us = 3,
 };
 
+static const struct stranger strangers[] = {
+    {0xAD, 0xAD, "the converter is an sh1106's; here 8D 14 switches the charge pump on"},
+    {0, 0, NULL},
+};
+
 const struct jl_emulated_part jl_emulated_ssd1306 = {
     .name = "ssd1306",
+    .strangers = strangers,
     .machine = &jl_sim_mono_oled_machine,
     .facts = &part,
     .state_bytes = sizeof(struct mono_oled),

@@ -60,6 +60,7 @@ static const struct oled_part part = {
 const struct jl_emulated_part jl_emulated_ssd1322 = {
     .name = "ssd1322",
     .machine = &jl_sim_oled_machine,
+    .strangers = jl_sim_oled_strangers,
     .facts = &part,
     .state_bytes = OLED_STATE_BYTES(480, 128),
     .serial_cycle_ps = 100000,

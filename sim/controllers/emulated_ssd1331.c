@@ -68,6 +68,7 @@ static const struct oled_part part = {
 const struct jl_emulated_part jl_emulated_ssd1331 = {
     .name = "ssd1331",
     .machine = &jl_sim_oled_machine,
+    .strangers = jl_sim_oled_strangers,
     .facts = &part,
     .state_bytes = OLED_STATE_BYTES(96, 64),
     .serial_cycle_ps = 150000,

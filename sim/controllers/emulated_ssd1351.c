@@ -73,6 +73,7 @@ static const struct oled_part part = {
 const struct jl_emulated_part jl_emulated_ssd1351 = {
     .name = "ssd1351",
     .machine = &jl_sim_oled_machine,
+    .strangers = jl_sim_oled_strangers,
     .facts = &part,
     .state_bytes = OLED_STATE_BYTES(128, 128),
     .serial_cycle_ps = 50000,

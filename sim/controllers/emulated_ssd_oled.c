@@ -242,7 +242,7 @@ static void take_opcode(struct jl_device *device, const struct oled_part *part, 
     chip->writing = chip->extra_reported = false;
     chip->argument_count = chip->arguments_due = 0;
     if (!known) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
+        jl_sim_unknown_command(device, opcode);
         return;
     }
     chip->command = opcode;
@@ -458,7 +458,21 @@ static uint8_t brightness(struct jl_device *device) {
     return part->brightness(device->state);
 }
 
+const struct stranger jl_sim_oled_strangers[] = {
+    {0x2A, 0x2A, "columns are a TFT controller's so; here 15 sets them"},
+    {0x2B, 0x2B, "rows are a TFT controller's so; here 75 sets them"},
+    {0x2C, 0x2C, "pixels are a TFT controller's so; here 5C begins them"},
+    {0x11, 0x11, "that wakes a TFT controller; here AF switches the display on"},
+    {0x29, 0x29, "that switches a TFT on; here it is AF"},
+    {0, 0, NULL},
+};
+
+static bool knows(const struct jl_device *device, uint8_t opcode) {
+    return find(device->part->facts, opcode) != NULL;
+}
+
 const struct machine jl_sim_oled_machine = {
+    .knows = knows,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

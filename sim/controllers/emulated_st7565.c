@@ -13,8 +13,14 @@ static const struct lcd_pages_part part = {
     .recovery_us = 1,
 };
 
+static const struct stranger strangers[] = {
+    {0x8D, 0x8D, "the charge pump is an OLED's; here 2C, 2E and 2F switch the supply on"},
+    {0, 0, NULL},
+};
+
 const struct jl_emulated_part jl_emulated_st7565 = {
     .name = "st7565",
+    .strangers = strangers,
     .machine = &jl_sim_lcd_pages_machine,
     .facts = &part,
     .state_bytes = sizeof(struct lcd_pages),

@@ -50,6 +50,7 @@ static const struct dcs_part part = {
 const struct jl_emulated_part jl_emulated_st7789 = {
     .name = "st7789",
     .machine = &jl_sim_dcs_machine,
+    .strangers = jl_sim_dcs_strangers,
     .facts = &part,
     .state_bytes = DCS_STATE_BYTES(240, 320),
     .serial_cycle_ps = 66000,

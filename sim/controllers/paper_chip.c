@@ -29,7 +29,7 @@ void jl_sim_paper_opcode(struct jl_device *device, uint8_t opcode,
     chip->command = opcode;
     chip->known = found != NULL;
     if (!found) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X", opcode);
+        jl_sim_unknown_command(device, opcode);
         return;
     }
     memset(chip->arguments, 0, sizeof chip->arguments);

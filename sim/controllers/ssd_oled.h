@@ -66,6 +66,9 @@ struct oled_chip {
 /* What all of them do; their facts are a struct oled_part. */
 extern const struct machine jl_sim_oled_machine;
 
+/* Commands of other families. */
+extern const struct stranger jl_sim_oled_strangers[];
+
 #define OLED_STATE_BYTES(WIDTH, HEIGHT)                                                            \
     (sizeof(struct oled_chip) + sizeof(uint32_t) * (WIDTH) * (HEIGHT))
 
