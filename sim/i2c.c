@@ -159,7 +159,7 @@ static void report_refused(struct jl_i2c_bus *bus, uint8_t byte) {
             bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
             "nobody acknowledged the byte %02X: it is the 7-bit address 0x%02X, which "
             "goes out shifted, with the write bit: %02X",
-            byte, byte, byte << 1u & 0xFFu);
+            byte, byte, (unsigned)byte << 1 & 0xFFu);
     }
 }
 

@@ -545,6 +545,155 @@ static void pixel_formats(void) {
     }
 }
 
+/* ---- registers that act on the glass ---- */
+
+/* How many pixels of the glass have a colour, and where the first one is. */
+static int count_color(struct jl_device *device, uint32_t color, int *x, int *y) {
+    struct jl_picture glass;
+    int count = 0;
+    EXPECT(jl_device_picture(device, &glass));
+    for (int p = 0; p < glass.width * glass.height; p++) {
+        const uint8_t *at = glass.rgb + 3 * p;
+        if (((uint32_t)at[0] << 16 | (uint32_t)at[1] << 8 | at[2]) == color) {
+            *x = count ? *x : p % glass.width;
+            *y = count ? *y : p / glass.width;
+            count++;
+        }
+    }
+    jl_picture_free(&glass);
+    return count;
+}
+
+/* An ssd1331 draws by itself: counted by colour. The RAM is black before: 25 clears it. */
+static void drawing_commands(void) {
+    static const struct {
+        const char *script;
+        uint32_t color;
+        int count;
+    } rows[] = {
+        /* outline green (C 0, B 63, A 0) of 11 x 11, nothing inside */
+        {"C22 C0A05140F C003F00 C3F0000", 0x00FF00, 40},
+        {"C22 C0A05140F C003F00 C3F0000", 0xFF0000, 0},
+        {"C2601 C22 C0A05140F C003F00 C3F0000", 0xFF0000, 81},
+        {"C21 C0000093F C00003F", 0x0000FF, 64}, /* steep: a pixel a row */
+        {"C21 C5F3F5F3F C3F3F3F", 0xFFFFFF, 1},
+        {"C21 C3F0A000A C3F3F3F", 0xFFFFFF, 64}, /* from the right to the left */
+        {"C2601 C22 C00000909 C3F3F3F C3F3F3F C23 C000009091414", 0xFFFFFF, 200},
+        {"C2611 C22 C00000909 C3F3F3F C3F3F3F C23 C000009091414", 0xFFFFFF, 100},
+        {"C2601 C22 C00000909 C3F3F3F C3F3F3F C24 C00000904", 0xFFFFFF, 50},
+        {"C2601 C22 C00000909 C3F3F3F C3F3F3F C25 C00000904", 0xFFFFFF, 50},
+        {"C22 C0A051404 C003F00 C3F0000", 0x00FF00, 0}, /* an end before the start */
+        {"C22 C0A056040 C003F00 C3F0000", 0x00FF00, 0}, /* past the glass */
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw =
+            raw_open(&jl_emulated_ssd1331, (struct jl_glass){.width = 96, .height = 64}, 4000000);
+        int x = 0, y = 0;
+        test_row("%s", rows[i].script);
+        raw_play(&raw, "R ~1 CA072 CAD8E CAF ~150 C25 C00005F3F");
+        raw_play(&raw, rows[i].script);
+        EXPECT_INT(count_color(raw.device, rows[i].color, &x, &y), rows[i].count);
+        EXPECT_INT(*said_of(raw.board, "panel") != '\0', i >= 10);
+        jl_board_destroy(raw.board);
+    }
+}
+
+static void dimmed_panels(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        const char *script;
+        int brightness;
+    } rows[] = {
+        {&jl_emulated_ssd1305, "R ~1 C8190 CAF ~150", 0x90},
+        {&jl_emulated_ssd1305, "R ~1 C8190 CAB002000 CAC ~150", 0x20},
+        {&jl_emulated_ssd1305, "R ~1 C8190 CAB002000 CAC ~150 CAF", 0x90},
+        {&jl_emulated_ssd1331, "R ~1 C8190 CAD8E CAF ~150", 0x90},
+        {&jl_emulated_ssd1331, "R ~1 C8190 CAD8E CAB0030303010 CAC ~150", 0x30},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = raw_open(rows[i].part, usual, 4000000);
+        test_row("%s, %s", jl_device_part(raw.device), rows[i].script);
+        raw_play(&raw, rows[i].script);
+        EXPECT(!jl_device_why_dark(raw.device));
+        EXPECT_INT(jl_device_brightness(raw.device), rows[i].brightness);
+        jl_board_destroy(raw.board);
+    }
+}
+
+/* E2 of st7565 and st7567 leaves power, direction of the columns and the display as they are. */
+static void soft_resets(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        bool lit;
+    } rows[] = {
+        {&jl_emulated_st7565, true}, {&jl_emulated_st7567, true}, {&jl_emulated_uc1701, false}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = raw_open(
+            rows[i].part, (struct jl_glass){.width = 128, .height = 64, .kind = JL_GLASS_LCD_GREY},
+            4000000);
+        int x[3] = {0}, y[3] = {0};
+        test_row("%s", jl_device_part(raw.device));
+        raw_play(&raw, "R ~6 CA1 CA2 C2C ~60 C2E ~60 C2F ~60 C24 C8120 CC8 C42 CAF");
+        for (int page = 0; page < 8; page++) {
+            char script[80];
+            snprintf(script, sizeof script, "CB%d C10 C00 *132", page);
+            raw_play(&raw, script);
+        }
+        raw_play(&raw, "CB0 C10 C04 D01 C42");
+        EXPECT(!jl_device_why_dark(raw.device));
+        EXPECT_INT(count_color(raw.device, 0xFFFFFF, &x[0], &y[0]), 1);
+        raw_play(&raw, "CE2 ~2");
+        EXPECT_INT(jl_device_why_dark(raw.device) == NULL, rows[i].lit);
+        if (rows[i].lit) {
+            EXPECT_INT(count_color(raw.device, 0xFFFFFF, &x[1], &y[1]), 1);
+            EXPECT_INT(x[1], x[0]); /* the columns' direction stays */
+            EXPECT(y[1] != y[0]);   /* the commons' one, and the start line, do not */
+            raw_play(&raw, "CC8 C42");
+            EXPECT_INT(count_color(raw.device, 0xFFFFFF, &x[2], &y[2]), 1);
+            EXPECT_INT(y[2], y[0]);
+        }
+        jl_board_destroy(raw.board);
+    }
+}
+
+/* SS and GS of an ili9341: the same RAM, mirrored on the glass. */
+static void outputs_mirrored_by_b6(void) {
+    static const struct {
+        const char *argument;
+        bool mirrored_x, mirrored_y;
+    } rows[] = {{"0A8227", false, false},
+                {"0AA227", true, false},
+                {"0AC227", false, true},
+                {"0AE227", true, true}};
+    int first_x = 0, first_y = 0;
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw =
+            raw_open(&jl_emulated_ili9341, (struct jl_glass){.width = 240, .height = 320}, 4000000);
+        char script[200];
+        int x = 0, y = 0;
+        test_row("B6 %s", rows[i].argument);
+        snprintf(
+            script, sizeof script,
+            "R ~120 C11 ~120 C3A D55 C36 D00 C2A D000500EF C2B D0007013F CB6 D%s C2C DF800 C29",
+            rows[i].argument);
+        raw_play(&raw, "R ~120 C11 ~120 C3A D55 C2A D000000EF C2B D0000013F C2C");
+        for (int k = 0; k < 4; k++) {
+            raw_play(&raw, "*38400");
+        }
+        raw_play(&raw, script);
+        EXPECT_INT(count_color(raw.device, 0xFF0000, &x, &y) +
+                       count_color(raw.device, 0x0000FF, &x, &y),
+                   1);
+        first_x = i ? first_x : x;
+        first_y = i ? first_y : y;
+        EXPECT_INT(x, rows[i].mirrored_x ? 239 - first_x : first_x);
+        EXPECT_INT(y, rows[i].mirrored_y ? 319 - first_y : first_y);
+        jl_board_destroy(raw.board);
+    }
+    EXPECT(first_x == 5 || first_x == 234);
+    EXPECT(first_y == 7 || first_y == 312);
+}
+
 /* ---- buses that a part lacks ---- */
 
 static void buses_that_parts_lack(void) {
@@ -602,6 +751,10 @@ const struct test_group test_groups[] = {
     {"bits_from_the_other_end", bits_from_the_other_end},
     {"dark_glasses", dark_glasses},
     {"pixel_formats", pixel_formats},
+    {"drawing_commands", drawing_commands},
+    {"dimmed_panels", dimmed_panels},
+    {"soft_resets", soft_resets},
+    {"outputs_mirrored_by_b6", outputs_mirrored_by_b6},
     {"buses_that_parts_lack", buses_that_parts_lack},
     {"unplugged_modules_read_high", unplugged_modules_read_high},
     {NULL, NULL},

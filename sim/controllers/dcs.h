@@ -26,6 +26,9 @@ struct dcs_part {
     int command_wait_ms;                     /* after soft reset and sleep out */
     uint8_t formats;                         /* of 3Ah, 1 << (low digit) each */
     bool serial_16_bits;                     /* takes 5-6-5 over a serial bus */
+    /* Outputs that the part mirrors by itself, whatever the address mode. NULL: none. */
+    bool (*mirrors_columns)(const struct dcs_chip *chip);
+    bool (*mirrors_lines)(const struct dcs_chip *chip);
     /* Whether 5-6-5 pixels come with the low byte first now. NULL: never. */
     bool (*low_byte_first)(const struct dcs_chip *chip);
     uint8_t id[3];        /* what 04h and DAh to DCh read */

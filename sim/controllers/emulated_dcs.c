@@ -631,15 +631,20 @@ static uint32_t shown_color(const struct dcs_chip *chip, const struct jl_glass *
 static void show_cells(const struct jl_device *device, const uint32_t *cells, bool scanned,
                        struct jl_picture *picture) {
     const struct dcs_chip *chip = device->state;
+    const struct dcs_part *part = device->part->facts;
     const struct jl_glass *glass = &device->glass;
+    bool columns = part->mirrors_columns && part->mirrors_columns(chip);
+    bool lines = part->mirrors_lines && part->mirrors_lines(chip);
     for (int y = 0; y < glass->height; y++) {
         int line = glass->row_offset + (glass->mirrored_y ? glass->height - 1 - y : y);
+        line = lines ? chip->height - 1 - line : line;
         if (chip->partial && (line < chip->partial_start || line > chip->partial_end)) {
             continue;
         }
         int page = scanned ? line : page_of_line(chip, line);
         for (int x = 0; x < glass->width; x++) {
             int column = glass->column_offset + (glass->mirrored_x ? glass->width - 1 - x : x);
+            column = columns ? chip->width - 1 - column : column;
             uint32_t color = shown_color(
                 chip, glass, cells[(size_t)page * (size_t)chip->width + (size_t)column]);
             uint8_t *at = jl_picture_at(picture, x, y);

@@ -136,7 +136,18 @@ static void run_argument(struct jl_device *device, uint8_t byte) {
 
 static void soft_reset(struct jl_device *device) {
     struct lcd_pages *chip = chip_of(device);
+    struct lcd_pages before = *chip;
     load_reset_values(chip);
+    if (!part_of(device)->full_soft_reset) {
+        chip->power = before.power;
+        chip->power_changed_ps = before.power_changed_ps;
+        chip->on = before.on;
+        chip->was_on = before.was_on;
+        chip->segments_reversed = before.segments_reversed;
+        chip->bias_1_7 = before.bias_1_7;
+        chip->all_on = before.all_on;
+        chip->inverted = before.inverted;
+    }
     chip->deaf_until_ps =
         jl_board_now_ps(device->board) + (uint64_t)part_of(device)->soft_reset_us * 1000000;
 }

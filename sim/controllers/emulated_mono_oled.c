@@ -367,6 +367,9 @@ static void run_command_with_arguments(struct jl_device *device) {
         /* 0..14 are invalid entries: the ratio stays. */
         chip->multiplex = (a & 63) >= 15 ? a & 63 : chip->multiplex;
         break;
+    case 0xAB: /* a dummy, the contrast while dimmed, and the brightness of its area colours */
+        chip->dim_contrast = chip->arguments[1];
+        break;
     case 0xAD:
         run_supply(device, a);
         break;
@@ -445,9 +448,11 @@ static void run_plain_command(struct jl_device *device, uint8_t opcode) {
         case 0xA7:
             chip->inverted = opcode & 1;
             break;
+        case 0xAC: /* on, with the contrast of AB */
         case 0xAE:
         case 0xAF:
-            switch_display(device, opcode & 1);
+            switch_display(device, opcode != 0xAE);
+            chip->dimmed = opcode == 0xAC;
             break;
         case 0xC0:
         case 0xC8:
@@ -640,7 +645,8 @@ static void show(struct jl_device *device, struct jl_picture *picture) {
 }
 
 static uint8_t brightness(struct jl_device *device) {
-    return chip_of(device)->contrast;
+    const struct mono_oled *chip = chip_of(device);
+    return chip->dimmed ? chip->dim_contrast : chip->contrast;
 }
 
 static const char *why_dark(struct jl_device *device) {

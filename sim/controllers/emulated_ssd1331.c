@@ -38,7 +38,126 @@ static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
 }
 
 static uint8_t brightness_of(const struct oled_chip *chip) {
-    return chip->contrast[0];
+    return chip->dimmed ? chip->dim_contrast[0] : chip->contrast[0];
+}
+
+/* ---- drawing commands: 21 line, 22 rectangle, 23 copy, 24 dim, 25 clear, 26 how ---- */
+
+/* A place of the RAM by column and row, as pixels that are written reach it. */
+static uint32_t *cell_at(struct oled_chip *chip, int column, int row) {
+    return &chip->cells[row * 96 + (chip->remap & 0x02 ? 95 - column : column)];
+}
+
+/* Colours come as C, B, A with six bits each; of the outer ones the RAM keeps five. */
+static void set_color(struct oled_chip *chip, const uint8_t *color) {
+    unsigned v = (color[0] >> 1 & 31u) << 11 | (color[1] & 63u) << 5 | (color[2] >> 1 & 31u);
+    chip->unit[0] = (uint8_t)(v >> 8);
+    chip->unit[1] = (uint8_t)v;
+}
+
+static void put(struct oled_chip *chip, int column, int row, const uint8_t *color) {
+    uint8_t remap = chip->remap;
+    set_color(chip, color);
+    chip->remap = (uint8_t)((remap & 0x3F) | 0x40); /* they are 16 bits, whatever pixels are */
+    put_unit(chip, chip->cells + row * 96, column);
+    chip->remap = remap;
+}
+
+static void draw_line(struct oled_chip *chip, const uint8_t *a) {
+    int x = a[0], y = a[1], dx = a[2] - x, dy = a[3] - y;
+    int step_x = dx < 0 ? -1 : 1, step_y = dy < 0 ? -1 : 1;
+    dx *= step_x;
+    dy *= step_y;
+    for (int error = dx - dy;;) {
+        put(chip, x, y, a + 4);
+        if (x == a[2] && y == a[3]) {
+            return;
+        }
+        int twice = 2 * error;
+        if (twice > -dy) {
+            error -= dy;
+            x += step_x;
+        }
+        if (twice < dx) {
+            error += dx;
+            y += step_y;
+        }
+    }
+}
+
+static void draw_rectangle(struct oled_chip *chip, const uint8_t *a) {
+    for (int y = a[1]; y <= a[3]; y++) {
+        for (int x = a[0]; x <= a[2]; x++) {
+            bool edge = y == a[1] || y == a[3] || x == a[0] || x == a[2];
+            if (edge || chip->fills) {
+                put(chip, x, y, edge ? a + 4 : a + 7);
+            }
+        }
+    }
+}
+
+static void copy_area(struct oled_chip *chip, const uint8_t *a) {
+    uint32_t from[96 * 64];
+    for (int i = 0; i < 96 * 64; i++) {
+        from[i] = *cell_at(chip, i % 96, i / 96);
+    }
+    for (int y = a[1]; y <= a[3]; y++) {
+        for (int x = a[0]; x <= a[2]; x++) {
+            int to_x = a[4] + x - a[0], to_y = a[5] + y - a[1];
+            if (to_x < 96 && to_y < 64) {
+                *cell_at(chip, to_x, to_y) =
+                    chip->copies_reversed ? from[y * 96 + x] ^ 0xFFFFFFu : from[y * 96 + x];
+            }
+        }
+    }
+}
+
+/* Dim: half of the light of each channel; clear: none. */
+static void shade_area(struct oled_chip *chip, const uint8_t *a, bool clear) {
+    for (int y = a[1]; y <= a[3]; y++) {
+        for (int x = a[0]; x <= a[2]; x++) {
+            uint32_t *cell = cell_at(chip, x, y);
+            *cell = clear ? 0 : *cell >> 1 & 0x7F7F7Fu;
+        }
+    }
+}
+
+static bool draw(struct jl_device *device) {
+    struct oled_chip *chip = device->state;
+    const uint8_t *a = chip->arguments;
+    bool area = chip->command != 0x21; /* its ends may lie either way round */
+    if (chip->command == 0x26) {
+        chip->fills = a[0] & 0x01;
+        chip->copies_reversed = a[0] & 0x10;
+        return true;
+    }
+    if (chip->command < 0x21 || chip->command > 0x25) {
+        return false;
+    }
+    if (a[0] > 95 || a[2] > 95 || a[1] > 63 || a[3] > 63 ||
+        (area && (a[0] > a[2] || a[1] > a[3]))) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "drawing command %02X from %d,%d to %d,%d: expected columns 0..95, rows "
+            "0..63%s; nothing is drawn",
+            chip->command, a[0], a[1], a[2], a[3], area ? ", and an end not before the start" : "");
+        return true;
+    }
+    switch (chip->command) {
+    case 0x21:
+        draw_line(chip, a);
+        break;
+    case 0x22:
+        draw_rectangle(chip, a);
+        break;
+    case 0x23:
+        copy_area(chip, a);
+        break;
+    default:
+        shade_area(chip, a, chip->command == 0x25);
+        break;
+    }
+    return true;
 }
 
 static const struct oled_part part = {
@@ -46,7 +165,8 @@ static const struct oled_part part = {
     .ram_height = 64,
     .commands = commands,
     .unit_pixels = 1,
-    .no_effect = "\x21\x22\x23\x24\x25\x27\x2F\xAB\xAC",
+    .no_effect = "\x27\x2F",
+    .draw = draw,
     .arguments_as_data = false,
     .needs_write_opcode = false,
     .segment0_right = true,

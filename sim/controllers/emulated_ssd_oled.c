@@ -212,11 +212,19 @@ static void run_command(struct jl_device *device, const struct oled_part *part) 
     case 0xAD:
         chip->master_configured = a == 0x8E;
         break;
+    case 0xAC: /* on, with the contrasts of AB */
     case 0xAE:
     case 0xAF:
-        switch_display(device, chip->command == 0xAF);
+        switch_display(device, chip->command != 0xAE);
+        chip->dimmed = chip->command == 0xAC;
+        break;
+    case 0xAB: /* of parts that can dim, which also draw: a dummy, three contrasts, the precharge */
+        memcpy(chip->dim_contrast, chip->arguments + 1, sizeof chip->dim_contrast);
         break;
     default:
+        if (part->draw && part->draw(device)) {
+            break;
+        }
         if (chip->command && strchr(part->no_effect, chip->command)) {
             jl_sim_device_report(device, JL_SEVERITY_NOTE,
                                  "command %02X (drawing or scrolling) is taken without effect here",

@@ -12,6 +12,7 @@ static const struct lcd_pages_part part = {
     .reset_us = 3,
     .recovery_us = 5000,
     .soft_reset_us = 1000,
+    .full_soft_reset = true,
 };
 
 const struct jl_emulated_part jl_emulated_uc1701 = {

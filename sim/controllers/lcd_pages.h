@@ -18,7 +18,8 @@ struct lcd_pages_part {
     const struct lcd_pages_command *commands; /* beside the common ones; ends with a NULL name */
     int reset_us;                             /* least pulse, and wait after it */
     int recovery_us;
-    int soft_reset_us; /* busy after E2 */
+    int soft_reset_us;    /* busy after E2 */
+    bool full_soft_reset; /* E2 resets all, else addresses, COM direction, ratio and volume */
 };
 
 struct lcd_pages {

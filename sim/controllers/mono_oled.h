@@ -63,7 +63,8 @@ struct mono_oled {
     bool read_modify_write;
     uint8_t column_before; /* of E0 */
     bool on, was_on, pump_enabled, pump_running, all_on, inverted;
-    uint8_t contrast;
+    uint8_t contrast, dim_contrast;
+    bool dimmed;
     uint64_t on_since_ps;
     /* timing registers */
     uint8_t clock, precharge;

@@ -38,6 +38,8 @@ struct oled_part {
     int (*unit_bytes)(const struct oled_chip *chip);
     void (*put_unit)(struct oled_chip *chip, uint32_t *row, int column);
     uint8_t (*brightness)(const struct oled_chip *chip);
+    /* Runs the drawing command in chip->command; false: it is none. NULL: the part has none. */
+    bool (*draw)(struct jl_device *device);
 };
 
 struct oled_chip {
@@ -47,7 +49,9 @@ struct oled_chip {
     uint8_t mode; /* of A4 .. A7 */
     bool on, was_on, partial, locked, protected_open, master_configured;
     int partial_start, partial_end;
-    uint8_t contrast[3], master;
+    uint8_t contrast[3], dim_contrast[3], master;
+    bool dimmed;
+    bool fills, copies_reversed; /* of drawing commands: 26 */
     uint64_t on_since_ps;
     /* the stream */
     struct control control;
