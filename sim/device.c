@@ -205,7 +205,7 @@ enum { MOST_COMMANDS = 1000 };
 
 /* A dark glass whose bytes all came with D/C at one level. */
 static const char *why_stuck(const struct jl_device *device) {
-    bool has_dc = device->stream && !(device->part->select_high && !device->stream->lines);
+    bool has_dc = jl_sim_device_has_dc(device);
     if (has_dc && device->high_bytes && !device->low_bytes) {
         return "every byte came with D/C high: none was taken for a command";
     }

@@ -113,7 +113,8 @@ struct jl_device {
     bool took_bytes, bytes_passed;  /* on its bus: for it, and while it was not selected */
     uint64_t low_bytes, high_bytes; /* that it took, by D/C */
     uint8_t unknown[32];            /* opcodes that it did not know, a bit each */
-    bool reversed_reported;
+    bool reversed_reported, early_data_reported;
+    unsigned cs_bits; /* since CS became active, on SPI */
     bool clock_reported, read_clock_reported;
     uint64_t tolerated_cycle_ps;
     int celsius;         /* around the glass */
@@ -135,6 +136,9 @@ jl_sim_device_report(struct jl_device *device, enum jl_severity severity, const 
 
 /* Reports a command that the part does not have, and what may have been meant. */
 void jl_sim_unknown_command(struct jl_device *device, uint8_t opcode);
+
+/* Whether D/C tells its commands from data; not so on the st7920's serial bus. */
+bool jl_sim_device_has_dc(const struct jl_device *device);
 
 /* Whether its CS pin selects it now. */
 bool jl_sim_device_is_selected(const struct jl_device *device);

@@ -34,6 +34,11 @@ bool jl_sim_device_is_selected(const struct jl_device *device) {
     return device->pins[JL_DEVICE_CS] == high;
 }
 
+bool jl_sim_device_has_dc(const struct jl_device *device) {
+    return device->stream && device->machine->show &&
+           !(device->part->select_high && jl_sim_device_is_serial(device));
+}
+
 uint64_t jl_sim_device_unit_ps(const struct jl_device *device) {
     return device->stream->unit_ps;
 }
@@ -92,7 +97,15 @@ static void spoil(struct jl_device *device, uint8_t *bytes, size_t count, uint32
 
 /* ---- bits to words ---- */
 
-static void count_by_dc(struct jl_device *device, bool data, size_t bytes) {
+static void count_by_dc(struct jl_device *device, bool data, uint8_t first, size_t bytes) {
+    if (data && bytes && !device->low_bytes && !device->early_data_reported &&
+        jl_sim_device_has_dc(device)) {
+        device->early_data_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "data %02X before any command: is D/C wired and the right way round? "
+                             "Or was the wake-up sequence left out?",
+                             first);
+    }
     *(data ? &device->high_bytes : &device->low_bytes) += bytes;
 }
 
@@ -104,7 +117,7 @@ static void shift_in(struct jl_device *device, unsigned value, unsigned bits) {
         if (++device->shifted_bits == word) {
             uint8_t byte = (uint8_t)device->shifted;
             bool data = device->three_wire ? device->shifted >> 8 & 1 : device->pins[JL_DEVICE_DC];
-            count_by_dc(device, data, 1);
+            count_by_dc(device, data, byte, 1);
             device->machine->write(device, &byte, 1, data);
             device->shifted = 0;
             device->shifted_bits = 0;
@@ -116,18 +129,27 @@ void jl_sim_stream_deselected(struct jl_device *device) {
     /* What fills the last byte of packed 9-bit words up is no word: zeros, less than a byte. */
     bool filling = device->three_wire && !device->shifted && device->shifted_bits < 8;
     if (device->shifted_bits && !filling) {
+        bool nines = !device->three_wire && device->cs_bits % 9 == 0;
+        bool eights = device->three_wire && device->cs_bits % 8 == 0;
         jl_sim_device_report(device, JL_SEVERITY_ERROR,
-                             "CS rose in the middle of a word: %u of its %d bits are lost",
-                             device->shifted_bits, device->three_wire ? 9 : 8);
+                             "CS rose in the middle of a word: %u of its %d bits are lost%s",
+                             device->shifted_bits, device->three_wire ? 9 : 8,
+                             nines    ? "; they came by nine, as for 3 wires, and the part is "
+                                        "strapped for 4"
+                             : eights ? "; they came by eight, as for 4 wires, and the part is "
+                                        "strapped for 3"
+                                      : "");
     }
+    device->cs_bits = 0;
     device->shifted = 0;
     device->shifted_bits = 0;
 }
 
 static void deliver_serial(struct jl_device *device, const uint8_t *bytes, size_t count,
                            struct framing framing) {
+    device->cs_bits += (unsigned)count * (framing.nine ? 9 : 8);
     if (!framing.nine && !device->three_wire && !device->shifted_bits) {
-        count_by_dc(device, device->pins[JL_DEVICE_DC], count);
+        count_by_dc(device, device->pins[JL_DEVICE_DC], bytes[0], count);
         device->machine->write(device, bytes, count, device->pins[JL_DEVICE_DC]);
         return;
     }
@@ -147,7 +169,7 @@ static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device
         bytes = spoiled;
     }
     if (bus->lines) {
-        count_by_dc(device, device->pins[JL_DEVICE_DC], count);
+        count_by_dc(device, device->pins[JL_DEVICE_DC], bytes[0], count);
     }
     if (bus->lines == 16) {
         uint16_t words[PIECE_UNITS];

@@ -545,6 +545,112 @@ static void pixel_formats(void) {
     }
 }
 
+/* ---- wiring that the program does not know ---- */
+
+/* A wake-up by four lines behind an expander, as a program with a map sends it. */
+static void wake_by_map(struct jl_i2c_bus *bus, struct jl_board *board,
+                        const struct jl_cells_wiring *map) {
+    static const uint8_t nibbles[] = {3, 3, 3, 2, 2, 8, 0, 8, 0, 1, 0, 6, 0, 0xC};
+    for (size_t i = 0; i < sizeof nibbles; i++) {
+        uint8_t byte = (uint8_t)(1 << map->light);
+        for (int k = 0; k < 4; k++) {
+            byte = (uint8_t)(byte | (nibbles[i] >> k & 1) << map->data[k]);
+        }
+        const uint8_t bytes[] = {(uint8_t)(byte | 1 << map->e), byte};
+        for (int k = 0; k < 2; k++) {
+            jl_i2c_start(bus);
+            jl_i2c_write(bus, 0x4E);
+            jl_i2c_write(bus, bytes[k]);
+            jl_i2c_stop(bus);
+        }
+        jl_board_wait_ps(board, 5000000000u);
+    }
+}
+
+static void expanders_with_another_map(void) {
+    static const struct jl_cells_wiring maps[] = {{0, 1, 2, -1, 3, {4, 5, 6, 7}, false},
+                                                  {4, 5, 6, -1, 7, {0, 1, 2, 3}, false},
+                                                  {6, 5, 4, -1, 7, {0, 1, 2, 3}, false}};
+    static const char *const names[] = {"rs P0, rw P1, e P2, light P3, d4..d7 P4..P7",
+                                        "rs P4, rw P5, e P6, light P7, d4..d7 P0..P3",
+                                        "rs P6, rw P5, e P4, light P7, d4..d7 P0..P3"};
+    for (int wired = 0; wired < 3; wired++) {
+        for (int sent = 0; sent < 3; sent++) {
+            const struct jl_glass glass = jl_glass_cells(16, 2, JL_GLASS_LCD_GREEN);
+            struct jl_board *board = jl_board_create(1);
+            struct jl_i2c_bus *bus = jl_board_add_i2c(board, 100000, 0);
+            struct jl_device *module =
+                jl_board_add_device(board, &jl_emulated_hd44780, "lcd", &glass);
+            struct jl_device *expander =
+                jl_board_add_expander(board, "expander", module, &maps[wired]);
+            test_row("wired %d, sent %d", wired, sent);
+            EXPECT(jl_i2c_attach(bus, expander, 0x27));
+            jl_board_wait_ps(board, 50000000000u);
+            wake_by_map(bus, board, &maps[sent]);
+            const char *said = said_of(board, "expander");
+            EXPECT_CONTAINS(said, wired == sent ? "" : names[sent]);
+            EXPECT_INT(*said != '\0', wired != sent);
+            jl_board_destroy(board);
+        }
+    }
+}
+
+/* Words of nine bits on a part for four wires, and the other way round. */
+static void words_of_another_length(void) {
+    static const struct {
+        bool strapped_for_3, nine;
+        int words;
+        const char *says;
+    } rows[] = {
+        {false, true, 1,
+         "1 of its 8 bits are lost; they came by nine, as for 3 wires, and the "
+         "part is strapped for 4"},
+        {false, true, 8, ""}, /* 72 bits are nine bytes, too */
+        {true, true, 3, ""},
+        {true, false, 1,
+         "8 of its 9 bits are lost; they came by eight, as for 4 wires, and the "
+         "part is strapped for 3"},
+        {false, false, 3, ""},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw =
+            raw_open(&jl_emulated_ili9341, (struct jl_glass){.width = 240, .height = 320}, 4000000);
+        const uint8_t bytes[8] = {0x36, 0x36, 0x36, 0x36, 0x36, 0x36, 0x36, 0x36};
+        test_row("%zu", i);
+        jl_device_three_wire(raw.device, rows[i].strapped_for_3);
+        jl_device_set_pin(raw.device, JL_DEVICE_DC, false);
+        jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+        if (rows[i].nine) {
+            jl_stream_write_nine(raw.bus, bytes, (size_t)rows[i].words, false);
+        } else {
+            jl_stream_write(raw.bus, bytes, (size_t)rows[i].words);
+        }
+        jl_device_set_pin(raw.device, JL_DEVICE_CS, true);
+        const char *said = said_of(raw.board, "panel");
+        EXPECT_INT(strstr(said, "CS rose") != NULL, *rows[i].says != '\0');
+        EXPECT_CONTAINS(said, rows[i].says);
+        jl_board_destroy(raw.board);
+    }
+}
+
+static void data_before_commands(void) {
+    static const struct jl_emulated_part *const all[] = {
+        &jl_emulated_ssd1306, &jl_emulated_sh1106,  &jl_emulated_st7565, &jl_emulated_ssd1322,
+        &jl_emulated_ssd1351, &jl_emulated_ili9341, &jl_emulated_st7735};
+    for (size_t i = 0; i < sizeof all / sizeof all[0]; i++) {
+        struct raw raw = raw_open(all[i], usual, 4000000);
+        test_row("%s", jl_device_part(raw.device));
+        raw_play(&raw, "R ~120 DA5 D00");
+        EXPECT_CONTAINS(said_of(raw.board, "panel"), "data A5 before any command: is D/C wired");
+        EXPECT(strstr(said_of(raw.board, "panel"), "data 00 before") == NULL); /* once */
+        jl_board_destroy(raw.board);
+        raw = raw_open(all[i], usual, 4000000);
+        raw_play(&raw, "R ~120 CAE DA5");
+        EXPECT(strstr(said_of(raw.board, "panel"), "before any command") == NULL);
+        jl_board_destroy(raw.board);
+    }
+}
+
 /* ---- registers that act on the glass ---- */
 
 /* How many pixels of the glass have a colour, and where the first one is. */
@@ -751,6 +857,9 @@ const struct test_group test_groups[] = {
     {"bits_from_the_other_end", bits_from_the_other_end},
     {"dark_glasses", dark_glasses},
     {"pixel_formats", pixel_formats},
+    {"expanders_with_another_map", expanders_with_another_map},
+    {"words_of_another_length", words_of_another_length},
+    {"data_before_commands", data_before_commands},
     {"drawing_commands", drawing_commands},
     {"dimmed_panels", dimmed_panels},
     {"soft_resets", soft_resets},

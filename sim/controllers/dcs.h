@@ -58,7 +58,7 @@ struct dcs_chip {
     uint8_t pixel[3];
     int pixel_bytes;
     int column, page;
-    bool window_full, wrapped_reported, asleep_reported, first_byte_seen, no_command_reported;
+    bool window_full, wrapped_reported, asleep_reported;
     /* what is being read: bits still to come, or the memory */
     uint64_t reply;
     int reply_bits;

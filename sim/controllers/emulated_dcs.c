@@ -501,13 +501,7 @@ static void keep_vendor_argument(struct dcs_chip *chip) {
 static void take_argument(struct jl_device *device, const struct dcs_part *part, uint8_t byte) {
     struct dcs_chip *chip = chip_of(device);
     if (!chip->command_known) {
-        if (!chip->first_byte_seen && !chip->no_command_reported) {
-            chip->no_command_reported = true;
-            jl_sim_device_report(
-                device, JL_SEVERITY_ERROR,
-                "data %02X before any command: is D/C wired and the right way round?", byte);
-        }
-        return;
+        return; /* told by the bus, where no command ever came */
     }
     if (chip->argument_count == chip->most_arguments) {
         if (!chip->command_ignored) {
@@ -590,7 +584,6 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
             take_argument(device, part, bytes[i]);
         } else {
             take_command(device, part, bytes[i]);
-            chip->first_byte_seen = true;
         }
     }
 }

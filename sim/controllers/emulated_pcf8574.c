@@ -6,8 +6,21 @@
 
 #include "jadelamp/sim/cells.h"
 
+/* Wirings that are sold; the first is the usual one. */
+static const struct jl_cells_wiring known_maps[] = {{0, 1, 2, -1, 3, {4, 5, 6, 7}, false},
+                                                    {4, 5, 6, -1, 7, {0, 1, 2, 3}, false},
+                                                    {6, 5, 4, -1, 7, {0, 1, 2, 3}, false}};
+enum { MAPS = sizeof known_maps / sizeof known_maps[0], OWN = MAPS, TRIES = MAPS + 1 };
+
+/* So many bytes hold a whole wake-up, whichever map it was made for. */
+enum { ENOUGH_BYTES = 16 };
+
 struct state {
     uint8_t outputs;
+    /* by map: how much of the knock 3, 3, 3, 2 has come */
+    uint8_t knocks[TRIES];
+    int bytes;
+    bool told;
 };
 
 struct fixed {
@@ -69,7 +82,53 @@ static bool i2c_begin(struct jl_device *device, bool read) {
     return true;
 }
 
+/* ---- which map the firmware may have in mind ---- */
+
+static const struct jl_cells_wiring *map_of(const struct jl_device *device, int number) {
+    return number < MAPS ? &known_maps[number] : &((const struct fixed *)device->fixed)->wiring;
+}
+
+/* A nibble that a map would latch between two bytes goes on with the knock, or begins it. */
+static void listen_for_knock(uint8_t *knocks, const struct jl_cells_wiring *map, uint8_t before,
+                             uint8_t now) {
+    static const uint8_t knock[] = {3, 3, 3, 2};
+    bool falls = bit_of(before, map->e) && !bit_of(now, map->e);
+    if (!falls || bit_of(before, map->rs) || (map->rw >= 0 && bit_of(before, map->rw)) ||
+        *knocks == sizeof knock) {
+        return;
+    }
+    uint8_t nibble = 0;
+    for (int i = 0; i < 4; i++) {
+        nibble = (uint8_t)(nibble | bit_of(before, map->data[i]) << i);
+    }
+    *knocks = nibble == knock[*knocks] ? (uint8_t)(*knocks + 1) : nibble == 3;
+}
+
+static void look_for_another_map(struct jl_device *device, uint8_t before, uint8_t now) {
+    struct state *state = device->state;
+    for (int i = 0; i < TRIES; i++) {
+        listen_for_knock(&state->knocks[i], map_of(device, i), before, now);
+    }
+    if (++state->bytes < ENOUGH_BYTES || state->told || state->knocks[OWN] == 4) {
+        return;
+    }
+    for (int i = 0; i < MAPS; i++) {
+        const struct jl_cells_wiring *map = &known_maps[i];
+        if (state->knocks[i] == 4) {
+            state->told = true;
+            jl_sim_device_report(
+                device, JL_SEVERITY_ERROR,
+                "the knock 3, 3, 3, 2 never comes by the wires of this module; it "
+                "would with rs P%d, rw P%d, e P%d, light P%d, d4..d7 P%d..P%d: the "
+                "program has that map",
+                map->rs, map->rw, map->e, map->light, map->data[0], map->data[3]);
+            return;
+        }
+    }
+}
+
 static bool i2c_write(struct jl_device *device, uint8_t byte) {
+    look_for_another_map(device, ((const struct state *)device->state)->outputs, byte);
     set_outputs(device, byte);
     return true;
 }
