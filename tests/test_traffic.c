@@ -651,6 +651,105 @@ static void data_before_commands(void) {
     }
 }
 
+/* ---- reading ---- */
+
+/* Status and RAM on parallel buses: a dummy byte first, then what was written, and no complaint. */
+static void parallel_reads(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        bool enable; /* 6800 */
+        const char *script;
+        uint8_t status_off, status_on;
+    } rows[] = {
+        {&jl_emulated_ssd1306, false, "CAE CB2 C00 C10 D11223344 CB2 C00 C10", 0x40, 0x00},
+        {&jl_emulated_ssd1306, true, "CAE CB2 C00 C10 D11223344 CB2 C00 C10", 0x40, 0x00},
+        {&jl_emulated_sh1106, false, "CAE CB2 C00 C10 D11223344 CB2 C00 C10", 0x40, 0x00},
+        {&jl_emulated_st7565, false, "CAE CA0 CB2 C00 C10 D11223344 CB2 C00 C10", 0x60, 0x40},
+        {&jl_emulated_uc1701, true, "CAE CA1 CB2 C00 C10 D11223344 CB2 C00 C10", 0x20, 0x00},
+    };
+    static const uint8_t written[] = {0x11, 0x22, 0x33, 0x44};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = {.board = jl_board_create(3)};
+        uint8_t bytes[5];
+        raw.bus = rows[i].enable ? jl_board_add_6800(raw.board, 1000, 0)
+                                 : jl_board_add_8080(raw.board, 1000, 0, 8);
+        raw.device = jl_board_add_device(raw.board, rows[i].part, "panel", &usual);
+        EXPECT(jl_stream_attach(raw.bus, raw.device));
+        test_row("%s%s", jl_device_part(raw.device), rows[i].enable ? ", 6800" : "");
+        raw_play(&raw, "R ~6");
+        raw_play(&raw, rows[i].script);
+        jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+        jl_device_set_pin(raw.device, JL_DEVICE_DC, false);
+        jl_stream_read(raw.bus, bytes, 1);
+        EXPECT_INT(bytes[0], rows[i].status_off);
+        jl_device_set_pin(raw.device, JL_DEVICE_DC, true);
+        jl_stream_read(raw.bus, bytes, 5);
+        EXPECT_BYTES(bytes + 1, written, 4);
+        raw_play(&raw, "CAF");
+        jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+        jl_device_set_pin(raw.device, JL_DEVICE_DC, false);
+        jl_stream_read(raw.bus, bytes, 1);
+        EXPECT_INT(bytes[0], rows[i].status_on);
+        EXPECT_TEXT(said_of(raw.board, "panel"), "");
+        jl_board_destroy(raw.board);
+    }
+    /* Read, change, write: between E0 and EE the column counts with writes only. */
+    struct raw raw = {.board = jl_board_create(3)};
+    uint8_t bytes[2];
+    raw.bus = jl_board_add_8080(raw.board, 1000, 0, 8);
+    raw.device = jl_board_add_device(raw.board, &jl_emulated_st7565, "panel", &usual);
+    EXPECT(jl_stream_attach(raw.bus, raw.device));
+    raw_play(&raw, "R ~6 CB0 C03 C10 DF0 C03 C10 CE0");
+    jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+    jl_device_set_pin(raw.device, JL_DEVICE_DC, true);
+    jl_stream_read(raw.bus, bytes, 2);
+    EXPECT_INT(bytes[1], 0xF0);
+    raw_play(&raw, "DFF CEE");
+    jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+    jl_device_set_pin(raw.device, JL_DEVICE_DC, true);
+    jl_stream_read(raw.bus, bytes, 2);
+    EXPECT_INT(bytes[1], 0xFF);
+    jl_board_destroy(raw.board);
+    /* SPI cannot be read. */
+    raw = raw_open(&jl_emulated_ssd1306, usual, 1000000);
+    jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+    jl_stream_read(raw.bus, bytes, 1);
+    EXPECT_INT(bytes[0], 0xFF);
+    jl_board_destroy(raw.board);
+}
+
+/* A module that was woken for one line says blocks above, as its glass shows, and hides its text.
+ */
+static void one_line_on_glass_of_two(void) {
+    const struct jl_glass glass = jl_glass_cells(8, 2, JL_GLASS_LCD_GREEN);
+    struct jl_board *board = jl_board_create(1);
+    struct jl_device *device = jl_board_add_device(board, &jl_emulated_hd44780, "lcd", &glass);
+    static const uint8_t bytes[] = {0x30, 0x0C, 0x01, 0x80};
+    char text[200];
+    jl_board_wait_ps(board, 50000000000u);
+    for (size_t i = 0; i < sizeof bytes + 1; i++) {
+        jl_device_set_pin(device, JL_DEVICE_DC, i == sizeof bytes);
+        for (int bit = 0; bit < 8; bit++) {
+            uint8_t byte = i < sizeof bytes ? bytes[i] : 'A';
+            jl_device_set_pin(device, (enum jl_device_pin)(JL_DEVICE_D0 + bit), byte >> bit & 1);
+        }
+        jl_board_wait_ps(board, 1000000);
+        jl_device_set_pin(device, JL_DEVICE_E, true);
+        jl_board_wait_ps(board, 1000000);
+        jl_device_set_pin(device, JL_DEVICE_E, false);
+        jl_board_wait_ps(board, 5000000000u);
+    }
+    jl_cells_text(device, text, sizeof text);
+    EXPECT_CONTAINS(text, "|\u2588\u2588\u2588\u2588\u2588\u2588\u2588\u2588|\n|        |\n");
+    EXPECT_CONTAINS(text, "hidden 00..4F |A");
+    struct jl_picture picture;
+    EXPECT(jl_device_picture(device, &picture));
+    EXPECT_INT(jl_picture_at(&picture, 3, 3)[0], 255);
+    EXPECT_INT(jl_picture_at(&picture, 3, 12)[0], 0);
+    jl_picture_free(&picture);
+    jl_board_destroy(board);
+}
+
 /* ---- registers that act on the glass ---- */
 
 /* How many pixels of the glass have a colour, and where the first one is. */
@@ -860,6 +959,8 @@ const struct test_group test_groups[] = {
     {"expanders_with_another_map", expanders_with_another_map},
     {"words_of_another_length", words_of_another_length},
     {"data_before_commands", data_before_commands},
+    {"parallel_reads", parallel_reads},
+    {"one_line_on_glass_of_two", one_line_on_glass_of_two},
     {"drawing_commands", drawing_commands},
     {"dimmed_panels", dimmed_panels},
     {"soft_resets", soft_resets},

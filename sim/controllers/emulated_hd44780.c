@@ -420,11 +420,16 @@ static bool is_overdriven(const struct jl_device *device, const struct core *cor
     return !core->two_lines && (device->glass.cell_rows > 1 || device->glass.halves);
 }
 
+/* All dots of the place are dark, whatever its cell holds. */
+static bool is_block(const struct jl_device *device, const struct core *core, struct bond bond) {
+    return millivolts_of(device) > BLOCKS_MV || (is_overdriven(device, core) && bond.line == 0);
+}
+
 static uint8_t dots_of(struct jl_device *device, struct bond bond, int y) {
     const struct state *state = device->state;
     const struct core *core = &state->cores[bond.core];
     int cell = shown_cell(core, bond);
-    if (millivolts_of(device) > BLOCKS_MV || (is_overdriven(device, core) && bond.line == 0)) {
+    if (is_block(device, core, bond)) {
         return 0x1F;
     }
     if (cell < 0 || !core->on) {
@@ -580,11 +585,15 @@ size_t jl_cells_text(struct jl_device *device, char *out, size_t size) {
             struct bond bond = bond_of(device, column, row);
             const struct core *core = &state->cores[bond.core];
             int cell = shown_cell(core, bond);
-            if (cell >= 0) {
+            if (cell >= 0 && !is_block(device, core, bond)) {
                 shown[bond.core][cell] = true;
             }
             bool dark = cell < 0 || !core->on || why_dark(device);
-            write_code(&writing, device, dark ? ' ' : core->ddram[cell]);
+            if (is_block(device, core, bond)) {
+                write_text(&writing, "\u2588"); /* a full block */
+            } else {
+                write_code(&writing, device, dark ? ' ' : core->ddram[cell]);
+            }
         }
         write_text(&writing, "|\n");
     }

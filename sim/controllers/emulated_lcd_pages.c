@@ -286,6 +286,30 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     }
 }
 
+/*
+ * On a parallel bus, with A0 low the status: busy, ADC (1 is normal), off, in reset; with A0 high
+ * the RAM, behind a dummy byte after each change of the address. SPI cannot be read.
+ */
+static uint8_t read(struct jl_device *device) {
+    struct lcd_pages *chip = chip_of(device);
+    if (jl_sim_device_is_serial(device)) {
+        return 0xFF;
+    }
+    if (!device->pins[JL_DEVICE_DC]) {
+        bool busy = jl_board_now_ps(device->board) < chip->deaf_until_ps;
+        return (uint8_t)(busy << 7 | !chip->segments_reversed << 6 | !chip->on << 5 |
+                         chip->in_reset << 4);
+    }
+    uint8_t byte = chip->read_ahead;
+    chip->read_ahead = chip->column < LCD_SEGMENTS && chip->page < LCD_PAGES
+                           ? chip->ram[chip->page][chip->column]
+                           : 0xFF;
+    if (!chip->read_modify_write && chip->column < LCD_SEGMENTS) {
+        chip->column++;
+    }
+    return byte;
+}
+
 static void show(struct jl_device *device, struct jl_picture *picture) {
     const struct lcd_pages *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
@@ -339,6 +363,7 @@ const struct machine jl_sim_lcd_pages_machine = {
     .fits = fits,
     .power_on = power_on,
     .reset = reset,
+    .read = read,
     .write = write,
     .show = show,
     .brightness = brightness,

@@ -566,6 +566,28 @@ static uint8_t i2c_read(struct jl_device *device) {
     return chip_of(device)->on ? 0x00 : 0x40;
 }
 
+/*
+ * On a parallel bus, with D/C low the status; with D/C high the RAM, behind a dummy byte after each
+ * change of the address (8.1.1). The serial buses cannot be read.
+ */
+static uint8_t read(struct jl_device *device) {
+    struct mono_oled *chip = chip_of(device);
+    if (jl_sim_device_is_serial(device) || !listens(device)) {
+        return 0xFF;
+    }
+    if (!device->pins[JL_DEVICE_DC]) {
+        return i2c_read(device);
+    }
+    uint8_t byte = chip->read_ahead;
+    chip->read_ahead = chip->column < chip->segments
+                           ? chip->ram[chip->page][segment_of_column(chip, chip->column)]
+                           : 0xFF;
+    if (!chip->read_modify_write && chip->column < chip->segments) {
+        advance(chip, !part_of(device)->column_stops);
+    }
+    return byte;
+}
+
 static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     if (!listens(device)) {
         return;
@@ -692,6 +714,7 @@ const struct machine jl_sim_mono_oled_machine = {
     .i2c_begin = i2c_begin,
     .i2c_write = i2c_write,
     .i2c_read = i2c_read,
+    .read = read,
     .write = write,
     .show = show,
     .brightness = brightness,

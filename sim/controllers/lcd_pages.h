@@ -30,6 +30,7 @@ struct lcd_pages {
     bool on, was_on, all_on, inverted;
     bool read_modify_write;
     uint8_t column_before;
+    uint8_t read_ahead; /* of RAM reads: the byte that the next one brings */
     uint8_t command;
     bool argument_due;
     uint64_t power_changed_ps;

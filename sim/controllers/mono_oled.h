@@ -72,6 +72,7 @@ struct mono_oled {
     struct scroll scroll;
     uint8_t fixed_rows, scroll_rows;
     /* the stream */
+    uint8_t read_ahead; /* of RAM reads: the byte that the next one brings */
     struct control control;
     uint8_t command, arguments[MONO_OLED_ARGUMENTS];
     uint8_t argument_count, arguments_due;
