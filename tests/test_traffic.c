@@ -466,6 +466,25 @@ static void bits_from_the_other_end(void) {
     }
 }
 
+/* How many pixels of the glass have a colour, and where the first one is. */
+static int count_color(struct jl_device *device, uint32_t color, int *x, int *y) {
+    struct jl_picture glass;
+    int count = 0;
+    EXPECT(jl_device_picture(device, &glass));
+    for (int p = 0; p < glass.width * glass.height; p++) {
+        const uint8_t *at = glass.rgb + 3 * p;
+        if (((uint32_t)at[0] << 16 | (uint32_t)at[1] << 8 | at[2]) == color) {
+            *x = count ? *x : p % glass.width;
+            *y = count ? *y : p / glass.width;
+            count++;
+        }
+    }
+    jl_picture_free(&glass);
+    return count;
+}
+
+/* ---- pixels ---- */
+
 /* ---- dark, and why ---- */
 
 static void dark_glasses(void) {
@@ -482,6 +501,10 @@ static void dark_glasses(void) {
         {&jl_emulated_ssd1331, "R ~1 CAD8EAF ~300 CA6", "switched off (A6): A4 shows the RAM"},
         {&jl_emulated_ssd1331, "R ~1 CAD8EAF ~300 CA6A4", NULL},
         {&jl_emulated_ssd1351, "R ~1 CFD D12 CAF ~300 CA4 CA6", NULL},
+        {&jl_emulated_ili9488, "R ~120 C11 ~120 C29 C22", "all pixels are switched off (22): 13"},
+        {&jl_emulated_ili9488, "R ~120 C11 ~120 C29 C22 C13", NULL},
+        {&jl_emulated_ili9488, "R ~120 C11 ~120 C29 C23", NULL},
+        {&jl_emulated_ili9341, "R ~120 C11 ~120 C29 C22", NULL}, /* it has no such command */
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct raw raw = raw_open(rows[i].part, usual, 4000000);
@@ -494,6 +517,15 @@ static void dark_glasses(void) {
         }
         jl_board_destroy(raw.board);
     }
+    struct raw all = raw_open(&jl_emulated_ili9488, usual, 4000000);
+    int at_x = 0, at_y = 0;
+    raw_play(&all, "R ~120 C11 ~120 C29 C23");
+    EXPECT_INT(count_color(all.device, 0xFFFFFF, &at_x, &at_y), 96 * 64);
+    jl_board_destroy(all.board);
+    all = raw_open(&jl_emulated_ili9341, usual, 4000000);
+    raw_play(&all, "R ~120 C11 ~120 C29 C23");
+    EXPECT_CONTAINS(said_of(all.board, "panel"), "unknown command 23");
+    jl_board_destroy(all.board);
     /* All of it with D/C low: a wake-up sequence is short, a picture is not. */
     struct raw raw = raw_open(&jl_emulated_ssd1306, usual, 4000000);
     static uint8_t picture[1024];
@@ -503,8 +535,6 @@ static void dark_glasses(void) {
     EXPECT_CONTAINS(jl_device_why_dark(raw.device), "every byte came with D/C low");
     jl_board_destroy(raw.board);
 }
-
-/* ---- pixels ---- */
 
 static void pixel_formats(void) {
     static const struct {
@@ -521,6 +551,13 @@ static void pixel_formats(void) {
         {&jl_emulated_ili9341, "C3A D55 C3A D53", "DF800", 0xFF0000}, /* no 12 bits: it stays */
         {&jl_emulated_st7789, "C3A D53", "DF00000", 0xFF0000},
     };
+    /* Three bytes of six bits each on an ssd1331. */
+    struct raw oled =
+        raw_open(&jl_emulated_ssd1331, (struct jl_glass){.width = 96, .height = 64}, 4000000);
+    int at_x = 0, at_y = 0;
+    raw_play(&oled, "R ~1 CA0B2 CAD8E CAF ~150 C25 C00005F3F C1503037505053F D3F2000");
+    EXPECT_INT(count_color(oled.device, 0xFF8200, &at_x, &at_y), 1);
+    jl_board_destroy(oled.board);
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct raw raw =
             raw_open(rows[i].part, (struct jl_glass){.width = 240, .height = 240}, 4000000);
@@ -752,23 +789,6 @@ static void one_line_on_glass_of_two(void) {
 
 /* ---- registers that act on the glass ---- */
 
-/* How many pixels of the glass have a colour, and where the first one is. */
-static int count_color(struct jl_device *device, uint32_t color, int *x, int *y) {
-    struct jl_picture glass;
-    int count = 0;
-    EXPECT(jl_device_picture(device, &glass));
-    for (int p = 0; p < glass.width * glass.height; p++) {
-        const uint8_t *at = glass.rgb + 3 * p;
-        if (((uint32_t)at[0] << 16 | (uint32_t)at[1] << 8 | at[2]) == color) {
-            *x = count ? *x : p % glass.width;
-            *y = count ? *y : p / glass.width;
-            count++;
-        }
-    }
-    jl_picture_free(&glass);
-    return count;
-}
-
 /* An ssd1331 draws by itself: counted by colour. The RAM is black before: 25 clears it. */
 static void drawing_commands(void) {
     static const struct {
@@ -899,6 +919,80 @@ static void outputs_mirrored_by_b6(void) {
     EXPECT(first_y == 7 || first_y == 312);
 }
 
+/* What the first argument may be: the first value on either side of it, and its ends. */
+static void arguments_out_of_range(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        const char *wake;
+        bool as_data;
+        unsigned opcode, least, most;
+    } rows[] = {
+        {&jl_emulated_ssd1322, "R ~1", true, 0xCA, 15, 127},
+        {&jl_emulated_ssd1322, "R ~1", true, 0xA1, 0, 127},
+        {&jl_emulated_ssd1322, "R ~1", true, 0xC7, 0, 15},
+        {&jl_emulated_ssd1322, "R ~1", true, 0xBE, 0, 7},
+        {&jl_emulated_ssd1327, "R ~1", false, 0xA8, 15, 127},
+        {&jl_emulated_ssd1327, "R ~1", false, 0xB6, 1, 15},
+        {&jl_emulated_ssd1351, "R ~1 CFD DB1", true, 0xCA, 15, 127},
+        {&jl_emulated_ssd1351, "R ~1 CFD DB1", true, 0xBB, 0, 31},
+        {&jl_emulated_ssd1331, "R ~1", false, 0xA8, 15, 63},
+        {&jl_emulated_ssd1331, "R ~1", false, 0x87, 0, 15},
+        {&jl_emulated_ssd1331, "R ~1", false, 0xBE, 0, 62},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = raw_open(rows[i].part, usual, 4000000);
+        raw_play(&raw, rows[i].wake);
+        for (unsigned value = 0; value < 256; value++) {
+            char script[20], sentence[80];
+            size_t before = jl_board_diagnostic_total(raw.board);
+            bool good = value >= rows[i].least && value <= rows[i].most;
+            test_row("%s, %02X %02X", jl_device_part(raw.device), rows[i].opcode, value);
+            snprintf(script, sizeof script, rows[i].as_data ? "C%02X D%02X" : "C%02X%02X",
+                     rows[i].opcode, value);
+            raw_play(&raw, script);
+            EXPECT_INT((long long)(jl_board_diagnostic_total(raw.board) - before), !good);
+            if (!good && value < rows[i].least + 4u) {
+                snprintf(sentence, sizeof sentence,
+                         "command %02X: argument %02X, expected %02X..%02X", rows[i].opcode, value,
+                         rows[i].least, rows[i].most);
+                EXPECT_CONTAINS(said_of(raw.board, "panel"), sentence);
+            }
+        }
+        jl_board_destroy(raw.board);
+    }
+}
+
+/* A partial area whose start lies behind its end goes around: rows between the two are off. */
+static void partial_areas(void) {
+    static const struct {
+        int start, end;
+    } rows[] = {{10, 99}, {99, 10}, {0, 319}, {319, 0}, {200, 200}, {11, 10}};
+    static uint8_t white[240 * 2];
+    memset(white, 0xFF, sizeof white);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = raw_open(&jl_emulated_ili9341,
+                                  (struct jl_glass){.width = 240, .height = 320}, 10000000);
+        struct jl_picture glass;
+        char script[100];
+        int start = rows[i].start, end = rows[i].end, wrong = 0;
+        test_row("%d..%d", start, end);
+        raw_play(&raw, "R ~120 C11 ~120 C3A D55 C2A D000000EF C2B D0000013F C2C");
+        for (int y = 0; y < 320; y++) {
+            raw_send(&raw, true, white, sizeof white);
+        }
+        snprintf(script, sizeof script, "C29 C30 D%04X%04X C12", start, end);
+        raw_play(&raw, script);
+        EXPECT(jl_device_picture(raw.device, &glass));
+        for (int y = 0; y < 320; y++) {
+            bool inside = start <= end ? y >= start && y <= end : y >= start || y <= end;
+            wrong += (jl_picture_at(&glass, 7, y)[0] == 255) != inside;
+        }
+        EXPECT_INT(wrong, 0);
+        jl_picture_free(&glass);
+        jl_board_destroy(raw.board);
+    }
+}
+
 /* ---- buses that a part lacks ---- */
 
 static void buses_that_parts_lack(void) {
@@ -965,6 +1059,8 @@ const struct test_group test_groups[] = {
     {"dimmed_panels", dimmed_panels},
     {"soft_resets", soft_resets},
     {"outputs_mirrored_by_b6", outputs_mirrored_by_b6},
+    {"arguments_out_of_range", arguments_out_of_range},
+    {"partial_areas", partial_areas},
     {"buses_that_parts_lack", buses_that_parts_lack},
     {"unplugged_modules_read_high", unplugged_modules_read_high},
     {NULL, NULL},

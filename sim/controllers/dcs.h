@@ -24,6 +24,7 @@ struct dcs_part {
     uint8_t lacks[8];                        /* standard opcodes that the part has not; 0 ends */
     uint8_t lock_after[2];                   /* vendor commands need these before; or 0, 0 */
     int command_wait_ms;                     /* after soft reset and sleep out */
+    bool has_all_pixels;                     /* 22h and 23h */
     uint8_t formats;                         /* of 3Ah, 1 << (low digit) each */
     bool serial_16_bits;                     /* takes 5-6-5 over a serial bus */
     /* Outputs that the part mirrors by itself, whatever the address mode. NULL: none. */
@@ -43,6 +44,7 @@ struct dcs_chip {
     /* registers */
     uint8_t address_mode, pixel_format;
     bool asleep, was_awake, on, was_on, inverted, idle, partial, scrolling, te_on;
+    uint8_t all_pixels; /* 22h off, 23h on; 0: as the RAM says */
     int column_start, column_end, page_start, page_end;
     int partial_start, partial_end;
     int scroll_top, scroll_rows, scroll_start;

@@ -53,6 +53,7 @@ static void load_defaults(struct dcs_chip *chip) {
     chip->column_start = chip->page_start = 0;
     chip->column_end = chip->width - 1;
     chip->page_end = chip->height - 1;
+    chip->all_pixels = 0;
     chip->partial_start = 0;
     chip->partial_end = chip->height - 1;
     chip->scroll_top = chip->scroll_start = 0;
@@ -185,6 +186,8 @@ static const struct standard_command standard[] = {
     {0x13, 0, 0, "enter_normal_mode"},
     {0x20, 0, 0, "exit_invert_mode"},
     {0x21, 0, 0, "enter_invert_mode"},
+    {0x22, 0, 0, "all pixels off"},
+    {0x23, 0, 0, "all pixels on"},
     {0x26, 1, 1, "set_gamma_curve"},
     {0x28, 0, 0, "set_display_off"},
     {0x29, 0, 0, "set_display_on"},
@@ -222,6 +225,9 @@ static const struct standard_command *find_standard(const struct dcs_part *part,
         if (part->lacks[i] == opcode) {
             return NULL;
         }
+    }
+    if ((opcode == 0x22 || opcode == 0x23) && !part->has_all_pixels) {
+        return NULL;
     }
     for (size_t i = 0; i < sizeof standard / sizeof standard[0]; i++) {
         if (standard[i].opcode == opcode) {
@@ -372,6 +378,7 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
     case 0x12:
     case 0x13:
         chip->partial = chip->command == 0x12;
+        chip->all_pixels = 0;
         chip->scrolling = false;
         break;
     case 0x20:
@@ -395,6 +402,10 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
         chip->page = chip->page_start;
         chip->window_full = false;
         chip->writing = chip->command == 0x2C;
+        break;
+    case 0x22:
+    case 0x23:
+        chip->all_pixels = chip->command;
         break;
     case 0x30:
         chip->partial_start = argument16(chip, 0);
@@ -609,6 +620,9 @@ static void write_words(struct jl_device *device, const uint16_t *words, size_t 
 
 static uint32_t shown_color(const struct dcs_chip *chip, const struct jl_glass *glass,
                             uint32_t color) {
+    if (chip->all_pixels) {
+        return chip->all_pixels == 0x23 ? 0xFFFFFF : 0;
+    }
     if (chip->idle) { /* the top bit of each channel */
         color = (color & 0x808080) / 0x80 * 0xFF;
     }
@@ -621,6 +635,13 @@ static uint32_t shown_color(const struct dcs_chip *chip, const struct jl_glass *
     return color;
 }
 
+/* With a start behind the end the area goes around: what lies between the two is off (DCS 6.22). */
+static bool is_outside_partial(const struct dcs_chip *chip, int line) {
+    return chip->partial_start <= chip->partial_end
+               ? line < chip->partial_start || line > chip->partial_end
+               : line < chip->partial_start && line > chip->partial_end;
+}
+
 static void show_cells(const struct jl_device *device, const uint32_t *cells, bool scanned,
                        struct jl_picture *picture) {
     const struct dcs_chip *chip = device->state;
@@ -631,7 +652,7 @@ static void show_cells(const struct jl_device *device, const uint32_t *cells, bo
     for (int y = 0; y < glass->height; y++) {
         int line = glass->row_offset + (glass->mirrored_y ? glass->height - 1 - y : y);
         line = lines ? chip->height - 1 - line : line;
-        if (chip->partial && (line < chip->partial_start || line > chip->partial_end)) {
+        if (chip->partial && is_outside_partial(chip, line)) {
             continue;
         }
         int page = scanned ? line : page_of_line(chip, line);
@@ -679,6 +700,9 @@ static const char *why_dark(struct jl_device *device) {
         return chip->was_on ? "the display is switched off (28): 29 shows the RAM again"
                             : "the display was never switched on: send 29 (set_display_on) at the "
                               "end of the wake-up sequence";
+    }
+    if (chip->all_pixels == 0x22) {
+        return "all pixels are switched off (22): 13 (enter_normal_mode) shows the RAM";
     }
     if (brightness(device) == 0) {
         return chip->light_control & 0x04

@@ -30,6 +30,7 @@ static const struct dcs_part part = {
     .ram_width = 320,
     .ram_height = 480,
     .vendor = vendor,
+    .has_all_pixels = true,
     .formats = 1 << 1 | 1 << 5 | 1 << 6,
     .command_wait_ms = 5,
     .serial_16_bits = false,

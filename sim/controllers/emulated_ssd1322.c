@@ -17,6 +17,12 @@ static const struct oled_command commands[] = {
     {0xD1, 0xD1, 2}, {0xE3, 0xE3, 0}, {0xFD, 0xFD, 1}, {0, 0, 0},
 };
 
+/* By the command table; others take all values, or are not told here. */
+static const struct oled_range ranges[] = {
+    {0xA1, 0, 127}, {0xA2, 0, 127}, {0xB6, 0, 15},   {0xBB, 0, 31},
+    {0xBE, 0, 7},   {0xC7, 0, 15},  {0xCA, 15, 127}, {0, 0, 0},
+};
+
 static int unit_bytes(const struct oled_chip *chip) {
     (void)chip;
     return 2;
@@ -39,6 +45,7 @@ static const struct oled_part part = {
     .ram_width = 480,
     .ram_height = 128,
     .commands = commands,
+    .ranges = ranges,
     .unit_pixels = 4,
     .no_effect = "",
     .arguments_as_data = true,

@@ -15,6 +15,12 @@ static const struct oled_command commands[] = {
     {0xBE, 0xBE, 1}, {0xD5, 0xD5, 1},  {0xE3, 0xE3, 0}, {0xFD, 0xFD, 1}, {0, 0, 0},
 };
 
+/* By the command table; others take all values, or are not told here. */
+static const struct oled_range ranges[] = {
+    {0xA1, 0, 127}, {0xA2, 0, 127}, {0xA8, 15, 127}, {0xB6, 1, 15},
+    {0xBC, 0, 31},  {0xBE, 0, 15},  {0, 0, 0},
+};
+
 static int unit_bytes(const struct oled_chip *chip) {
     (void)chip;
     return 1;
@@ -36,6 +42,7 @@ static const struct oled_part part = {
     .ram_width = 128,
     .ram_height = 128,
     .commands = commands,
+    .ranges = ranges,
     .unit_pixels = 2,
     .no_effect = "\x2F",
     .arguments_as_data = false,

@@ -1,7 +1,8 @@
 /*
  * Emulated ssd1331 (datasheet rev 1.2): 96x64, 16 bits. Segment 0 at the right on the usual module,
  * its subpixels red, green, blue; bit 2 of A0h exchanges them. Serial cycle 150 ns, parallel 130
- * ns. Colour depth, bits 7 and 6 of A0h: 00 is 256 colours (3-3-2), 01 is 65 536.
+ * ns. Colour depth, bits 7 and 6 of A0h: 00 is 256 colours (3-3-2), 01 is 65 536,
+ * 10 the same in three bytes of six bits.
  */
 #include "ssd_oled.h"
 
@@ -16,8 +17,14 @@ static const struct oled_command commands[] = {
     {0xE3, 0xE3, 0},  {0xFD, 0xFD, 1}, {0, 0, 0},
 };
 
+/* By the command table; others take all values, or are not told here. */
+static const struct oled_range ranges[] = {
+    {0x87, 0, 15}, {0xA1, 0, 63}, {0xA2, 0, 63}, {0xA8, 15, 63},
+    {0xBB, 0, 62}, {0xBE, 0, 62}, {0, 0, 0},
+};
+
 static int unit_bytes(const struct oled_chip *chip) {
-    return chip->remap >> 6 == 0 ? 1 : 2;
+    return chip->remap >> 6 == 0 ? 1 : chip->remap & 0x80 ? 3 : 2;
 }
 
 static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
@@ -31,6 +38,12 @@ static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
         r = r3 << 5 | r3 << 2 | r3 >> 1;
         g = g3 << 5 | g3 << 2 | g3 >> 1;
         b = b2 * 85;
+    }
+    if (unit_bytes(chip) == 3) { /* six bits each, on the right; the RAM keeps five of the outer */
+        const uint8_t *six = chip->unit;
+        r = (six[0] >> 1 & 31u) << 3 | (six[0] >> 3 & 7u);
+        g = (six[1] & 63u) << 2 | (six[1] >> 4 & 3u);
+        b = (six[2] >> 1 & 31u) << 3 | (six[2] >> 3 & 7u);
     }
     bool exchanged = (chip->remap & 0x04) != 0;
     uint32_t color = exchanged ? b << 16 | g << 8 | r : r << 16 | g << 8 | b;
@@ -164,6 +177,7 @@ static const struct oled_part part = {
     .ram_width = 96,
     .ram_height = 64,
     .commands = commands,
+    .ranges = ranges,
     .unit_pixels = 1,
     .no_effect = "\x27\x2F",
     .draw = draw,

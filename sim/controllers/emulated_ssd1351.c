@@ -19,6 +19,12 @@ static const struct oled_command commands[] = {
     {0, 0, 0},
 };
 
+/* By the command table; others take all values, or are not told here. */
+static const struct oled_range ranges[] = {
+    {0xA1, 0, 127}, {0xA2, 0, 127}, {0xB6, 1, 15},   {0xBB, 0, 31},
+    {0xBE, 0, 7},   {0xC7, 0, 15},  {0xCA, 15, 127}, {0, 0, 0},
+};
+
 static int unit_bytes(const struct oled_chip *chip) {
     return chip->remap & 0x80 ? 3 : 2;
 }
@@ -49,6 +55,7 @@ static const struct oled_part part = {
     .ram_width = 128,
     .ram_height = 128,
     .commands = commands,
+    .ranges = ranges,
     .unit_pixels = 1,
     .no_effect = "\x96\x9F",
     .arguments_as_data = true,

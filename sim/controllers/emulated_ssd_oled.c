@@ -147,9 +147,22 @@ static void set_contrast(struct oled_chip *chip) {
     }
 }
 
+static void check_range(struct jl_device *device, const struct oled_part *part) {
+    const struct oled_chip *chip = chip_of(device);
+    for (const struct oled_range *range = part->ranges; range->opcode; range++) {
+        uint8_t a = chip->arguments[0];
+        if (range->opcode == chip->command && (a < range->least || a > range->most)) {
+            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                                 "command %02X: argument %02X, expected %02X..%02X", chip->command,
+                                 a, range->least, range->most);
+        }
+    }
+}
+
 static void run_command(struct jl_device *device, const struct oled_part *part) {
     struct oled_chip *chip = chip_of(device);
     uint8_t a = chip->arguments[0];
+    check_range(device, part);
     if (chip->command == 0xFD) {
         chip->locked = a == 0x16 || (a != 0x12 && chip->locked);
         chip->protected_open = a == 0xB1 || (a != 0xB0 && chip->protected_open);
