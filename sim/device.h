@@ -102,7 +102,15 @@ struct jl_device {
     int pin_wires[DEVICE_PINS];
     const struct jl_i2c_bus *i2c;
     const struct jl_stream_bus *stream;
-    const uint64_t *bus_bytes;         /* that its bus has moved; NULL: none */
+    const uint64_t *bus_bytes; /* that its bus has moved; NULL: none */
+    /*
+     * Which of the bytes that a machine was given together it looks at, so that what it reports
+     * has its own time and place: the machine sets `at`; where words were split, at_base too, and
+     * how many bytes a word made.
+     */
+    size_t at, at_base, at_word_bytes;
+    size_t at_unit_bytes; /* of a word on the bus, and its time */
+    uint64_t at_unit_ps;
     const struct rgb_wires *rgb_wires; /* of an RGB bus, and its data lines */
     int rgb_lines;
     bool rgb_anew; /* it has forgotten the picture: all lines in full, please */

@@ -37,10 +37,10 @@ static struct jl_diagnostic *place_for(struct jl_board *board, const struct jl_d
 
 static void add(struct jl_board *board, struct jl_diagnostic *found) {
     board->diagnostic_total++;
-    found->at_ps = board->now_ps;
+    found->at_ps += board->now_ps;
     struct jl_diagnostic *one = place_for(board, found);
     if (one) {
-        one->last_ps = board->now_ps;
+        one->last_ps = found->at_ps;
         one->count++;
     }
     if (board->on_diagnostic) {
@@ -54,6 +54,11 @@ void jl_sim_device_report(struct jl_device *device, enum jl_severity severity, c
                                   .device = device->name,
                                   .part = device->part->name,
                                   .byte = device->bus_bytes ? *device->bus_bytes : 0};
+    if (device->at_word_bytes) { /* else no bytes have come by a stream */
+        size_t units = device->at_base + device->at / device->at_word_bytes;
+        found.at_ps = units * device->at_unit_ps;
+        found.byte += units * device->at_unit_bytes;
+    }
     va_list arguments;
     va_start(arguments, format);
     vsnprintf(found.text, sizeof found.text, format, arguments);

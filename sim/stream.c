@@ -154,6 +154,7 @@ static void deliver_serial(struct jl_device *device, const uint8_t *bytes, size_
         return;
     }
     for (size_t i = 0; i < count; i++) {
+        device->at_base = i;
         shift_in(device, bytes[i] | (unsigned)framing.data << 8, framing.nine ? 9 : 8);
     }
 }
@@ -168,6 +169,10 @@ static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device
         spoil(device, spoiled, count, chance);
         bytes = spoiled;
     }
+    device->at = device->at_base = 0;
+    device->at_word_bytes = 1;
+    device->at_unit_bytes = (size_t)bus->unit_bytes;
+    device->at_unit_ps = framing.nine ? bus->unit_ps / 8 * 9 : bus->unit_ps;
     if (bus->lines) {
         count_by_dc(device, device->pins[JL_DEVICE_DC], bytes[0], count);
     }
@@ -180,6 +185,7 @@ static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device
     } else {
         deliver_serial(device, bytes, units, framing);
     }
+    device->at = device->at_base = 0;
 }
 
 bool jl_sim_stream_has_commands(const struct jl_stream_bus *bus, struct framing framing) {

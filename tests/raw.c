@@ -17,7 +17,16 @@ struct raw raw_open(const struct jl_emulated_part *ops, struct jl_glass glass, u
 void raw_send(struct raw *raw, bool data, const uint8_t *bytes, size_t count) {
     jl_device_set_pin(raw->device, JL_DEVICE_DC, data);
     jl_device_set_pin(raw->device, JL_DEVICE_CS, raw->select_high);
-    jl_stream_write(raw->bus, bytes, count);
+    if (raw->nine) {
+        jl_stream_write_nine(raw->bus, bytes, count, data);
+    } else if (raw->words) {
+        for (size_t i = 0; i < count; i++) {
+            const uint16_t word = bytes[i];
+            jl_stream_write(raw->bus, (const uint8_t *)&word, sizeof word);
+        }
+    } else {
+        jl_stream_write(raw->bus, bytes, count);
+    }
     jl_device_set_pin(raw->device, JL_DEVICE_CS, !raw->select_high);
 }
 
@@ -59,4 +68,20 @@ void raw_expect_complaint(struct raw *raw, const char *text) {
     }
     EXPECT_INT(complaints, text != NULL);
     EXPECT_CONTAINS(seen, text ? text : "");
+}
+
+int raw_count_color(struct jl_device *device, uint32_t color, int *x, int *y) {
+    struct jl_picture glass;
+    int count = 0;
+    EXPECT(jl_device_picture(device, &glass));
+    for (int p = 0; p < glass.width * glass.height; p++) {
+        const uint8_t *at = glass.rgb + 3 * p;
+        if (((uint32_t)at[0] << 16 | (uint32_t)at[1] << 8 | at[2]) == color) {
+            *x = count ? *x : p % glass.width;
+            *y = count ? *y : p / glass.width;
+            count++;
+        }
+    }
+    jl_picture_free(&glass);
+    return count;
 }

@@ -11,6 +11,7 @@ struct raw {
     struct jl_stream_bus *bus;
     struct jl_device *device;
     bool select_high; /* CS selects while high */
+    bool nine, words; /* bytes go as words of nine bits; as the low halves of words of 16 */
 };
 
 /* A board with the device on an SPI bus of mode 0. */
@@ -27,5 +28,8 @@ void raw_play(struct raw *raw, const char *script);
 
 /* Expects exactly one complaint above a note, which contains the text; NULL: none. */
 void raw_expect_complaint(struct raw *raw, const char *text);
+
+/* Pixels of a colour 0xRRGGBB on the glass, and the first of them, row by row. */
+int raw_count_color(struct jl_device *device, uint32_t color, int *x, int *y);
 
 #endif

@@ -188,9 +188,60 @@ static void mistakes(void) {
     jl_board_destroy(board);
 }
 
+/* Rows of text begin at words 00, 10, 08, 18; a word is 16 dots wide. */
+static void cursor(void) {
+    static const struct {
+        const char *script; /* on 8 lines, 0.1 ms a byte */
+        int lit, x, y;
+    } rows[] = {
+        {"C0C", 0, -1, -1},
+        {"C0E", 16, 0, 15},
+        {"C0E C90", 16, 0, 31},
+        {"C0E C88", 16, 0, 47},
+        {"C0E C9F", 16, 112, 63},
+        {"C0E C14", 16, 16, 15},
+        {"C0E C8314", 16, 64, 15},
+        {"C0E C8310", 16, 32, 15},
+        {"C0E C8010", 16, 112, 63},
+        {"C0E D20", 16, 0, 15}, /* half a word */
+        {"C0E D2020", 16, 16, 15},
+        {"C04 C0E C82 D2020", 16, 16, 15},
+        {"C04 C0E C01 ~2 D2020", 16, 16, 15}, /* 01 writes forward again */
+        {"C0E C9F D2020", 16, 0, 15},
+        {"C0E C82 C02", 16, 0, 15},
+    };
+    struct jl_glass glass = {.width = 128, .height = 64};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = {.board = jl_board_create(1)};
+        int x = -1, y = -1;
+        raw.bus = jl_board_add_6800(raw.board, 100000, 0);
+        raw.device = jl_board_add_device(raw.board, &jl_emulated_st7920, "panel", &glass);
+        EXPECT(jl_stream_attach(raw.bus, raw.device));
+        test_row("%s", rows[i].script);
+        raw_play(&raw, "~41 C30");
+        raw_play(&raw, rows[i].script);
+        EXPECT_INT(raw_count_color(raw.device, 0xFFFFFF, &x, &y), rows[i].lit);
+        EXPECT_INT(x, rows[i].x);
+        EXPECT_INT(y, rows[i].y);
+        raw_expect_complaint(&raw, NULL);
+        /* A blink inverts the whole word, half of the time. */
+        raw_play(&raw, "C0D");
+        int inverted = 0;
+        for (int k = 0; k < 8; k++) {
+            int lit = raw_count_color(raw.device, 0xFFFFFF, &x, &y);
+            EXPECT(lit == 0 || lit == 256);
+            inverted += lit == 256;
+            raw_play(&raw, "~100");
+        }
+        EXPECT_INT(inverted, 4);
+        jl_board_destroy(raw.board);
+    }
+}
+
 const struct test_group test_groups[] = {
     {"text_bytes", text_bytes},
     {"text_on_the_glass", text_on_the_glass},
     {"mistakes", mistakes},
+    {"cursor", cursor},
     {NULL, NULL},
 };

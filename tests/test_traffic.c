@@ -391,6 +391,74 @@ static void repeats_fold(void) {
     jl_board_destroy(raw.board);
 }
 
+/* Data go to a part many at a time; what it reports has the time and place of its own byte. */
+static void places_within_a_transfer(void) {
+    enum how { SPI, NINE, DMA, BY_8080, WORDS };
+    static const struct {
+        const struct jl_emulated_part *part;
+        enum how how;
+        const char *script;
+        int index; /* of the byte, or the word, that is told */
+        const char *says;
+    } rows[] = {
+        {&jl_emulated_sh1106, SPI, "R ~1 CAF ~150 CB00018", 4, "past the last column"},
+        {&jl_emulated_sh1106, NINE, "R ~1 CAF ~150 CB00018", 4, "past the last column"},
+        {&jl_emulated_sh1106, DMA, "R ~1 CAF ~150 CB00018", 4, "past the last column"},
+        {&jl_emulated_sh1106, BY_8080, "R ~1 CAF ~150 CB00018", 4, "past the last column"},
+        {&jl_emulated_st7565, SPI, "R ~1 CB00018", 4, "past the last column"},
+        {&jl_emulated_ssd1331, SPI, "R ~1 CA072750000150001", 5, "more pixels than the window"},
+        {&jl_emulated_ssd1331, WORDS, "R ~1 CA0 C72 C15 C00 C01 C75 C00 C00", 2,
+         "more pixels than the window"},
+        {&jl_emulated_st7789, SPI, "R ~120 C11 ~120 C3A D55 C2A D00000001 C2B D00000000 C2C", 5,
+         "more pixels than the window"},
+        {&jl_emulated_st7789, NINE, "R ~120 C11 ~120 C3A D55 C2A D00000001 C2B D00000000 C2C", 5,
+         "more pixels than the window"},
+        {&jl_emulated_st7789, WORDS,
+         "R ~120 C11 ~120 C3A D55 C2A D00 D00 D00 D01 C2B D00 D00 D00 D00 C2C", 2,
+         "more pixels than the window"},
+    };
+    static const uint8_t data[20];
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        enum how how = rows[i].how;
+        struct jl_glass glass = fitting_glass(rows[i].part, NULL);
+        struct raw raw = {.board = jl_board_create(1)};
+        raw.bus = how == BY_8080 || how == WORDS
+                      ? jl_board_add_8080(raw.board, 1000, 0, how == WORDS ? 16 : 8)
+                      : jl_board_add_spi(raw.board, 4000000, 0, 0);
+        raw.device = jl_board_add_device(raw.board, rows[i].part, "panel", &glass);
+        test_row("%s, way %d", jl_device_part(raw.device), (int)how);
+        EXPECT(jl_stream_attach(raw.bus, raw.device));
+        jl_device_three_wire(raw.device, how == NINE);
+        raw.nine = how == NINE;
+        raw.words = how == WORDS;
+        raw_play(&raw, rows[i].script);
+        uint64_t start = jl_board_now_ps(raw.board), before = jl_stream_byte_count(raw.bus);
+        jl_device_set_pin(raw.device, JL_DEVICE_DC, true);
+        jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+        if (how == DMA) {
+            EXPECT(jl_stream_start(raw.bus, data, sizeof data));
+            jl_stream_finish(raw.bus);
+        } else if (how == WORDS) {
+            jl_stream_write(raw.bus, data, sizeof data);
+        } else {
+            raw_send(&raw, true, data, sizeof data);
+        }
+        /* 2 us a byte at 4 MHz, 2.25 a word of nine bits; 1 us from strobe to strobe */
+        static const int unit_ns[] = {2000, 2250, 2000, 1000, 1000};
+        const struct jl_diagnostic *list, *told = NULL;
+        size_t count = jl_board_diagnostics(raw.board, &list);
+        for (size_t k = 0; k < count; k++) {
+            told = strstr(list[k].text, rows[i].says) ? &list[k] : told;
+        }
+        EXPECT(told);
+        EXPECT_INT(told ? (long long)(told->at_ps - start) / 1000 : 0,
+                   rows[i].index * unit_ns[how]);
+        EXPECT_INT(told ? (long long)(told->byte - before) : 0,
+                   rows[i].index * (how == WORDS ? 2 : 1));
+        jl_board_destroy(raw.board);
+    }
+}
+
 /* Commands in one transfer are too early one by one, each at its own time. */
 static void waits_within_a_transfer(void) {
     struct raw raw =
@@ -466,25 +534,6 @@ static void bits_from_the_other_end(void) {
     }
 }
 
-/* How many pixels of the glass have a colour, and where the first one is. */
-static int count_color(struct jl_device *device, uint32_t color, int *x, int *y) {
-    struct jl_picture glass;
-    int count = 0;
-    EXPECT(jl_device_picture(device, &glass));
-    for (int p = 0; p < glass.width * glass.height; p++) {
-        const uint8_t *at = glass.rgb + 3 * p;
-        if (((uint32_t)at[0] << 16 | (uint32_t)at[1] << 8 | at[2]) == color) {
-            *x = count ? *x : p % glass.width;
-            *y = count ? *y : p / glass.width;
-            count++;
-        }
-    }
-    jl_picture_free(&glass);
-    return count;
-}
-
-/* ---- pixels ---- */
-
 /* ---- dark, and why ---- */
 
 static void dark_glasses(void) {
@@ -520,7 +569,7 @@ static void dark_glasses(void) {
     struct raw all = raw_open(&jl_emulated_ili9488, usual, 4000000);
     int at_x = 0, at_y = 0;
     raw_play(&all, "R ~120 C11 ~120 C29 C23");
-    EXPECT_INT(count_color(all.device, 0xFFFFFF, &at_x, &at_y), 96 * 64);
+    EXPECT_INT(raw_count_color(all.device, 0xFFFFFF, &at_x, &at_y), 96 * 64);
     jl_board_destroy(all.board);
     all = raw_open(&jl_emulated_ili9341, usual, 4000000);
     raw_play(&all, "R ~120 C11 ~120 C29 C23");
@@ -556,7 +605,7 @@ static void pixel_formats(void) {
         raw_open(&jl_emulated_ssd1331, (struct jl_glass){.width = 96, .height = 64}, 4000000);
     int at_x = 0, at_y = 0;
     raw_play(&oled, "R ~1 CA0B2 CAD8E CAF ~150 C25 C00005F3F C1503037505053F D3F2000");
-    EXPECT_INT(count_color(oled.device, 0xFF8200, &at_x, &at_y), 1);
+    EXPECT_INT(raw_count_color(oled.device, 0xFF8200, &at_x, &at_y), 1);
     jl_board_destroy(oled.board);
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct raw raw =
@@ -629,6 +678,54 @@ static void expanders_with_another_map(void) {
             EXPECT_INT(*said != '\0', wired != sent);
             jl_board_destroy(board);
         }
+    }
+}
+
+/* Nibbles on the pins of a character module, whose program makes one mistake. */
+static void nibbles_out_of_step(void) {
+    static const struct {
+        const char *name, *sent; /* hexadecimal digits; a small t: RS is high from here on */
+        const char *says;
+    } rows[] = {
+        {"right", "3332280801060Ct4142", NULL},
+        {"right, lights up before the clear", "3332280C0106t41", NULL},
+        {"woken again", "33322801060C3332280801060Ct41", NULL},
+        {"woken again within a byte", "33322801060C03332280801060Ct41", NULL},
+        {"a pulse too many", "33322800801060Ct4142", "RS changed between the two nibbles"},
+        {"a pulse too few", "333228081060Ct4142", "RS changed between the two nibbles"},
+        {"no knocks: 28 is 2, then half a byte", "280801060Ct4142", "3 3 3 2 were not sent"},
+        {"the 2 is missing", "333", NULL},
+        {"the 2 is missing, then data", "3330801060Ct4142", "2 behind 3 3 3 is missing"},
+        {"low nibble first", "333282801060C0t1424", "nibbles exchanged"},
+        {"text that goes to second lines", "33322801060CC08082601082C0", NULL},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct jl_glass glass = jl_glass_cells(16, 2, JL_GLASS_LCD_GREEN);
+        struct raw raw = {.board = jl_board_create(1)};
+        raw.device = jl_board_add_device(raw.board, &jl_emulated_hd44780, "lcd", &glass);
+        test_row("%s", rows[i].name);
+        jl_device_set_pin(raw.device, JL_DEVICE_DC, false);
+        jl_board_wait_ps(raw.board, 50000000000u);
+        for (const char *at = rows[i].sent; *at; at++) {
+            if (*at == 't') {
+                jl_device_set_pin(raw.device, JL_DEVICE_DC, true);
+                continue;
+            }
+            unsigned nibble = *at > '9' ? (unsigned)(*at - 'A' + 10) : (unsigned)(*at - '0');
+            for (int bit = 0; bit < 4; bit++) {
+                jl_device_set_pin(raw.device, (enum jl_device_pin)(JL_DEVICE_D0 + 4 + bit),
+                                  nibble >> bit & 1);
+            }
+            jl_board_wait_ps(raw.board, 1000000);
+            jl_device_set_pin(raw.device, JL_DEVICE_E, true);
+            jl_board_wait_ps(raw.board, 1000000);
+            jl_device_set_pin(raw.device, JL_DEVICE_E, false);
+            jl_board_wait_ps(raw.board, 5000000000u);
+        }
+        const char *said = said_of(raw.board, "lcd");
+        EXPECT_CONTAINS(said, rows[i].says ? rows[i].says : "");
+        EXPECT_INT(*said != '\0', rows[i].says != NULL);
+        jl_board_destroy(raw.board);
     }
 }
 
@@ -815,9 +912,9 @@ static void drawing_commands(void) {
             raw_open(&jl_emulated_ssd1331, (struct jl_glass){.width = 96, .height = 64}, 4000000);
         int x = 0, y = 0;
         test_row("%s", rows[i].script);
-        raw_play(&raw, "R ~1 CA072 CAD8E CAF ~150 C25 C00005F3F");
+        raw_play(&raw, "R ~1 CA072 CAD8E CAF ~150 C25 C00005F3F ~1");
         raw_play(&raw, rows[i].script);
-        EXPECT_INT(count_color(raw.device, rows[i].color, &x, &y), rows[i].count);
+        EXPECT_INT(raw_count_color(raw.device, rows[i].color, &x, &y), rows[i].count);
         EXPECT_INT(*said_of(raw.board, "panel") != '\0', i >= 10);
         jl_board_destroy(raw.board);
     }
@@ -866,15 +963,15 @@ static void soft_resets(void) {
         }
         raw_play(&raw, "CB0 C10 C04 D01 C42");
         EXPECT(!jl_device_why_dark(raw.device));
-        EXPECT_INT(count_color(raw.device, 0xFFFFFF, &x[0], &y[0]), 1);
+        EXPECT_INT(raw_count_color(raw.device, 0xFFFFFF, &x[0], &y[0]), 1);
         raw_play(&raw, "CE2 ~2");
         EXPECT_INT(jl_device_why_dark(raw.device) == NULL, rows[i].lit);
         if (rows[i].lit) {
-            EXPECT_INT(count_color(raw.device, 0xFFFFFF, &x[1], &y[1]), 1);
+            EXPECT_INT(raw_count_color(raw.device, 0xFFFFFF, &x[1], &y[1]), 1);
             EXPECT_INT(x[1], x[0]); /* the columns' direction stays */
             EXPECT(y[1] != y[0]);   /* the commons' one, and the start line, do not */
             raw_play(&raw, "CC8 C42");
-            EXPECT_INT(count_color(raw.device, 0xFFFFFF, &x[2], &y[2]), 1);
+            EXPECT_INT(raw_count_color(raw.device, 0xFFFFFF, &x[2], &y[2]), 1);
             EXPECT_INT(y[2], y[0]);
         }
         jl_board_destroy(raw.board);
@@ -906,8 +1003,8 @@ static void outputs_mirrored_by_b6(void) {
             raw_play(&raw, "*38400");
         }
         raw_play(&raw, script);
-        EXPECT_INT(count_color(raw.device, 0xFF0000, &x, &y) +
-                       count_color(raw.device, 0x0000FF, &x, &y),
+        EXPECT_INT(raw_count_color(raw.device, 0xFF0000, &x, &y) +
+                       raw_count_color(raw.device, 0x0000FF, &x, &y),
                    1);
         first_x = i ? first_x : x;
         first_y = i ? first_y : y;
@@ -1045,12 +1142,14 @@ const struct test_group test_groups[] = {
     {"addresses_on_i2c", addresses_on_i2c},
     {"nobody_selected", nobody_selected},
     {"repeats_fold", repeats_fold},
+    {"places_within_a_transfer", places_within_a_transfer},
     {"waits_within_a_transfer", waits_within_a_transfer},
     {"commands_of_relatives", commands_of_relatives},
     {"bits_from_the_other_end", bits_from_the_other_end},
     {"dark_glasses", dark_glasses},
     {"pixel_formats", pixel_formats},
     {"expanders_with_another_map", expanders_with_another_map},
+    {"nibbles_out_of_step", nibbles_out_of_step},
     {"words_of_another_length", words_of_another_length},
     {"data_before_commands", data_before_commands},
     {"parallel_reads", parallel_reads},

@@ -591,6 +591,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         return;
     }
     for (size_t i = 0; i < count; i++) {
+        device->at = i;
         if (data) {
             take_argument(device, part, bytes[i]);
         } else {
@@ -602,10 +603,12 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
 static void write_words(struct jl_device *device, const uint16_t *words, size_t count, bool data) {
     struct dcs_chip *chip = chip_of(device);
     uint8_t halves[128];
-    while (count) {
+    for (size_t all = count; count;) {
+        device->at_base = all - count;
         size_t bytes = 0;
         /* Pixels take all lines; opcodes and arguments D7..D0. */
         bool pixels = data && chip->writing;
+        device->at_word_bytes = pixels ? 2 : 1;
         for (; count && bytes + 2 <= sizeof halves; count--, words++) {
             if (pixels) {
                 halves[bytes++] = (uint8_t)(*words >> 8);

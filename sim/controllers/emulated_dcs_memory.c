@@ -150,7 +150,7 @@ void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *par
             "(exit_sleep_mode) and 29 (set_display_on)");
     }
     bool swapped = format == 5 && part->low_byte_first && part->low_byte_first(chip);
-    while (count) {
+    for (size_t all = count; count;) {
         if (format == 5 && chip->pixel_bytes == 0 && !swapped) {
             size_t used = put_run_565(chip, bytes, count);
             bytes += used;
@@ -159,6 +159,7 @@ void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *par
                 break;
             }
         }
+        device->at = all - count;
         chip->pixel[chip->pixel_bytes++] = *bytes++;
         count--;
         if (chip->pixel_bytes == group) {

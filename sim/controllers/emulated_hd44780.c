@@ -36,7 +36,10 @@ struct core {
     bool eight_bits, two_lines;
     bool half; /* the upper nibble of a byte has come */
     uint8_t upper;
-    uint64_t early_ps; /* by how much it came too early */
+    bool upper_data;    /* RS with it */
+    int knocks;         /* instructions so far; 3 and no more */
+    unsigned exchanged; /* which of common instructions came low nibble first */
+    uint64_t early_ps;  /* by how much it came too early */
     uint8_t address;
     bool in_cgram, warned_of_text;
     bool rising, scrolls;
@@ -232,6 +235,41 @@ static uint8_t lines(const struct jl_device *device) {
     return byte;
 }
 
+/* Before a byte is complete: what makes nonsense of it, and of those behind. */
+static void tell_causes(struct jl_device *device, struct core *core) {
+    const uint32_t low_lines = 15u << JL_DEVICE_D0;
+    bool data = device->pins[JL_DEVICE_DC];
+    core->knocks += !data && core->knocks < 3;
+    if (!core->eight_bits && data != core->upper_data) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "RS changed between the two nibbles of a byte, which are out of step: "
+            "a pulse of E was lost or is too many, or 3 3 3 2 were not sent first");
+    }
+    /* A byte at power-on, while the pins were anything, is no harm: after a wake-up of a kind. */
+    bool woken = core->knocks > 2;
+    if (core->eight_bits && data && woken && !(device->driven & low_lines)) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR,
+            "data in 8-bit mode, but nothing drives D0 to D3: each nibble counts as "
+            "a byte. The 2 behind 3 3 3 is missing, or was lost");
+    }
+}
+
+/* Low nibble first shows in what every wake-up has: 28, 0C, 06 and 01 in some order. */
+static void tell_exchanged(struct jl_device *device, struct core *core, uint8_t byte) {
+    static const uint8_t common[] = {0x82, 0xC0, 0x60, 0x10};
+    unsigned before = core->exchanged;
+    for (unsigned i = 0; i < sizeof common && !core->on; i++) {
+        core->exchanged |= (unsigned)(byte == common[i]) << i;
+    }
+    if (core->exchanged == 15 && before != 15) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                             "82, C0, 60 and 10 came, and never a display on: these are 28, 0C, 06 "
+                             "and 01 with their nibbles exchanged. The high nibble goes first");
+    }
+}
+
 static void latch(struct jl_device *device, struct core *core) {
     uint8_t byte = lines(device);
     uint64_t now = jl_board_now_ps(device->board);
@@ -239,13 +277,18 @@ static void latch(struct jl_device *device, struct core *core) {
     if (!core->eight_bits && !core->half) {
         core->half = true;
         core->upper = byte & 0xF0;
+        core->upper_data = device->pins[JL_DEVICE_DC];
         core->early_ps = early_ps;
         return;
     }
+    tell_causes(device, core);
     if (!core->eight_bits) {
         byte = (uint8_t)(core->upper | byte >> 4);
         early_ps = core->early_ps ? core->early_ps : early_ps;
         core->half = false;
+        if (!core->upper_data) {
+            tell_exchanged(device, core, byte);
+        }
     }
     take_byte(device, core, device->pins[JL_DEVICE_DC], byte, early_ps);
 }

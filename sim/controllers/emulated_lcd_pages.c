@@ -275,6 +275,7 @@ static bool listens(struct jl_device *device) {
 
 static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     for (size_t i = 0; i < count; i++) {
+        device->at = i;
         if (!listens(device)) {
             return;
         }

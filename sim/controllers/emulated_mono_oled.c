@@ -83,8 +83,8 @@ static uint8_t segment_of_column(const struct mono_oled *chip, uint8_t column) {
     return chip->segment_remap ? (uint8_t)(chip->segments - 1 - column) : column;
 }
 
-static void scroll_once(struct mono_oled *chip) {
-    struct scroll *scroll = &chip->scroll;
+static void move_columns(struct mono_oled *chip) {
+    const struct scroll *scroll = &chip->scroll;
     /* Towards higher segments when "right" runs along them. */
     bool up = scroll->left == chip->segment_remap;
     for (int page = scroll->first_page; page <= scroll->last_page && page < PAGES; page++) {
@@ -98,6 +98,13 @@ static void scroll_once(struct mono_oled *chip) {
             memmove(row, row + 1, (size_t)last);
             row[last] = around;
         }
+    }
+}
+
+static void scroll_once(struct mono_oled *chip) {
+    struct scroll *scroll = &chip->scroll;
+    for (int i = 0; i < scroll->columns_a_step; i++) {
+        move_columns(chip);
     }
     if (scroll->vertical_too && chip->scroll_rows) {
         scroll->vertical_shift = (scroll->vertical_shift + scroll->rows_a_step) % chip->scroll_rows;
@@ -242,7 +249,9 @@ static void set_window(struct jl_device *device, uint8_t limit, uint8_t *start, 
 }
 
 static void set_scroll(struct jl_device *device, bool vertical_too) {
-    static const int frames[8] = {5, 64, 128, 256, 3, 4, 25, 2};
+    /* The ssd1305 has other intervals, and no dummies behind: its columns come first. */
+    static const int frames[2][8] = {{5, 64, 128, 256, 3, 4, 25, 2}, {6, 32, 64, 128, 3, 4, 2, 2}};
+    bool columns = part_of(device)->scroll_columns;
     struct mono_oled *chip = chip_of(device);
     const uint8_t *a = chip->arguments;
     struct scroll *scroll = &chip->scroll;
@@ -252,21 +261,26 @@ static void set_scroll(struct jl_device *device, bool vertical_too) {
             "command 0x%02X while the scroll runs: send 2E first (datasheet 10.2.3)",
             chip->command);
     }
-    expect(device, a[0] == 0x00, a[0], "00 (dummy)");
+    if (columns) {
+        expect(device, a[0] <= 4, a[0], "00..04 columns");
+    } else {
+        expect(device, a[0] == 0x00, a[0], "00 (dummy)");
+    }
     expect(device, a[1] <= 7, a[1], "a page 00..07");
     expect(device, a[2] <= 7, a[2], "an interval 00..07");
     expect(device, a[3] <= 7 && (a[3] & 7) >= (a[1] & 7), a[3], "a page not before the first one");
     if (vertical_too) {
         expect(device, a[4] <= 63, a[4], "00..3F rows");
-    } else {
+    } else if (!columns) {
         expect(device, a[4] == 0x00, a[4], "00 (dummy)");
         expect(device, a[5] == 0xFF, a[5], "FF (dummy)");
     }
     scroll->left = chip->command == 0x27 || chip->command == 0x2A;
     scroll->vertical_too = vertical_too;
     scroll->first_page = a[1] & 7;
-    scroll->frames_a_step = frames[a[2] & 7];
+    scroll->frames_a_step = frames[columns][a[2] & 7];
     scroll->last_page = a[3] & 7;
+    scroll->columns_a_step = columns ? a[0] & 7 : 1;
     scroll->rows_a_step = vertical_too ? a[4] & 63 : 0;
 }
 
@@ -593,6 +607,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         return;
     }
     for (size_t i = 0; i < count; i++) {
+        device->at = i;
         if (data) {
             take_data(device, bytes[i]);
         } else {

@@ -150,6 +150,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
             "damaged; pulse the reset pin first");
     }
     for (size_t i = 0; i < count && !chip->in_reset; i++) {
+        device->at = i;
         if (data) {
             take_data(chip, bytes[i]);
         } else {

@@ -47,7 +47,6 @@ static const struct oled_part part = {
     .commands = commands,
     .ranges = ranges,
     .unit_pixels = 4,
-    .no_effect = "",
     .arguments_as_data = true,
     .needs_write_opcode = true,
     .segment0_right = false,

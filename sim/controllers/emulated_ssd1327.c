@@ -8,7 +8,7 @@
 
 /* Opcodes first..last and their arguments: the command table. */
 static const struct oled_command commands[] = {
-    {0x15, 0x15, 2}, {0x75, 0x75, 2},  {0x26, 0x27, 6}, {0x2E, 0x2F, 0}, {0x81, 0x81, 1},
+    {0x15, 0x15, 2}, {0x75, 0x75, 2},  {0x26, 0x27, 7}, {0x2E, 0x2F, 0}, {0x81, 0x81, 1},
     {0xA0, 0xA0, 1}, {0xA1, 0xA1, 1},  {0xA2, 0xA2, 1}, {0xA4, 0xA7, 0}, {0xA8, 0xA8, 1},
     {0xAB, 0xAB, 1}, {0xAE, 0xAF, 0},  {0xB1, 0xB1, 1}, {0xB2, 0xB2, 0}, {0xB3, 0xB3, 1},
     {0xB6, 0xB6, 1}, {0xB8, 0xB8, 15}, {0xB9, 0xB9, 0}, {0xBB, 0xBB, 0}, {0xBC, 0xBC, 1},
@@ -38,13 +38,33 @@ static uint8_t brightness_of(const struct oled_chip *chip) {
     return chip->contrast[0];
 }
 
+/* 26 right, 27 left: a dummy, first row, interval, last row, first and last column, a dummy. */
+static void set_scroll(struct jl_device *device) {
+    static const int frames[8] = {6, 32, 64, 256, 3, 4, 5, 2};
+    const struct oled_chip *chip = device->state;
+    const uint8_t *a = chip->arguments;
+    if (chip->command != 0x26 && chip->command != 0x27) {
+        return;
+    }
+    /* A step is a column address: two pixels, which a remap counts from the other end. */
+    bool mirrored = chip->remap & 0x01;
+    int first = mirrored ? 63 - a[5] : a[4], last = mirrored ? 63 - a[4] : a[5];
+    bool up = (chip->command == 0x26) != mirrored;
+    const struct oled_scroll wanted = {.cells_a_step = up ? 2 : -2,
+                                       .first_row = a[1],
+                                       .last_row = a[3],
+                                       .first_cell = 2 * first,
+                                       .last_cell = 2 * last + 1,
+                                       .frames = frames[a[2] & 7]};
+    jl_sim_oled_scroll_set(device, &wanted, 128, 128);
+}
+
 static const struct oled_part part = {
     .ram_width = 128,
     .ram_height = 128,
     .commands = commands,
     .ranges = ranges,
     .unit_pixels = 2,
-    .no_effect = "\x2F",
     .arguments_as_data = false,
     .needs_write_opcode = false,
     .segment0_right = true,
@@ -59,6 +79,7 @@ static const struct oled_part part = {
     .unit_bytes = unit_bytes,
     .put_unit = put_unit,
     .brightness = brightness_of,
+    .run_own = set_scroll,
 };
 
 const struct jl_emulated_part jl_emulated_ssd1327 = {

@@ -51,13 +51,31 @@ static uint8_t brightness_of(const struct oled_chip *chip) {
     return (uint8_t)(chip->contrast[0] * chip->master / 15);
 }
 
+/* 96: how (1..63 towards segment 127, from 64 on towards 0), first row, rows, a 0, the interval. */
+static void set_scroll(struct jl_device *device) {
+    /* "Test, normal, slow, slowest" says the datasheet; the numbers are taken here. */
+    static const int frames[4] = {1, 6, 12, 24};
+    const struct oled_chip *chip = device->state;
+    const uint8_t *a = chip->arguments;
+    if (chip->command != 0x96) {
+        return;
+    }
+    const struct oled_scroll wanted = {.cells_a_step = a[0] == 0   ? 0
+                                                       : a[0] < 64 ? 1
+                                                                   : -1,
+                                       .first_row = a[1],
+                                       .last_row = a[1] + a[2] - 1,
+                                       .last_cell = 127,
+                                       .frames = frames[a[4] & 3]};
+    jl_sim_oled_scroll_set(device, &wanted, 128, 128);
+}
+
 static const struct oled_part part = {
     .ram_width = 128,
     .ram_height = 128,
     .commands = commands,
     .ranges = ranges,
     .unit_pixels = 1,
-    .no_effect = "\x96\x9F",
     .arguments_as_data = true,
     .needs_write_opcode = true,
     .segment0_right = false,
@@ -75,6 +93,7 @@ static const struct oled_part part = {
     .unit_bytes = unit_bytes,
     .put_unit = put_unit,
     .brightness = brightness_of,
+    .run_own = set_scroll,
 };
 
 const struct jl_emulated_part jl_emulated_ssd1351 = {

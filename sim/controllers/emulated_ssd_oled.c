@@ -8,7 +8,6 @@
  * Taken where the datasheets leave room:
  *  - A column remap acts as pixels are written, as on the monochrome parts of the family.
  *  - Writing past the window goes on at its start.
- *  - Drawing commands and scrolls are taken with their arguments and change nothing.
  */
 #include "ssd_oled.h"
 
@@ -75,6 +74,7 @@ static void advance(struct oled_chip *chip, const struct oled_part *part) {
 
 static void take_pixel_byte(struct jl_device *device, const struct oled_part *part, uint8_t byte) {
     struct oled_chip *chip = chip_of(device);
+    jl_sim_oled_scroll_tell_write(device);
     chip->unit[chip->unit_filled++] = byte;
     if (chip->unit_filled < part->unit_bytes(chip)) {
         return;
@@ -234,14 +234,17 @@ static void run_command(struct jl_device *device, const struct oled_part *part) 
     case 0xAB: /* of parts that can dim, which also draw: a dummy, three contrasts, the precharge */
         memcpy(chip->dim_contrast, chip->arguments + 1, sizeof chip->dim_contrast);
         break;
+    case 0x2E:
+    case 0x9E:
+        chip->scroll.running = false;
+        break;
+    case 0x2F:
+    case 0x9F:
+        jl_sim_oled_scroll_start(device);
+        break;
     default:
-        if (part->draw && part->draw(device)) {
-            break;
-        }
-        if (chip->command && strchr(part->no_effect, chip->command)) {
-            jl_sim_device_report(device, JL_SEVERITY_NOTE,
-                                 "command %02X (drawing or scrolling) is taken without effect here",
-                                 chip->command);
+        if (part->run_own) {
+            part->run_own(device);
         }
         break;
     }
@@ -352,7 +355,9 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     if (!listens(device, part)) {
         return;
     }
+    jl_sim_oled_scroll_catch_up(device, part->ram_width, part->ram_height);
     for (size_t i = 0; i < count; i++) {
+        device->at = i;
         if (data) {
             take_data(device, part, bytes[i]);
         } else {
@@ -369,6 +374,8 @@ static void write_words(struct jl_device *device, const uint16_t *words, size_t 
         const uint8_t halves[2] = {(uint8_t)(words[i] >> 8), (uint8_t)words[i]};
         bool argument = part->arguments_as_data && chip->argument_count < chip->arguments_due;
         bool pixel = data && !argument;
+        device->at_base = i;
+        device->at_word_bytes = 2;
         write(device, halves + !pixel, pixel ? 2 : 1, data);
     }
 }
@@ -429,6 +436,7 @@ static void show(struct jl_device *device, struct jl_picture *picture) {
     const struct oled_part *part = device->part->facts;
     const struct oled_chip *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
+    jl_sim_oled_scroll_catch_up(device, part->ram_width, part->ram_height);
     for (int y = 0; y < glass->height; y++) {
         int row = scanned_row(chip, part, glass, y);
         if (row < 0) {

@@ -131,6 +131,7 @@ static void take_argument(struct jl_device *device, uint8_t byte) {
 static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     struct chip *chip = chip_of(device);
     for (size_t i = 0; i < count && !chip->in_reset; i++) {
+        device->at = i;
         if (data) {
             if (chip->has_command) {
                 take_argument(device, bytes[i]);

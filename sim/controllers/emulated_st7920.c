@@ -9,8 +9,9 @@
  *
  * Taken where the datasheet leaves room: a byte that ends earlier than 72 us (1.6 ms after the
  * clear) after the one before is lost and reported; where text and graphics are both lit the glass
- * is not; full-width characters (a first byte of A1 and up) are boxes; cursor, shift and entry
- * directions have no effect; the contrast is a trimmer on the module.
+ * is not; full-width characters (a first byte of A1 and up) are boxes; the cursor is the
+ * lowest line of the word at the address counter, and a blink inverts that word for 0.4 s of 0.8;
+ * shifts of the display have no effect; the contrast is a trimmer on the module.
  */
 #include <string.h>
 
@@ -28,6 +29,7 @@ enum {
 };
 
 static const uint64_t busy_ps = 72000000, clear_ps = 1600000000, boot_ps = 40000000000;
+static const uint64_t blink_ps = 400000000000;
 
 struct st7920 {
     uint16_t ram[RAM_ROWS][WORDS];
@@ -41,6 +43,7 @@ struct st7920 {
     uint8_t high_byte;
     bool extended, graphics, on, was_on, standby, scroll_select;
     uint8_t scroll;
+    bool cursor, blinks, leftwards; /* of text */
     uint64_t busy_until_ps;
     bool busy_reported, function_reported;
     /* the serial input */
@@ -143,6 +146,26 @@ static void run_extended(struct jl_device *device, uint8_t byte) {
     }
 }
 
+static void tell_no_shift(struct jl_device *device, uint8_t byte) {
+    jl_sim_device_report(device, JL_SEVERITY_NOTE,
+                         "instruction 0x%02X shifts the display, which is without effect here",
+                         byte);
+}
+
+/* The address counter counts words of two bytes. */
+static void step_word(struct st7920 *chip, bool leftwards) {
+    int word = chip->text_at / 2 + (leftwards ? -1 : 1);
+    chip->text_at = (word + TEXT_BYTES / 2) % (TEXT_BYTES / 2) * 2;
+}
+
+static void move_cursor(struct jl_device *device, uint8_t byte) {
+    if (byte & 8) {
+        tell_no_shift(device, byte);
+    } else {
+        step_word(chip_of(device), !(byte & 4));
+    }
+}
+
 static void run_basic(struct jl_device *device, uint8_t byte) {
     struct st7920 *chip = chip_of(device);
     if (byte & 0x80) {
@@ -153,19 +176,29 @@ static void run_basic(struct jl_device *device, uint8_t byte) {
         chip->to_symbols = true;
     } else if (byte & 0x20) {
         function_set(device, byte);
+    } else if ((byte & 0xF0) == 0x10) {
+        move_cursor(device, byte);
     } else if ((byte & 0xF8) == 0x08) {
+        chip->cursor = (byte & 2) != 0;
+        chip->blinks = (byte & 1) != 0;
         chip->on = (byte & 4) != 0;
         chip->was_on |= chip->on;
     } else if (byte == 0x01) {
         memset(chip->text, ' ', sizeof chip->text);
         chip->text_at = 0;
+        chip->leftwards = false;
         chip->to_symbols = false;
     } else if ((byte & 0xFE) == 0x02) {
         chip->text_at = 0;
         chip->to_symbols = false;
-    } else if (byte == 0x00) {
+    } else if (byte & 0x04) {
+        chip->leftwards = !(byte & 2);
+        if (byte & 1) {
+            tell_no_shift(device, byte);
+        }
+    } else {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown instruction 0x00");
-    } /* entry and shift have no effect on the picture */
+    }
 }
 
 static void take_data(struct jl_device *device, uint8_t byte) {
@@ -177,7 +210,11 @@ static void take_data(struct jl_device *device, uint8_t byte) {
     }
     if (!chip->extended) {
         chip->text[chip->text_at] = byte;
-        chip->text_at = (chip->text_at + 1) % TEXT_BYTES;
+        if (chip->text_at % 2) {
+            step_word(chip, chip->leftwards);
+        } else {
+            chip->text_at++;
+        }
         return;
     }
     if (!chip->low_half) {
@@ -247,6 +284,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     uint64_t unit = jl_sim_device_unit_ps(device);
     for (size_t i = 0; i < count; i++) {
         uint64_t end = begin + (i + 1) * unit;
+        device->at = i;
         if (jl_sim_device_is_serial(device)) {
             take_serial(device, bytes[i], end);
         } else {
@@ -261,10 +299,12 @@ static bool graphics_dot(const struct st7920 *chip, int x, int y) {
     return chip->graphics && (chip->ram[row][word] >> (15 - x % 16) & 1);
 }
 
+/* The first word of each row of text. */
+static const int text_rows[] = {0x00, 0x10, 0x08, 0x18};
+
 /* A word of text is two half-width characters, a symbol, or a full-width character. */
 static bool text_dot(const struct st7920 *chip, int x, int y) {
-    static const int rows[] = {0x00, 0x10, 0x08, 0x18};
-    const uint8_t *word = chip->text + (rows[y / 16] + x / 16) * 2;
+    const uint8_t *word = chip->text + (text_rows[y / 16] + x / 16) * 2;
     int line = y % 16, dot = x % 16;
     if (word[0] == 0) {
         const uint8_t *bytes = chip->symbols + (word[1] >> 1 & 3) * 32 + line * 2;
@@ -277,12 +317,20 @@ static bool text_dot(const struct st7920 *chip, int x, int y) {
     return code < 0x80 && (jl_sim_char_rom_8x16[code][line] >> (7 - dot % 8) & 1);
 }
 
+static bool is_at_cursor(const struct st7920 *chip, int x, int y) {
+    return chip->text_at / 2 == text_rows[y / 16] + x / 16;
+}
+
 static void show(struct jl_device *device, struct jl_picture *picture) {
     const struct st7920 *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
+    bool inverted = chip->blinks && jl_board_now_ps(device->board) / blink_ps % 2;
     for (int y = 0; y < glass->height; y++) {
         for (int x = 0; x < glass->width; x++) {
-            if (graphics_dot(chip, x, y) != text_dot(chip, x, y)) {
+            bool dot = graphics_dot(chip, x, y) != text_dot(chip, x, y);
+            bool here = is_at_cursor(chip, x, y);
+            dot |= here && chip->cursor && y % 16 == 15;
+            if (dot != (here && inverted)) {
                 memset(jl_picture_at(picture, x, y), 255, 3);
             }
         }
@@ -307,7 +355,7 @@ static const char *why_dark(struct jl_device *device) {
                             : "the display was never switched on: send 30, then 0C";
     }
     for (int i = 0; !chip->graphics && i < TEXT_BYTES; i++) {
-        if (chip->text[i] != ' ') {
+        if (chip->text[i] != ' ' || chip->cursor || chip->blinks) {
             return NULL;
         }
     }

@@ -404,6 +404,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         return;
     }
     for (size_t i = 0; i < count; i++) {
+        device->at = i;
         if (jl_sim_paper_deaf(device, &words, bytes[i], data)) {
             chip->base.known = false;
             chip->plane = -1;

@@ -24,8 +24,9 @@ struct mono_oled_part {
     const struct mono_oled_command *commands; /* ends with a NULL name */
     const char *no_effect;                    /* opcodes that are taken without effect here */
     enum mono_oled_supply supply;
-    bool column_stops;  /* no wrapping in page addressing */
-    bool fine_deselect; /* DB has more than three levels */
+    bool column_stops;   /* no wrapping in page addressing */
+    bool fine_deselect;  /* DB has more than three levels */
+    bool scroll_columns; /* a scroll takes columns a step where others have a dummy */
     bool pump_after_reset;
     uint8_t contrast_after_reset, clock_after_reset;
     uint8_t reset_us, recovery_us; /* least pulse, and least wait after it */
@@ -40,7 +41,7 @@ struct scroll {
     bool left;
     bool vertical_too;
     uint8_t first_page, last_page;
-    uint8_t rows_a_step;
+    uint8_t rows_a_step, columns_a_step;
     int frames_a_step;
     uint64_t next_ps;
     int vertical_shift; /* rows moved so far inside the scroll area */

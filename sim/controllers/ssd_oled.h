@@ -28,7 +28,6 @@ struct oled_part {
     int unit_pixels;                                   /* in a column address */
     const struct oled_command *commands;               /* ends with last == 0 */
     const struct oled_range *ranges;                   /* ends with opcode == 0 */
-    const char *no_effect;                             /* opcodes that change nothing here */
     bool arguments_as_data;                            /* with D/C high */
     bool needs_write_opcode;                           /* 5C before pixels */
     bool segment0_right;                               /* on the usual module */
@@ -44,8 +43,19 @@ struct oled_part {
     int (*unit_bytes)(const struct oled_chip *chip);
     void (*put_unit)(struct oled_chip *chip, uint32_t *row, int column);
     uint8_t (*brightness)(const struct oled_chip *chip);
-    /* Runs the drawing command in chip->command; false: it is none. NULL: the part has none. */
-    bool (*draw)(struct jl_device *device);
+    /* Runs chip->command where only this part has it: drawing, scroll setup. NULL: none. */
+    void (*run_own)(struct jl_device *device);
+};
+
+/* A scroll by itself: set up by a command that each part has its own way. */
+struct oled_scroll {
+    bool running;
+    int cells_a_step;          /* along a row, above 0 towards higher cells */
+    int rows_a_step;           /* of the whole RAM, towards row 0 */
+    int first_row, last_row;   /* which move along */
+    int first_cell, last_cell; /* and what of them */
+    int frames;                /* a step; 0: never set up */
+    uint64_t next_ps;
 };
 
 struct oled_chip {
@@ -58,6 +68,8 @@ struct oled_chip {
     uint8_t contrast[3], dim_contrast[3], master;
     bool dimmed;
     bool fills, copies_reversed; /* of drawing commands: 26 */
+    uint64_t drawn_ps;           /* when the last one is done */
+    struct oled_scroll scroll;
     uint64_t on_since_ps;
     /* the stream */
     struct control control;
@@ -78,6 +90,16 @@ extern const struct machine jl_sim_oled_machine;
 
 /* Commands of other families. */
 extern const struct stranger jl_sim_oled_strangers[];
+
+/*
+ * Sets up, starts, tells of writes, and moves the RAM of width x height cells up to the virtual
+ * clock. A setup that does not fit is told and leaves the one before.
+ */
+void jl_sim_oled_scroll_set(struct jl_device *device, const struct oled_scroll *wanted, int width,
+                            int height);
+void jl_sim_oled_scroll_start(struct jl_device *device);
+void jl_sim_oled_scroll_tell_write(struct jl_device *device);
+void jl_sim_oled_scroll_catch_up(struct jl_device *device, int width, int height);
 
 #define OLED_STATE_BYTES(WIDTH, HEIGHT)                                                            \
     (sizeof(struct oled_chip) + sizeof(uint32_t) * (WIDTH) * (HEIGHT))
