@@ -681,6 +681,34 @@ static void expanders_with_another_map(void) {
     }
 }
 
+/* At power-on an expander's outputs are all high, E among them; programs first set them all low. */
+static void first_bytes_of_expanders(void) {
+    static const int firsts[] = {-1, 0x00, 0x08, 0x04, 0x0C, 0x30, 0x38, 0xF0};
+    static const struct jl_cells_wiring map = {0, 1, 2, -1, 3, {4, 5, 6, 7}, false};
+    for (size_t i = 0; i < sizeof firsts / sizeof firsts[0]; i++) {
+        const struct jl_glass glass = jl_glass_cells(16, 2, JL_GLASS_LCD_GREEN);
+        struct jl_board *board = jl_board_create(1);
+        struct jl_i2c_bus *bus = jl_board_add_i2c(board, 100000, 0);
+        struct jl_device *module = jl_board_add_device(board, &jl_emulated_hd44780, "lcd", &glass);
+        struct jl_device *expander = jl_board_add_expander(board, "expander", module, &map);
+        test_row("first byte %02X", (unsigned)firsts[i]);
+        EXPECT(jl_i2c_attach(bus, expander, 0x27));
+        jl_board_wait_ps(board, 50000000000u);
+        if (firsts[i] >= 0) {
+            jl_i2c_start(bus);
+            jl_i2c_write(bus, 0x4E);
+            jl_i2c_write(bus, (uint8_t)firsts[i]);
+            jl_i2c_stop(bus);
+            jl_board_wait_ps(board, 5000000000u);
+        }
+        wake_by_map(bus, board, &map);
+        EXPECT_TEXT(said_of(board, "expander"), "");
+        EXPECT_TEXT(said_of(board, "lcd"), "");
+        EXPECT(!jl_device_why_dark(module));
+        jl_board_destroy(board);
+    }
+}
+
 /* Nibbles on the pins of a character module, whose program makes one mistake. */
 static void nibbles_out_of_step(void) {
     static const struct {
@@ -1149,6 +1177,7 @@ const struct test_group test_groups[] = {
     {"dark_glasses", dark_glasses},
     {"pixel_formats", pixel_formats},
     {"expanders_with_another_map", expanders_with_another_map},
+    {"first_bytes_of_expanders", first_bytes_of_expanders},
     {"nibbles_out_of_step", nibbles_out_of_step},
     {"words_of_another_length", words_of_another_length},
     {"data_before_commands", data_before_commands},

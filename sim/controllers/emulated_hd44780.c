@@ -342,7 +342,9 @@ static void enable_changed(struct jl_device *device, struct core *core, bool hig
         return;
     }
     complain_if_short(device, core->rose_at, HIGH_NS, "E high");
-    core->fell_at = now;
+    /* Before any instruction that is an expander, whose outputs are high until its first byte: E
+     * falls together with the rest, and nothing is read. */
+    core->fell_at = read && !core->knocks ? 0 : now;
     if (core->answered) {
         end_read(device, core);
     } else if (!read) {
