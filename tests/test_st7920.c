@@ -159,6 +159,10 @@ static void mistakes(void) {
         {"rows 32 and on", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060 ~1 CF8A000",
          "beyond the 32 that show", NULL},
         {"standby", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060 ~1 CF80010", NULL, "standby"},
+        {"a shift", "~41 CF83000 ~1 CF800C0 ~1 CF81080 ~1 CF83040 ~1 CF83060",
+         "instruction 0x18 shifts the display", NULL},
+        {"a line reversed", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060 ~1 CF80040",
+         "extended instruction 0x04", NULL},
         {"4 bits", "~41 CF82000", "bus of 4 bits", "never switched on"},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {

@@ -499,6 +499,8 @@ static void commands_of_relatives(void) {
         {&jl_emulated_ssd1351, "R ~1 C2A", "columns are a TFT controller's so; here 15 sets them"},
         {&jl_emulated_ssd1322, "R ~1 C29", "that switches a TFT on; here it is AF"},
         {&jl_emulated_ili9341, "R ~120 CA9", "unknown command A9"},
+        {&jl_emulated_ssd1306, "CD601", "zoomed is not shown here"},
+        {&jl_emulated_ssd1306, "C232F", "a picture that fades"},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct raw raw = raw_open(rows[i].part, usual, 4000000);

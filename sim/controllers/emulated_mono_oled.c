@@ -349,9 +349,9 @@ static void run_command_with_arguments(struct jl_device *device) {
     case 0x23:
     case 0xD6:
         jl_sim_device_report(
-            device, JL_SEVERITY_NOTE,
-            "command 0x%02X exists on later revisions only: taken, without effect here",
-            chip->command);
+            device, a ? JL_SEVERITY_WARNING : JL_SEVERITY_NOTE,
+            "command 0x%02X %02X exists on later revisions only%s", chip->command, a,
+            a ? ": a picture that fades or is zoomed is not shown here" : ", and is off");
         break;
     case 0x26:
     case 0x27:

@@ -137,8 +137,8 @@ static void run_extended(struct jl_device *device, uint8_t byte) {
     } else if (byte == 0x01) {
         chip->standby = true;
     } else if (byte & 0x0C) {
-        jl_sim_device_report(device, JL_SEVERITY_NOTE,
-                             "extended instruction 0x%02X (reverse, sleep) is taken without effect",
+        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                             "extended instruction 0x%02X (reverse, sleep) is not shown here",
                              byte);
     } else {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown extended instruction 0x%02X",
@@ -147,9 +147,8 @@ static void run_extended(struct jl_device *device, uint8_t byte) {
 }
 
 static void tell_no_shift(struct jl_device *device, uint8_t byte) {
-    jl_sim_device_report(device, JL_SEVERITY_NOTE,
-                         "instruction 0x%02X shifts the display, which is without effect here",
-                         byte);
+    jl_sim_device_report(device, JL_SEVERITY_WARNING,
+                         "instruction 0x%02X shifts the display, which is not shown here", byte);
 }
 
 /* The address counter counts words of two bytes. */
