@@ -37,6 +37,16 @@ static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
     }
 }
 
+static void get_unit(const struct oled_chip *chip, const uint32_t *row, int column,
+                     uint8_t *bytes) {
+    bytes[0] = bytes[1] = 0;
+    for (int i = 0; i < 4; i++) {
+        int segment = 4 * column + (chip->remap & 0x04 ? i : 3 - i);
+        uint32_t grey = row[chip->remap & 0x02 ? 479 - segment : segment] & 15;
+        bytes[i / 2] = (uint8_t)(bytes[i / 2] << 4 | grey);
+    }
+}
+
 static uint8_t brightness_of(const struct oled_chip *chip) {
     return (uint8_t)(chip->contrast[0] * chip->master / 15);
 }
@@ -60,6 +70,7 @@ static const struct oled_part part = {
     .light_ms = 200,
     .unit_bytes = unit_bytes,
     .put_unit = put_unit,
+    .get_unit = get_unit,
     .brightness = brightness_of,
 };
 

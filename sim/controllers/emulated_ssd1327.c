@@ -34,6 +34,12 @@ static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
     row[2 * pair + 1] = (exchanged ? low : high) * 0x111111;
 }
 
+static void get_unit(const struct oled_chip *chip, const uint32_t *row, int column,
+                     uint8_t *bytes) {
+    int pair = chip->remap & 0x01 ? 63 - column : column, exchanged = (chip->remap & 0x02) != 0;
+    bytes[0] = (uint8_t)((row[2 * pair + !exchanged] & 15) << 4 | (row[2 * pair + exchanged] & 15));
+}
+
 static uint8_t brightness_of(const struct oled_chip *chip) {
     return chip->contrast[0];
 }
@@ -78,6 +84,7 @@ static const struct oled_part part = {
     .light_ms = 200,
     .unit_bytes = unit_bytes,
     .put_unit = put_unit,
+    .get_unit = get_unit,
     .brightness = brightness_of,
     .run_own = set_scroll,
 };

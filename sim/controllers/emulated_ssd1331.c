@@ -50,6 +50,24 @@ static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
     row[chip->remap & 0x02 ? 95 - column : column] = color;
 }
 
+static void get_unit(const struct oled_chip *chip, const uint32_t *row, int column,
+                     uint8_t *bytes) {
+    uint32_t color = row[chip->remap & 0x02 ? 95 - column : column];
+    bool exchanged = (chip->remap & 0x04) != 0;
+    unsigned g = color >> 8 & 255;
+    unsigned r = exchanged ? color & 255 : color >> 16, b = exchanged ? color >> 16 : color & 255;
+    if (unit_bytes(chip) == 3) {
+        bytes[0] = (uint8_t)(r >> 2);
+        bytes[1] = (uint8_t)(g >> 2);
+        bytes[2] = (uint8_t)(b >> 2);
+    } else if (unit_bytes(chip) == 2) {
+        bytes[0] = (uint8_t)((r & 0xF8) | g >> 5);
+        bytes[1] = (uint8_t)((g << 3 & 0xE0) | b >> 3);
+    } else {
+        bytes[0] = (uint8_t)((r & 0xE0) | (g >> 3 & 0x1C) | b >> 6);
+    }
+}
+
 static uint8_t brightness_of(const struct oled_chip *chip) {
     return chip->dimmed ? chip->dim_contrast[0] : chip->contrast[0];
 }
@@ -237,6 +255,7 @@ static const struct oled_part part = {
     .needs_master_configuration = true,
     .unit_bytes = unit_bytes,
     .put_unit = put_unit,
+    .get_unit = get_unit,
     .brightness = brightness_of,
 };
 

@@ -47,6 +47,22 @@ static void put_unit(struct oled_chip *chip, uint32_t *row, int column) {
     row[chip->remap & 0x02 ? 127 - column : column] = red << 16 | mid << 8 | blue;
 }
 
+static void get_unit(const struct oled_chip *chip, const uint32_t *row, int column,
+                     uint8_t *bytes) {
+    uint32_t color = row[chip->remap & 0x02 ? 127 - column : column];
+    bool exchanged = (chip->remap & 0x04) != 0;
+    unsigned red = color >> 16, mid = color >> 8 & 255, blue = color & 255;
+    unsigned c = exchanged ? red : blue, a = exchanged ? blue : red;
+    if (unit_bytes(chip) == 3) {
+        bytes[0] = (uint8_t)(c >> 2);
+        bytes[1] = (uint8_t)(mid >> 2);
+        bytes[2] = (uint8_t)(a >> 2);
+    } else {
+        bytes[0] = (uint8_t)((c & 0xF8) | mid >> 5);
+        bytes[1] = (uint8_t)((mid << 3 & 0xE0) | a >> 3);
+    }
+}
+
 static uint8_t brightness_of(const struct oled_chip *chip) {
     return (uint8_t)(chip->contrast[0] * chip->master / 15);
 }
@@ -92,6 +108,7 @@ static const struct oled_part part = {
     .locked_opcodes = {0xA2, 0xB1, 0xB3, 0xBB, 0xBE, 0xC1},
     .unit_bytes = unit_bytes,
     .put_unit = put_unit,
+    .get_unit = get_unit,
     .brightness = brightness_of,
     .run_own = set_scroll,
 };

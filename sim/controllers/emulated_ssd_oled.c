@@ -189,6 +189,9 @@ static void run_command(struct jl_device *device, const struct oled_part *part) 
     case 0x5C:
         chip->writing = true;
         break;
+    case 0x5D:
+        chip->reading = true;
+        break;
     case 0x81:
     case 0x82:
     case 0x83:
@@ -263,7 +266,8 @@ static void take_opcode(struct jl_device *device, const struct oled_part *part, 
                              "the last pixel is cut: %d byte(s) of it are lost", chip->unit_filled);
         chip->unit_filled = 0;
     }
-    chip->writing = chip->extra_reported = false;
+    chip->writing = chip->extra_reported = chip->reading = chip->dummy_given = false;
+    chip->given_count = 0;
     chip->argument_count = chip->arguments_due = 0;
     if (!known) {
         jl_sim_unknown_command(device, opcode);
@@ -403,6 +407,36 @@ static uint8_t i2c_read(struct jl_device *device) {
     return chip->on ? 0x00 : 0x40;
 }
 
+/*
+ * On a parallel bus, with D/C low the status; with D/C high the RAM, behind a dummy byte and, where
+ * pixels have an opcode, behind 5D. The serial buses cannot be read.
+ */
+static uint8_t read(struct jl_device *device) {
+    const struct oled_part *part = device->part->facts;
+    struct oled_chip *chip = chip_of(device);
+    if (jl_sim_device_is_serial(device) || !listens(device, part)) {
+        return 0xFF;
+    }
+    if (!device->pins[JL_DEVICE_DC]) {
+        return i2c_read(device);
+    }
+    bool asked = chip->reading || !part->needs_write_opcode;
+    bool inside =
+        chip->row < part->ram_height && chip->column < part->ram_width / part->unit_pixels;
+    if (!asked || !inside || !chip->dummy_given) {
+        chip->dummy_given = true;
+        return 0xFF;
+    }
+    const uint32_t *row = chip->cells + (size_t)chip->row * (size_t)part->ram_width;
+    part->get_unit(chip, row, chip->column, chip->given);
+    uint8_t byte = chip->given[chip->given_count++];
+    if (chip->given_count == part->unit_bytes(chip)) {
+        chip->given_count = 0;
+        advance(chip, part);
+    }
+    return byte;
+}
+
 /* ---- the glass ---- */
 
 /* The scanned row on the COM output behind a row of the glass, or -1 when none is. */
@@ -508,6 +542,7 @@ const struct machine jl_sim_oled_machine = {
     .i2c_begin = i2c_begin,
     .i2c_write = i2c_write,
     .i2c_read = i2c_read,
+    .read = read,
     .write = write,
     .write_words = write_words,
     .show = show,

@@ -42,6 +42,8 @@ struct oled_part {
     /* Bytes of a column address now, and what it holds: one cell a pixel, at segments from `at`. */
     int (*unit_bytes)(const struct oled_chip *chip);
     void (*put_unit)(struct oled_chip *chip, uint32_t *row, int column);
+    /* The other way: what is in the RAM, as the bytes of a column address. */
+    void (*get_unit)(const struct oled_chip *chip, const uint32_t *row, int column, uint8_t *bytes);
     uint8_t (*brightness)(const struct oled_chip *chip);
     /* Runs chip->command where only this part has it: drawing, scroll setup. NULL: none. */
     void (*run_own)(struct jl_device *device);
@@ -78,6 +80,9 @@ struct oled_chip {
     bool writing, extra_reported, window_full, wrapped_reported;
     uint8_t unit[4];
     int unit_filled;
+    uint8_t given[4]; /* of reads */
+    int given_count;
+    bool reading, dummy_given;
     /* pins */
     bool in_reset, reset_reported;
     uint64_t reset_edge_ps, deaf_until_ps;
