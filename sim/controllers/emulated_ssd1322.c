@@ -43,7 +43,7 @@ static void get_unit(const struct oled_chip *chip, const uint32_t *row, int colu
     for (int i = 0; i < 4; i++) {
         int segment = 4 * column + (chip->remap & 0x04 ? i : 3 - i);
         uint32_t grey = row[chip->remap & 0x02 ? 479 - segment : segment] & 15;
-        bytes[i / 2] = (uint8_t)(bytes[i / 2] << 4 | grey);
+        bytes[i / 2] = (uint8_t)((unsigned)bytes[i / 2] << 4 | grey);
     }
 }
 
