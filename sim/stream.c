@@ -163,6 +163,9 @@ static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device
                        const uint8_t *bytes, size_t units, struct framing framing) {
     uint8_t spoiled[PIECE_UNITS * 2];
     size_t count = units * (size_t)bus->unit_bytes;
+    if (!count) {
+        return;
+    }
     uint32_t chance = error_chance(bus, device);
     if (chance) {
         memcpy(spoiled, bytes, count);
