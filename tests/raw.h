@@ -32,4 +32,7 @@ void raw_expect_complaint(struct raw *raw, const char *text);
 /* Pixels of a colour 0xRRGGBB on the glass, and the first of them, row by row. */
 int raw_count_color(struct jl_device *device, uint32_t color, int *x, int *y);
 
+/* All that was found at a device or a bus, a line each; good until the next call. */
+const char *raw_said(struct jl_board *board, const char *device);
+
 #endif
