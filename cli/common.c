@@ -229,6 +229,7 @@ void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight
         cJSON_AddNumberToObject(entry, "microseconds", (double)list[i].at_ps / 1e6);
         cJSON_AddNumberToObject(entry, "last_microseconds", (double)list[i].last_ps / 1e6);
         cJSON_AddNumberToObject(entry, "count", list[i].count);
+        cJSON_AddStringToObject(entry, "code", jl_code_name(list[i].code));
         cJSON_AddStringToObject(entry, "device", list[i].device);
         cJSON_AddStringToObject(entry, "part", list[i].part);
         cJSON_AddNumberToObject(entry, "byte", (double)list[i].byte);

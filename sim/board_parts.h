@@ -63,10 +63,9 @@ struct jl_board {
 };
 
 /* Adds a diagnostic of a bus, printf-like; `kind` is constant, such as "i2c". */
-__attribute__((format(printf, 5, 6))) void jl_sim_bus_report(struct jl_board *board,
-                                                             const char *kind, uint64_t byte,
-                                                             enum jl_severity severity,
-                                                             const char *format, ...);
+__attribute__((format(printf, 6, 7))) void
+jl_sim_bus_report(struct jl_board *board, const char *kind, uint64_t byte,
+                  enum jl_severity severity, enum jl_code code, const char *format, ...);
 
 /* A new wire; its name in the recording comes from who declares it. */
 wire_id jl_sim_wire_create(struct jl_board *board, bool level);

@@ -104,7 +104,7 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     if (pin != JL_DEVICE_RESET && device->stream && device->stream->timed.in_flight &&
         jl_sim_device_is_selected(device)) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_PIN_IN_FLIGHT,
             "%s changed while a transfer was still on the wire: wait for its end first",
             pin == JL_DEVICE_CS ? "CS" : "D/C");
     }

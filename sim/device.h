@@ -139,8 +139,10 @@ struct jl_device {
 };
 
 /* Adds a diagnostic, printf-like. */
-__attribute__((format(printf, 3, 4))) void
-jl_sim_device_report(struct jl_device *device, enum jl_severity severity, const char *format, ...);
+__attribute__((format(printf, 4, 5))) void jl_sim_device_report(struct jl_device *device,
+                                                                enum jl_severity severity,
+                                                                enum jl_code code,
+                                                                const char *format, ...);
 
 /* Reports a command that the part does not have, and what may have been meant. */
 void jl_sim_unknown_command(struct jl_device *device, uint8_t opcode);

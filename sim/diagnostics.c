@@ -19,12 +19,25 @@ void jl_board_on_diagnostic(struct jl_board *board, jl_diagnostic_fn fn, void *c
     board->diagnostic_context = context;
 }
 
+/* So many of a kind are told one by one; more of them, with other numbers in their text, count
+ * with the last: a flood leaves place for others. */
+enum { MOST_OF_A_CODE = 32 };
+
 /* The one that says the same, or a new one; NULL: no place. */
 static struct jl_diagnostic *place_for(struct jl_board *board, const struct jl_diagnostic *found) {
+    struct jl_diagnostic *last = NULL;
+    int alike = 0;
     for (size_t i = board->diagnostic_count; i > 0; i--) {
         struct jl_diagnostic *one = &board->diagnostics[i - 1];
-        if (strcmp(one->text, found->text) == 0 && strcmp(one->device, found->device) == 0) {
+        if (one->code != found->code || strcmp(one->device, found->device) != 0) {
+            continue;
+        }
+        if (strcmp(one->text, found->text) == 0) {
             return one;
+        }
+        last = last ? last : one;
+        if (++alike == MOST_OF_A_CODE) {
+            return last;
         }
     }
     if (board->diagnostic_count == MOST_DIAGNOSTICS) {
@@ -48,9 +61,10 @@ static void add(struct jl_board *board, struct jl_diagnostic *found) {
     }
 }
 
-void jl_sim_device_report(struct jl_device *device, enum jl_severity severity, const char *format,
-                          ...) {
+void jl_sim_device_report(struct jl_device *device, enum jl_severity severity, enum jl_code code,
+                          const char *format, ...) {
     struct jl_diagnostic found = {.severity = severity,
+                                  .code = code,
                                   .device = device->name,
                                   .part = device->part->name,
                                   .byte = device->bus_bytes ? *device->bus_bytes : 0};
@@ -67,8 +81,9 @@ void jl_sim_device_report(struct jl_device *device, enum jl_severity severity, c
 }
 
 void jl_sim_bus_report(struct jl_board *board, const char *kind, uint64_t byte,
-                       enum jl_severity severity, const char *format, ...) {
-    struct jl_diagnostic found = {.severity = severity, .device = kind, .part = kind, .byte = byte};
+                       enum jl_severity severity, enum jl_code code, const char *format, ...) {
+    struct jl_diagnostic found = {
+        .severity = severity, .code = code, .device = kind, .part = kind, .byte = byte};
     va_list arguments;
     va_start(arguments, format);
     vsnprintf(found.text, sizeof found.text, format, arguments);

@@ -109,11 +109,11 @@ static void check_clock(struct jl_device *device, uint64_t bit_ps) {
     if (bit_ps < least && !device->clock_reported) {
         bool tolerated = device->tolerated_cycle_ps && bit_ps >= device->tolerated_cycle_ps;
         device->clock_reported = true;
-        jl_sim_device_report(device, tolerated ? JL_SEVERITY_NOTE : JL_SEVERITY_WARNING,
-                             "I2C clock %u Hz, the datasheet allows %u Hz%s",
-                             (unsigned)(1000000000000u / bit_ps),
-                             (unsigned)(1000000000000u / least),
-                             tolerated ? ": this module is said to bear it" : "");
+        jl_sim_device_report(
+            device, tolerated ? JL_SEVERITY_NOTE : JL_SEVERITY_WARNING, JL_CODE_CLOCK_TOO_FAST,
+            "I2C clock %u Hz, the datasheet allows %u Hz%s", (unsigned)(1000000000000u / bit_ps),
+            (unsigned)(1000000000000u / least),
+            tolerated ? ": this module is said to bear it" : "");
     }
 }
 
@@ -151,12 +151,13 @@ static void report_refused(struct jl_i2c_bus *bus, uint8_t byte) {
     unsigned address = byte >> 1u;
     if (is_attached(bus, address >> 1u) && address >= 0x78) {
         jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+                          JL_CODE_ADDRESS_SHIFTED,
                           "nobody acknowledged the byte %02X: 0x%02X is the 8-bit form of 0x%02X, "
                           "and was shifted once more; give the 7-bit address, 0x%02X",
                           byte, address, address >> 1u, address >> 1u);
     } else if (is_attached(bus, byte)) {
         jl_sim_bus_report(
-            bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+            bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR, JL_CODE_ADDRESS_SHIFTED,
             "nobody acknowledged the byte %02X: it is the 7-bit address 0x%02X, which "
             "goes out shifted, with the write bit: %02X",
             byte, byte, (unsigned)byte << 1 & 0xFFu);
@@ -167,16 +168,17 @@ static void report_refused(struct jl_i2c_bus *bus, uint8_t byte) {
 static void report_unheard(struct jl_i2c_bus *bus) {
     char there[120];
     if (!bus->open) {
-        jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+        jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR, JL_CODE_NO_START,
                           "a byte behind a STOP reaches nobody: begin with START and an address");
     } else if (bus->reading) {
-        jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+        jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR, JL_CODE_READ_BIT,
                           "bytes are sent behind the address byte %02X, whose read bit is set: the "
                           "part drives SDA itself; send %02X",
                           bus->address << 1 | 1, bus->address << 1);
     } else if (bus->refused) {
         list_addresses(bus, there, sizeof there);
         jl_sim_bus_report(bus->board, "i2c", bus->byte_count, JL_SEVERITY_ERROR,
+                          JL_CODE_ADDRESS_UNANSWERED,
                           "bytes are sent on although nobody acknowledged address 0x%02X; on this "
                           "bus there is %s",
                           bus->address, *there ? there : "nobody");

@@ -88,7 +88,7 @@ void jl_sim_paper_full(struct jl_device *device) {
     struct paper_glass *glass = glass_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     if (glass->full_at_ps && now - glass->full_at_ps < LEAST_INTERVAL_S * second_ps) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_UPDATE_RATE,
                              "full updates %llu s apart: the glass wants %d s, or it fades",
                              (unsigned long long)((now - glass->full_at_ps) / second_ps),
                              LEAST_INTERVAL_S);
@@ -100,7 +100,7 @@ void jl_sim_paper_full(struct jl_device *device) {
 void jl_sim_paper_partial(struct jl_device *device) {
     struct paper_glass *glass = glass_of(device);
     if (++glass->partial_count == MOST_PARTIALS + 1) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_UPDATE_RATE,
                              "more than %d partial updates without a full one: ghosts of old "
                              "pictures stay",
                              MOST_PARTIALS);

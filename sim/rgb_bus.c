@@ -199,7 +199,7 @@ static void look_for_tears(struct jl_rgb_bus *bus) {
     }
     if (first >= 0 && bus->newer_rows && !bus->tear_reported) {
         bus->tear_reported = true;
-        jl_sim_device_report(bus->glass, JL_SEVERITY_WARNING,
+        jl_sim_device_report(bus->glass, JL_SEVERITY_WARNING, JL_CODE_TORN,
                              "torn: rows %d to %d were drawn on after they had been scanned, in a "
                              "picture whose other rows are newer: swap two buffers at the vertical "
                              "sync",
@@ -218,14 +218,14 @@ static void report_late(struct jl_rgb_bus *bus) {
         double row_us = bus->clocks / source->timing.clock_hz * 1e6;
         size_t rows = bus->lines_now.bytes * 8 /
                       ((size_t)source->timing.width * (size_t)source->bits_per_pixel);
-        jl_sim_device_report(bus->glass, JL_SEVERITY_ERROR,
+        jl_sim_device_report(bus->glass, JL_SEVERITY_ERROR, JL_CODE_MEMORY_TOO_SLOW,
                              "the line buffers are filled too slowly: %zu rows take %.1f us at "
                              "%.1f MB/s, and are through in %.1f us; older rows are shown again",
                              rows, (double)bus->lines_now.bytes / source->refill_bytes_s * 1e6,
                              source->refill_bytes_s / 1e6, (double)rows * row_us);
         return;
     }
-    jl_sim_device_report(bus->glass, JL_SEVERITY_ERROR,
+    jl_sim_device_report(bus->glass, JL_SEVERITY_ERROR, JL_CODE_MEMORY_TOO_SLOW,
                          "memory is too slow: %ld pixels of a picture were late, and what follows "
                          "is shifted; %.1f MB/s are needed while pixels go out, it gives %.1f",
                          bus->late, needs, source->memory_bytes_s / 1e6);
@@ -243,7 +243,7 @@ static void report_hunger(struct jl_rgb_bus *bus) {
     if (share > HUNGRY && share <= 1 && !bus->late && !bus->hungry_reported &&
         !bus->lines_now.through) {
         bus->hungry_reported = true;
-        jl_sim_device_report(bus->glass, JL_SEVERITY_WARNING,
+        jl_sim_device_report(bus->glass, JL_SEVERITY_WARNING, JL_CODE_MEMORY_TOO_SLOW,
                              "pictures take %.1f MB/s, %.0f %% of what memory gives: above 60 %% "
                              "whoever else reads it makes pixels late",
                              mean / 1e6, share * 100);

@@ -59,11 +59,11 @@ static void report_clock(struct jl_device *device, bool parallel, bool tolerated
     }
     device->clock_reported = true;
     if (parallel) {
-        jl_sim_device_report(device, severity,
+        jl_sim_device_report(device, severity, JL_CODE_CLOCK_TOO_FAST,
                              "write cycle of %.1f ns, the datasheet asks for %.1f ns at least%s",
                              (double)cycle / 1e3, (double)least / 1e3, effect);
     } else {
-        jl_sim_device_report(device, severity,
+        jl_sim_device_report(device, severity, JL_CODE_CLOCK_TOO_FAST,
                              "SPI clock %.2f MHz, the datasheet allows %.2f MHz%s",
                              1e6 / (double)cycle, 1e6 / (double)least, effect);
     }
@@ -101,7 +101,7 @@ static void count_by_dc(struct jl_device *device, bool data, uint8_t first, size
     if (data && bytes && !device->low_bytes && !device->early_data_reported &&
         jl_sim_device_has_dc(device)) {
         device->early_data_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_DATA_FIRST,
                              "data %02X before any command: is D/C wired and the right way round? "
                              "Or was the wake-up sequence left out?",
                              first);
@@ -131,7 +131,7 @@ void jl_sim_stream_deselected(struct jl_device *device) {
     if (device->shifted_bits && !filling) {
         bool nines = !device->three_wire && device->cs_bits % 9 == 0;
         bool eights = device->three_wire && device->cs_bits % 8 == 0;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_WORD_CUT,
                              "CS rose in the middle of a word: %u of its %d bits are lost%s",
                              device->shifted_bits, device->three_wire ? 9 : 8,
                              nines    ? "; they came by nine, as for 3 wires, and the part is "
@@ -219,7 +219,7 @@ void jl_sim_stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size
         }
         if (selected && !bus->contention_reported) {
             bus->contention_reported = true;
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_TWO_SELECTED,
                                  "takes bytes together with %s: the CS pins of both are low",
                                  selected->name);
         }
@@ -227,10 +227,10 @@ void jl_sim_stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size
         deliver_to(bus, device, bytes, units, framing);
     }
     if (!selected && bus->device_count) {
-        jl_sim_bus_report(bus->board, name_of(bus), bus->byte_count, JL_SEVERITY_WARNING,
-                          "bytes pass while no part is selected: no CS is active%s",
-                          bus->devices[0]->part->select_high && !bus->lines ? " (high selects here)"
-                                                                            : "");
+        jl_sim_bus_report(
+            bus->board, name_of(bus), bus->byte_count, JL_SEVERITY_WARNING, JL_CODE_NONE_SELECTED,
+            "bytes pass while no part is selected: no CS is active%s",
+            bus->devices[0]->part->select_high && !bus->lines ? " (high selects here)" : "");
     }
 }
 
@@ -275,7 +275,7 @@ static void check_read_cycle(const struct jl_stream_bus *bus, struct jl_device *
     if (cycle < least && !device->read_clock_reported) {
         device->read_clock_reported = true;
         jl_sim_device_report(
-            device, JL_SEVERITY_WARNING,
+            device, JL_SEVERITY_WARNING, JL_CODE_CLOCK_TOO_FAST,
             "read with a cycle of %.1f ns, the datasheet asks for %.1f ns at least",
             (double)cycle / 1e3, (double)least / 1e3);
     }

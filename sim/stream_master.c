@@ -123,7 +123,7 @@ static void report_overwritten(struct jl_stream_bus *bus, size_t first, size_t c
     for (size_t i = 0; i < bus->device_count; i++) {
         if (jl_sim_device_is_selected(bus->devices[i])) {
             jl_sim_device_report(
-                bus->devices[i], JL_SEVERITY_ERROR,
+                bus->devices[i], JL_SEVERITY_ERROR, JL_CODE_BUFFER_IN_FLIGHT,
                 "the buffer at %p was overwritten in flight: byte %zu of %zu was %02X "
                 "when the transfer started at %.3f ms, the wire took %02X",
                 (const void *)flight->bytes, first, flight->units * (size_t)bus->unit_bytes,

@@ -37,13 +37,14 @@ void jl_sim_unknown_command(struct jl_device *device, uint8_t opcode) {
         stranger++;
     }
     bool explained = stranger && stranger->instead;
-    jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command %02X%s%s", opcode,
-                         explained ? ": " : "", explained ? stranger->instead : "");
+    jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_UNKNOWN_COMMAND,
+                         "unknown command %02X%s%s", opcode, explained ? ": " : "",
+                         explained ? stranger->instead : "");
     device->unknown[opcode / 8] |= (uint8_t)(1u << (opcode % 8));
     if (device->machine->knows && !device->reversed_reported && look_reversed(device)) {
         device->reversed_reported = true;
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_BITS_REVERSED,
             "the unknown commands are commands with their bits reversed: the least "
             "significant bit comes first; send the most significant one first");
     }

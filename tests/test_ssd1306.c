@@ -480,13 +480,18 @@ static void diagnostics_of_sequences(void) {
     EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 4);
     EXPECT_INT(list[3].count, 300);
     EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 303);
-    /* Of many kinds the first 256 are kept. */
+    /* Many of one kind that differ in their numbers leave place for others. */
     for (int i = 0; i < 256; i++) {
         COMMANDS(&raw, 0xA8, (uint8_t)(64 + i % 192));
         COMMANDS(&raw, 0xD3, (uint8_t)(64 + i % 192));
     }
-    EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 256);
+    EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 4 + 32);
+    EXPECT_INT(list[35].count, 512 - 31);
+    EXPECT_INT(list[35].code, JL_CODE_ARGUMENT_VALUE);
     EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 303 + 512);
+    COMMANDS(&raw, 0xAD);
+    EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 4 + 32 + 1);
+    EXPECT_INT(list[36].code, JL_CODE_UNKNOWN_COMMAND);
     jl_board_destroy(raw.board);
 }
 

@@ -370,6 +370,7 @@ static void repeats_fold(void) {
     EXPECT(list[0].last_ps > list[0].at_ps);
     EXPECT_INT((long long)(list[1].last_ps - list[1].at_ps), 0);
     EXPECT_TEXT(list[0].part, "ili9341");
+    EXPECT_TEXT(jl_code_name(list[0].code), "unknown-command");
     EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 1000);
     jl_board_on_diagnostic(raw.board, NULL, NULL);
     raw_play(&raw, "CA9");
@@ -461,6 +462,19 @@ static void waits_within_a_transfer(void) {
     jl_board_wait_ps(raw.board, 200000000000u);
     EXPECT_CONTAINS(jl_device_why_dark(raw.device), "29"); /* it was lost */
     jl_board_destroy(raw.board);
+}
+
+/* Names are for scripts: lower case and hyphens, no two alike, each with a meaning. */
+static void codes_have_names(void) {
+    for (int code = JL_CODE_ADDRESS_SHIFTED; code <= JL_CODE_NOT_TAKEN; code++) {
+        const char *name = jl_code_name((enum jl_code)code);
+        test_row("%s", name);
+        EXPECT_INT((long long)strspn(name, "abcdefghijklmnopqrstuvwxyz-"), (long long)strlen(name));
+        EXPECT(strlen(jl_code_meaning((enum jl_code)code)) >= 15);
+        for (int other = JL_CODE_ADDRESS_SHIFTED; other < code; other++) {
+            EXPECT(strcmp(name, jl_code_name((enum jl_code)other)) != 0);
+        }
+    }
 }
 
 /* ---- commands of others ---- */
@@ -755,6 +769,7 @@ const struct test_group test_groups[] = {
     {"random_traffic", random_traffic},
     {"addresses_on_i2c", addresses_on_i2c},
     {"nobody_selected", nobody_selected},
+    {"codes_have_names", codes_have_names},
     {"repeats_fold", repeats_fold},
     {"places_within_a_transfer", places_within_a_transfer},
     {"waits_within_a_transfer", waits_within_a_transfer},

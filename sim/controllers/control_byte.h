@@ -25,7 +25,7 @@ static inline bool control_took(struct jl_device *device, struct control *contro
     }
     if (byte & 0x3F) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_CONTROL_BYTE,
             "0x%02X stands where a control byte belongs (00 commands, 40 data, 80 one "
             "command, C0 one data byte)",
             byte);

@@ -255,13 +255,13 @@ static void set_range(struct jl_device *device, int limit, int *start, int *end)
     int first = argument16(chip, 0), last = argument16(chip, 2);
     const char *name = chip->command == 0x2A ? "set_column_address" : "set_page_address";
     if (last < first) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_WINDOW_RANGE,
                              "%02X (%s) %d..%d: the end lies before the start, the range stays",
                              chip->command, name, first, last);
         return;
     }
     if (last >= limit) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_WINDOW_RANGE,
                              "%02X (%s) %d..%d: the RAM ends at %d in this address mode; what lies "
                              "outside is lost",
                              chip->command, name, first, last, limit - 1);
@@ -275,7 +275,7 @@ static void set_scroll_area(struct jl_device *device) {
     int top = argument16(chip, 0), rows = argument16(chip, 2), bottom = argument16(chip, 4);
     if (top + rows + bottom != chip->height || rows < 1) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_SCROLL_RANGE,
             "33 (set_scroll_area) %d + %d + %d lines: expected a sum of %d, the area "
             "stays",
             top, rows, bottom, chip->height);
@@ -289,7 +289,7 @@ static void set_scroll_start(struct jl_device *device) {
     struct dcs_chip *chip = chip_of(device);
     int start = argument16(chip, 0);
     if (start < chip->scroll_top || start >= chip->scroll_top + chip->scroll_rows) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_SCROLL_RANGE,
                              "37 (set_scroll_start) %d: expected a line of the scroll area, %d..%d",
                              start, chip->scroll_top, chip->scroll_top + chip->scroll_rows - 1);
         return;
@@ -302,7 +302,7 @@ static void set_pixel_format(struct jl_device *device, const struct dcs_part *pa
     struct dcs_chip *chip = chip_of(device);
     unsigned format = chip->arguments[0] & 7;
     if (!(part->formats >> format & 1)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_PIXEL_FORMAT,
                              "3A (set_pixel_format) %02X: expected %s5 (16 bits) or 6 (18 bits) in "
                              "the low digit; the format stays",
                              chip->arguments[0],
@@ -313,7 +313,7 @@ static void set_pixel_format(struct jl_device *device, const struct dcs_part *pa
     }
     chip->pixel_format = chip->arguments[0];
     if (jl_sim_dcs_format(device, part) != format) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_PIXEL_FORMAT,
                              "3A (set_pixel_format) %02X: no 16 bits a pixel on a serial bus, the "
                              "controller takes three bytes a pixel",
                              chip->arguments[0]);
@@ -333,12 +333,12 @@ static void toggle_sleep(struct jl_device *device, const struct dcs_part *part, 
     uint64_t now = jl_board_now_ps(device->board);
     if (asleep != chip->asleep && chip->toggled_ps &&
         now - chip->toggled_ps < 120 * (uint64_t)MS_PS) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_WAIT_TOO_SHORT,
                              "%02X came %.1f ms after the sleep mode changed, 120 ms are needed",
                              chip->command, (double)(now - chip->toggled_ps) / 1e9);
     }
     if (!asleep && now < chip->sleep_out_from_ps) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_WAIT_TOO_SHORT,
                              "11 (exit_sleep_mode) came %.1f ms too early: 120 ms after a reset",
                              (double)(chip->sleep_out_from_ps - now) / 1e9);
     }
@@ -449,12 +449,12 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
 static void check_finished(struct jl_device *device) {
     struct dcs_chip *chip = chip_of(device);
     if (chip->command_known && chip->argument_count < chip->least_arguments) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_COUNT,
                              "command %02X got %d argument(s), expected %d: it has no effect",
                              chip->command, chip->argument_count, chip->least_arguments);
     }
     if (chip->writing && chip->pixel_bytes) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_PIXEL_CUT,
                              "the last pixel is cut: %d byte(s) of it are lost", chip->pixel_bytes);
     }
     chip->writing = false;
@@ -491,7 +491,7 @@ static void take_command(struct jl_device *device, const struct dcs_part *part, 
         chip->least_arguments = vendor->least;
         chip->most_arguments = vendor->most;
         if (vendor_locked(device, part, opcode)) {
-            jl_sim_device_report(device, JL_SEVERITY_WARNING,
+            jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_LOCKED,
                                  "vendor command %02X without FE and EF before it has no effect",
                                  opcode);
         }
@@ -518,7 +518,7 @@ static void take_argument(struct jl_device *device, const struct dcs_part *part,
         if (!chip->command_ignored) {
             chip->command_ignored = true;
             jl_sim_device_report(
-                device, JL_SEVERITY_ERROR,
+                device, JL_SEVERITY_ERROR, JL_CODE_NO_WRITE_COMMAND,
                 "command %02X takes %d argument(s), more came: pixels need 2C or 3C "
                 "before them",
                 chip->command, chip->most_arguments);
@@ -541,7 +541,7 @@ static void reset(struct jl_device *device, bool low) {
     scan(device, part);
     if (!low) {
         if (now - chip->reset_edge_ps < 10000000) {
-            jl_sim_device_report(device, JL_SEVERITY_WARNING,
+            jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                                  "reset was low for %.1f us, at least 10 us are needed",
                                  (double)(now - chip->reset_edge_ps) / 1e6);
         }
@@ -562,7 +562,7 @@ static bool listens(struct jl_device *device, uint8_t byte) {
     if (chip->in_reset) {
         if (!chip->reset_reported) {
             chip->reset_reported = true;
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RESET_HELD,
                                  "bytes arrive while the reset pin is low");
         }
         return false;
@@ -570,7 +570,7 @@ static bool listens(struct jl_device *device, uint8_t byte) {
     if (now < chip->deaf_until_ps) {
         if (!chip->deaf_reported) {
             chip->deaf_reported = true;
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_BUSY,
                                  "%02X came %.2f ms too early after %s and is lost", byte,
                                  (double)(chip->deaf_until_ps - now) / 1e9, chip->deaf_after);
         }

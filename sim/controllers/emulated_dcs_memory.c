@@ -46,7 +46,7 @@ static void put_pixel(struct jl_device *device, uint32_t color) {
         chip->window_full = false;
         if (!chip->wrapped_reported) {
             chip->wrapped_reported = true;
-            jl_sim_device_report(device, JL_SEVERITY_NOTE,
+            jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_WINDOW_WRAPS,
                                  "more pixels than the window holds: writing goes on at its start");
         }
     }
@@ -145,7 +145,7 @@ void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *par
     if (chip->asleep && !chip->asleep_reported) {
         chip->asleep_reported = true;
         jl_sim_device_report(
-            device, JL_SEVERITY_WARNING,
+            device, JL_SEVERITY_WARNING, JL_CODE_ASLEEP,
             "memory is written while the controller sleeps: nothing shows until 11 "
             "(exit_sleep_mode) and 29 (set_display_on)");
     }

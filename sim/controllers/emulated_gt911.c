@@ -53,7 +53,7 @@ static void report(struct jl_device *device) {
 static uint8_t state(struct jl_device *device) {
     struct touch_chip *chip = touch_chip(device);
     if (chip->ready && chip->unanswered++ == MOST_UNANSWERED) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_NOT_TAKEN,
                              "a report was read %d times and never taken: write 0 to 814E, or no "
                              "other one comes",
                              MOST_UNANSWERED);

@@ -129,7 +129,7 @@ static void set_function(struct jl_device *device, struct core *core, uint8_t by
     core->two_lines = byte & 0x08;
     core->half = false;
     if ((byte & 0x0C) == 0x04) {
-        jl_sim_device_report(device, JL_SEVERITY_NOTE,
+        jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_ARGUMENT_VALUE,
                              "function set %02X asks for 5x10 dots, which this glass has not",
                              byte);
     }
@@ -140,7 +140,7 @@ static void set_address(struct jl_device *device, struct core *core, uint8_t byt
     core->address = byte & 0x7F;
     if (cell_of(core, core->address) < 0) {
         jl_sim_device_report(
-            device, JL_SEVERITY_WARNING,
+            device, JL_SEVERITY_WARNING, JL_CODE_ADDRESS_RANGE,
             "DDRAM address %02X does not exist: a line has 00..27, the second 40..67",
             core->address);
     }
@@ -177,7 +177,8 @@ static unsigned execute(struct jl_device *device, struct core *core, uint8_t byt
         clear(core);
         return LONG_CYCLES;
     } else {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING, "00 is no instruction");
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_UNKNOWN_COMMAND,
+                             "00 is no instruction");
     }
     return CYCLES;
 }
@@ -187,7 +188,7 @@ static void take_data(struct jl_device *device, struct core *core, uint8_t byte)
         if (byte > 0x1F && !core->warned_of_text) {
             core->warned_of_text = true;
             jl_sim_device_report(
-                device, JL_SEVERITY_WARNING,
+                device, JL_SEVERITY_WARNING, JL_CODE_TEXT_AS_GLYPH,
                 "%02X was written to CGRAM address %02X, and looks like text: set a "
                 "DDRAM address after the glyphs",
                 byte, core->address);
@@ -211,7 +212,7 @@ static void take_byte(struct jl_device *device, struct core *core, bool data, ui
     struct state *state = device->state;
     state->bytes++;
     if (early_ps) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_BUSY,
                              "%s %02X ignored: it came %.1f us before the controller was ready",
                              data ? "data" : "instruction", byte, (double)early_ps / 1e6);
         return;
@@ -242,7 +243,7 @@ static void tell_causes(struct jl_device *device, struct core *core) {
     core->knocks += !data && core->knocks < 3;
     if (!core->eight_bits && data != core->upper_data) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_NIBBLE_STEP,
             "RS changed between the two nibbles of a byte, which are out of step: "
             "a pulse of E was lost or is too many, or 3 3 3 2 were not sent first");
     }
@@ -250,7 +251,7 @@ static void tell_causes(struct jl_device *device, struct core *core) {
     bool woken = core->knocks > 2;
     if (core->eight_bits && data && woken && !(device->driven & low_lines)) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_NIBBLE_AS_BYTE,
             "data in 8-bit mode, but nothing drives D0 to D3: each nibble counts as "
             "a byte. The 2 behind 3 3 3 is missing, or was lost");
     }
@@ -264,7 +265,7 @@ static void tell_exchanged(struct jl_device *device, struct core *core, uint8_t 
         core->exchanged |= (unsigned)(byte == common[i]) << i;
     }
     if (core->exchanged == 15 && before != 15) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_NIBBLES_EXCHANGED,
                              "82, C0, 60 and 10 came, and never a display on: these are 28, 0C, 06 "
                              "and 01 with their nibbles exchanged. The high nibble goes first");
     }
@@ -323,8 +324,9 @@ static void complain_if_short(struct jl_device *device, uint64_t since_ps, unsig
                               const char *what) {
     uint64_t ps = jl_board_now_ps(device->board) - since_ps;
     if (since_ps && ps < least_ns * (uint64_t)1000) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "%s: %u ns, the datasheet asks for %u ns",
-                             what, (unsigned)(ps / 1000), least_ns);
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_PULSE_TOO_SHORT,
+                             "%s: %u ns, the datasheet asks for %u ns", what, (unsigned)(ps / 1000),
+                             least_ns);
     }
 }
 

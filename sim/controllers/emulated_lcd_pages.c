@@ -59,7 +59,7 @@ static void take_data(struct jl_device *device, uint8_t byte) {
     struct lcd_pages *chip = chip_of(device);
     if (chip->argument_due) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_AS_DATA,
             "data 0x%02X arrived while command 0x%02X still waits for its argument", byte,
             chip->command);
     }
@@ -67,7 +67,7 @@ static void take_data(struct jl_device *device, uint8_t byte) {
         if (!chip->past_reported) {
             chip->past_reported = true;
             jl_sim_device_report(
-                device, JL_SEVERITY_ERROR,
+                device, JL_SEVERITY_ERROR, JL_CODE_COLUMN_END,
                 "data past the last column, 131, are lost: set a page (B0..B7) and a "
                 "column (10, 00) before each line");
         }
@@ -82,7 +82,7 @@ static void set_power(struct jl_device *device, uint8_t power) {
     uint64_t since_us = (now - chip->power_changed_ps) / 1000000;
     if (chip->power && power != chip->power && since_us < STEP_US) {
         jl_sim_device_report(
-            device, JL_SEVERITY_WARNING,
+            device, JL_SEVERITY_WARNING, JL_CODE_WAIT_TOO_SHORT,
             "power step 0x%02X came %llu us after the one before: the sheet's flow "
             "waits up to 50 ms between 2C, 2E and 2F",
             0x28 | power, (unsigned long long)since_us);
@@ -127,7 +127,7 @@ static void run_argument(struct jl_device *device, uint8_t byte) {
     if (chip->command == 0x81) {
         if (byte > 63) {
             jl_sim_device_report(
-                device, JL_SEVERITY_ERROR,
+                device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
                 "command 0x81 (electronic volume): argument 0x%02X, expected 00..3F", byte);
         }
         chip->volume = byte & 63;
@@ -248,7 +248,7 @@ static void reset(struct jl_device *device, bool low) {
     uint64_t now = jl_board_now_ps(device->board);
     uint64_t low_ps = now - chip->reset_edge_ps;
     if (!low && low_ps < (uint64_t)part->reset_us * 1000000) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %.1f us, at least %d us are needed",
                              (double)low_ps / 1e6, part->reset_us);
     }
@@ -262,12 +262,13 @@ static bool listens(struct jl_device *device) {
     struct lcd_pages *chip = chip_of(device);
     if (chip->in_reset && !chip->reset_reported) {
         chip->reset_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "bytes arrive while the reset pin is low");
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RESET_HELD,
+                             "bytes arrive while the reset pin is low");
     }
     bool deaf = jl_board_now_ps(device->board) < chip->deaf_until_ps;
     if (deaf && !chip->recovery_reported) {
         chip->recovery_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RESET_RECOVERY,
                              "bytes arrive while the controller still resets: they are lost");
     }
     return !chip->in_reset && !deaf;

@@ -171,27 +171,27 @@ static void take_data(struct jl_device *device, uint8_t byte) {
     struct mono_oled *chip = chip_of(device);
     if (chip->arguments_due) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_AS_DATA,
             "data 0x%02X arrived while command 0x%02X still waits for %d argument(s)", byte,
             chip->command, chip->arguments_due - chip->argument_count);
         /* D/C decides: the byte goes to the RAM, the command keeps waiting. */
     }
     if (chip->scroll.running && !chip->scroll_reported) {
         chip->scroll_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_SCROLL_RUNNING,
                              "RAM written while the scroll runs: send 2E first (datasheet 10.2.3)");
     }
     if (!chip->on && chip->was_on && !chip->asleep_reported) {
         chip->asleep_reported = true;
         jl_sim_device_report(
-            device, JL_SEVERITY_NOTE,
+            device, JL_SEVERITY_NOTE, JL_CODE_ASLEEP,
             "data arrives while the display sleeps: the RAM takes it, nothing shows until AF");
     }
     if (chip->column >= chip->segments) {
         if (!chip->past_reported) {
             chip->past_reported = true;
             jl_sim_device_report(
-                device, JL_SEVERITY_ERROR,
+                device, JL_SEVERITY_ERROR, JL_CODE_COLUMN_END,
                 "data past the last column, %d, are lost: set a page (B0..B7) and a "
                 "column (10, 00) before each line",
                 chip->segments - 1);
@@ -218,7 +218,7 @@ static const struct mono_oled_command *find_command(const struct mono_oled_part 
 static void expect(struct jl_device *device, bool good, uint8_t argument, const char *right) {
     struct mono_oled *chip = chip_of(device);
     if (!good) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
                              "command 0x%02X (%s): argument 0x%02X, expected %s", chip->command,
                              find_command(part_of(device), chip->command)->name, argument, right);
     }
@@ -240,7 +240,7 @@ static void set_window(struct jl_device *device, uint8_t limit, uint8_t *start, 
     expect(device, *end >= *start, a[1], "an end not before the start");
     if (chip->addressing == ADDRESS_PAGE) {
         jl_sim_device_report(
-            device, JL_SEVERITY_WARNING,
+            device, JL_SEVERITY_WARNING, JL_CODE_WRONG_MODE,
             "command 0x%02X has no effect in page addressing mode: send 20 00 first",
             chip->command);
     } else {
@@ -257,7 +257,7 @@ static void set_scroll(struct jl_device *device, bool vertical_too) {
     struct scroll *scroll = &chip->scroll;
     if (scroll->running) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_SCROLL_RUNNING,
             "command 0x%02X while the scroll runs: send 2E first (datasheet 10.2.3)",
             chip->command);
     }
@@ -288,7 +288,7 @@ static void start_scroll(struct jl_device *device) {
     struct mono_oled *chip = chip_of(device);
     if (!chip->scroll.frames_a_step) {
         jl_sim_device_report(
-            device, JL_SEVERITY_WARNING,
+            device, JL_SEVERITY_WARNING, JL_CODE_SCROLL_NOT_SET,
             "scroll start without a scroll setup (26, 27, 29 or 2A) has no effect");
         return;
     }
@@ -322,7 +322,7 @@ static void run_supply(struct jl_device *device, uint8_t argument) {
     expect(device, argument == 0x8A || argument == 0x8B, argument, "8A (off) or 8B (on)");
     if (chip->on) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_WRONG_MODE,
             "the converter may be switched while the display is off only: send AE first");
     }
     chip->pump_enabled = argument & 1;
@@ -349,7 +349,7 @@ static void run_command_with_arguments(struct jl_device *device) {
     case 0x23:
     case 0xD6:
         jl_sim_device_report(
-            device, a ? JL_SEVERITY_WARNING : JL_SEVERITY_NOTE,
+            device, a ? JL_SEVERITY_WARNING : JL_SEVERITY_NOTE, JL_CODE_NOT_SHOWN,
             "command 0x%02X %02X exists on later revisions only%s", chip->command, a,
             a ? ": a picture that fades or is zoomed is not shown here" : ", and is off");
         break;
@@ -425,7 +425,7 @@ static void run_plain_command(struct jl_device *device, uint8_t opcode) {
     }
     if (opcode <= 0x1F || (opcode >= 0xB0 && opcode <= 0xB7)) {
         if (chip->addressing != ADDRESS_PAGE) {
-            jl_sim_device_report(device, JL_SEVERITY_WARNING,
+            jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_WRONG_MODE,
                                  "command 0x%02X is for page addressing mode only: no effect now",
                                  opcode);
         } else if (opcode <= 0x0F) {
@@ -500,7 +500,7 @@ static void take_command_byte(struct jl_device *device, uint8_t byte) {
     if (chip->locked && byte != 0xFD) {
         if (!chip->lock_reported) {
             chip->lock_reported = true;
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_LOCKED,
                                  "command 0x%02X while locked by FD 16: send FD 12 first", byte);
         }
         return;
@@ -525,7 +525,7 @@ static void reset(struct jl_device *device, bool low) {
     uint64_t least_us = part_of(device)->reset_us;
     if (!low && now - chip->reset_edge_ps < least_us * 1000000) {
         jl_sim_device_report(
-            device, JL_SEVERITY_WARNING,
+            device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
             "reset was low for %llu ns, at least %llu us are needed (datasheet 8.9)",
             (unsigned long long)((now - chip->reset_edge_ps) / 1000), (unsigned long long)least_us);
     }
@@ -541,13 +541,14 @@ static bool listens(struct jl_device *device) {
     run_scroll(device);
     if (chip->in_reset && !chip->reset_reported) {
         chip->reset_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "bytes arrive while the reset pin is low");
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RESET_HELD,
+                             "bytes arrive while the reset pin is low");
     }
     uint64_t since = jl_board_now_ps(device->board) - chip->reset_edge_ps;
     uint64_t least_us = part_of(device)->recovery_us;
     if (chip->reset_pulsed && since < least_us * 1000000 && !chip->recovery_reported) {
         chip->recovery_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_RECOVERY,
                              "first byte %llu ns after reset, at least %llu us are needed",
                              (unsigned long long)(since / 1000), (unsigned long long)least_us);
     }

@@ -47,7 +47,7 @@ static void reset(struct jl_device *device, bool low) {
     struct pcd8544 *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     if (!low && now - chip->reset_edge_ps < 100000) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %llu ns, at least 100 ns are needed",
                              (unsigned long long)((now - chip->reset_edge_ps) / 1000));
     }
@@ -78,7 +78,7 @@ static bool run_extended(struct jl_device *device, uint8_t byte) {
         chip->vop = byte & 0x7F;
         if (lcd_drive_of(drive_mv(chip), RIGHT_MV) == LCD_TOO_HIGH) {
             jl_sim_device_report(
-                device, JL_SEVERITY_WARNING,
+                device, JL_SEVERITY_WARNING, JL_CODE_CONTRAST,
                 "Vop is set to %d.%02d V, the glass wants about 6.9 V: all dots turn "
                 "dark (was 0x%02X meant as an address? send 20 before it)",
                 drive_mv(chip) / 1000, drive_mv(chip) % 1000 / 10, byte);
@@ -98,15 +98,15 @@ static bool run_basic(struct jl_device *device, uint8_t byte) {
     if (byte & 0x80) {
         int x = byte & 0x7F;
         if (x >= COLUMNS) {
-            jl_sim_device_report(device, JL_SEVERITY_ERROR, "command 0x%02X: x %d, expected 0..83",
-                                 byte, x);
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
+                                 "command 0x%02X: x %d, expected 0..83", byte, x);
         } else {
             chip->x = x;
         }
     } else if ((byte & 0xF8) == 0x40) {
         int y = byte & 7;
         if (y >= BANKS) {
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
                                  "command 0x%02X: bank %d, expected 0..5", byte, y);
         } else {
             chip->y = y;
@@ -130,8 +130,9 @@ static void take_command(struct jl_device *device, uint8_t byte) {
         known = chip->extended ? run_extended(device, byte) : run_basic(device, byte);
     }
     if (!known) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown command 0x%02X in the %s set (%s)",
-                             byte, chip->extended ? "extended" : "basic",
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_UNKNOWN_COMMAND,
+                             "unknown command 0x%02X in the %s set (%s)", byte,
+                             chip->extended ? "extended" : "basic",
                              chip->extended ? "20 leaves it" : "21 opens the extended one");
     }
 }
@@ -140,12 +141,13 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     struct pcd8544 *chip = chip_of(device);
     if (chip->in_reset && !chip->reset_reported) {
         chip->reset_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "bytes arrive while the reset pin is low");
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RESET_HELD,
+                             "bytes arrive while the reset pin is low");
     }
     if (!chip->was_reset && !chip->power_reported) {
         chip->power_reported = true;
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_RESET_MISSING,
             "never reset since power-on: the registers hold noise, and the part may be "
             "damaged; pulse the reset pin first");
     }

@@ -117,7 +117,7 @@ static void look_for_another_map(struct jl_device *device, uint8_t before, uint8
         if (state->knocks[i] == 4) {
             state->told = true;
             jl_sim_device_report(
-                device, JL_SEVERITY_ERROR,
+                device, JL_SEVERITY_ERROR, JL_CODE_EXPANDER_MAP,
                 "the knock 3, 3, 3, 2 never comes by the wires of this module; it "
                 "would with rs P%d, rw P%d, e P%d, light P%d, d4..d7 P%d..P%d: the "
                 "program has that map",

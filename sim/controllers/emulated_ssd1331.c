@@ -184,7 +184,7 @@ static void tell_busy(struct jl_device *device) {
     const struct oled_chip *chip = device->state;
     uint64_t now = jl_board_now_ps(device->board);
     if (now < chip->drawn_ps) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_BUSY,
                              "drawing command %02X while the one before still draws, for another "
                              "%.0f us: it may be lost on the part",
                              chip->command, (double)(chip->drawn_ps - now) / 1e6);
@@ -210,7 +210,7 @@ static void run_own(struct jl_device *device) {
     if (a[0] > 95 || a[2] > 95 || a[1] > 63 || a[3] > 63 ||
         (area && (a[0] > a[2] || a[1] > a[3]))) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_WINDOW_RANGE,
             "drawing command %02X from %d,%d to %d,%d: expected columns 0..95, rows "
             "0..63%s; nothing is drawn",
             chip->command, a[0], a[1], a[2], a[3], area ? ", and an end not before the start" : "");

@@ -82,7 +82,7 @@ static void take_pixel_byte(struct jl_device *device, const struct oled_part *pa
     chip->unit_filled = 0;
     if (chip->window_full && !chip->wrapped_reported) {
         chip->wrapped_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_NOTE,
+        jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_WINDOW_WRAPS,
                              "more pixels than the window holds: writing goes on at its start");
     }
     chip->window_full = false;
@@ -108,7 +108,7 @@ static void set_range(struct jl_device *device, int limit, int *start, int *end,
     struct oled_chip *chip = chip_of(device);
     int first = chip->arguments[0], last = chip->arguments[1];
     if (last < first || last >= limit) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_WINDOW_RANGE,
                              "%02X (%s) %d..%d: expected 0..%d and an end not before the start%s",
                              chip->command, chip->command == 0x15 ? "columns" : "rows", first, last,
                              limit - 1, last < first ? "; the range stays" : "");
@@ -152,7 +152,7 @@ static void check_range(struct jl_device *device, const struct oled_part *part) 
     for (const struct oled_range *range = part->ranges; range->opcode; range++) {
         uint8_t a = chip->arguments[0];
         if (range->opcode == chip->command && (a < range->least || a > range->most)) {
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
                                  "command %02X: argument %02X, expected %02X..%02X", chip->command,
                                  a, range->least, range->most);
         }
@@ -169,7 +169,7 @@ static void run_command(struct jl_device *device, const struct oled_part *part) 
         return;
     }
     if (chip->locked || (is_protected(part, chip->command) && !chip->protected_open)) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_LOCKED,
                              "command %02X while locked has no effect: %s first", chip->command,
                              chip->locked ? "send FD 12" : "send FD B1");
         return;
@@ -257,12 +257,12 @@ static void take_opcode(struct jl_device *device, const struct oled_part *part, 
     struct oled_chip *chip = chip_of(device);
     const struct oled_command *known = find(part, opcode);
     if (chip->arguments_due > chip->argument_count) { /* only where arguments travel as data */
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_COUNT,
                              "command %02X got %d argument(s), expected %d: it has no effect",
                              chip->command, chip->argument_count, chip->arguments_due);
     }
     if (chip->unit_filled) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_PIXEL_CUT,
                              "the last pixel is cut: %d byte(s) of it are lost", chip->unit_filled);
         chip->unit_filled = 0;
     }
@@ -297,7 +297,7 @@ static void take_data(struct jl_device *device, const struct oled_part *part, ui
         if (argument_due && !chip->extra_reported) {
             chip->extra_reported = true;
             jl_sim_device_report(
-                device, JL_SEVERITY_ERROR,
+                device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_AS_DATA,
                 "data arrive while command %02X waits for %d argument(s): this part takes "
                 "them with D/C low",
                 chip->command, chip->arguments_due - chip->argument_count);
@@ -305,7 +305,7 @@ static void take_data(struct jl_device *device, const struct oled_part *part, ui
         take_pixel_byte(device, part, byte);
     } else if (!chip->extra_reported) {
         chip->extra_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_NO_WRITE_COMMAND,
                              "data %02X after command %02X: pixels need 5C before them", byte,
                              chip->command);
     }
@@ -328,7 +328,7 @@ static void reset(struct jl_device *device, bool low) {
     uint64_t now = jl_board_now_ps(device->board);
     uint64_t least = (uint64_t)part->reset_us * 1000000;
     if (!low && now - chip->reset_edge_ps < least) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %.1f us, at least %d us are needed",
                              (double)(now - chip->reset_edge_ps) / 1e6, part->reset_us);
     }
@@ -343,11 +343,12 @@ static bool listens(struct jl_device *device, const struct oled_part *part) {
     uint64_t now = jl_board_now_ps(device->board);
     if (chip->in_reset && !chip->reset_reported) {
         chip->reset_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "bytes arrive while the reset pin is low");
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RESET_HELD,
+                             "bytes arrive while the reset pin is low");
     }
     if (now < chip->deaf_until_ps && !chip->in_reset && !chip->recovery_reported) {
         chip->recovery_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_RECOVERY,
                              "first byte %.1f us after reset, at least %d us are needed",
                              (double)(now - chip->reset_edge_ps) / 1e6, part->reset_us);
     }

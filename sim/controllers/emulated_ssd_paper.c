@@ -145,17 +145,17 @@ static void look_at_planes(struct jl_device *device) {
     if (chip->partial && !has_red(device) && stale && !chip->base.stale_reported) {
         chip->base.stale_reported = true;
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_STALE_PLANE,
             "the old picture in plane 26 differs from the glass at %d of %d "
             "pixels: those are driven wrongly; write the picture to 26, too, after "
             "each update",
             stale, all);
     }
     if (has_red(device) && !chip->base.red_written) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RED_PLANE,
                              "plane 26 (red) was not written since power-on: red snow");
     } else if (has_red(device) && !chip->partial && red > all / 10 * 9) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RED_PLANE,
                              "more than 90 %% is red: in plane 26 a 1 is red");
     }
 }
@@ -176,12 +176,12 @@ static void update(struct jl_device *device) {
         us += 5000;
     }
     if (sequence & DISPLAY && !chip->base.powered) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_VOLTAGES_OFF,
                              "22 %02X updates the glass with its voltages off: bit 6 is needed",
                              sequence);
     } else if (sequence & DISPLAY && !chip->wave_loaded) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_VOLTAGES_OFF,
             "22 %02X updates the glass without a waveform: load one (bit 4, or 32)", sequence);
     } else if (sequence & DISPLAY) {
         chip->partial = (sequence & MODE_2) != 0;
@@ -203,15 +203,15 @@ static void check_window(struct jl_device *device) {
     struct ssd_paper_chip *chip = chip_of(device);
     const struct ssd_paper_part *part = part_of(device);
     if (chip->x_start > chip->x_end || chip->x_end >= part->sources / 8) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_WINDOW_RANGE,
                              "44 columns %d..%d: expected 0..%d, in bytes of 8 pixels",
                              chip->x_start, chip->x_end, part->sources / 8 - 1);
     }
     int low = chip->y_start < chip->y_end ? chip->y_start : chip->y_end;
     int high = chip->y_start + chip->y_end - low;
     if (high >= part->gates) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "45 rows %d..%d: expected 0..%d", low, high,
-                             part->gates - 1);
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_WINDOW_RANGE,
+                             "45 rows %d..%d: expected 0..%d", low, high, part->gates - 1);
     }
 }
 

@@ -63,7 +63,7 @@ static void begin_command(struct jl_device *device, uint8_t command) {
     struct chip *chip = chip_of(device);
     if (jl_board_now_ps(device->board) < chip->deaf_until_ps && !chip->early_told) {
         chip->early_told = true;
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_WAIT_TOO_SHORT,
                              "command %02X came less than %d ms after a reset or sleep out",
                              command, COMMAND_WAIT_MS);
     }
@@ -112,7 +112,7 @@ static void take_argument(struct jl_device *device, uint8_t byte) {
         bool known =
             memcmp(a, key, sizeof key) == 0 && (a[4] == 0 || (a[4] >= 0x10 && a[4] <= 0x13));
         if (!known) {
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
                                  "FF %02X %02X %02X %02X %02X opens no bank: 77 01 00 00 and 00, "
                                  "10, 11, 12 or 13",
                                  a[0], a[1], a[2], a[3], a[4]);
@@ -139,7 +139,8 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
             continue;
         }
         if (!is_standard(bytes[i]) && !(chip->bank && bytes[i] >= 0xB0)) {
-            jl_sim_device_report(device, JL_SEVERITY_WARNING, "unknown command %02X%s", bytes[i],
+            jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_UNKNOWN_COMMAND,
+                                 "unknown command %02X%s", bytes[i],
                                  bytes[i] >= 0xB0 ? ": no bank is open (FF 77 01 00 00 10)" : "");
             chip->has_command = false;
             continue;
@@ -153,7 +154,7 @@ static void show(struct jl_device *device, struct jl_picture *picture) {
     size_t row_bytes = 3 * (size_t)picture->width;
     if (chip->asleep || !chip->on) {
         if (chip->scanned.running && jl_sim_scanned_tell(device, SCANNED_SLEEPING)) {
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_NOT_AWAKE,
                                  "pictures come, but the command port had no %s: the glass stays "
                                  "white",
                                  chip->asleep ? "sleep out (11)" : "display on (29)");

@@ -82,7 +82,7 @@ static void reset(struct jl_device *device, bool low) {
     struct st7920 *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     if (!low && now - chip->reset_edge_ps < 10000000) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %llu us, at least 10 us are needed",
                              (unsigned long long)((now - chip->reset_edge_ps) / 1000000));
     }
@@ -97,13 +97,13 @@ static void function_set(struct jl_device *device, uint8_t byte) {
     bool extended = (byte & 4) != 0, graphics = (byte & 2) != 0;
     if (extended != chip->extended && graphics != chip->graphics && extended) {
         jl_sim_device_report(
-            device, graphics ? JL_SEVERITY_ERROR : JL_SEVERITY_NOTE,
+            device, graphics ? JL_SEVERITY_ERROR : JL_SEVERITY_NOTE, JL_CODE_ARGUMENT_VALUE,
             "function set 0x%02X changes RE and G at once: G stays; send 34, then 36", byte);
         graphics = chip->graphics;
     }
     if (!(byte & 0x10)) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
             "function set 0x%02X asks for a bus of 4 bits: it has 8 here, or is serial", byte);
     }
     chip->graphics = extended ? graphics : chip->graphics;
@@ -118,7 +118,7 @@ static void run_extended(struct jl_device *device, uint8_t byte) {
             chip->row = byte & 0x3F;
             if (chip->row >= SHOWN_ROWS) {
                 jl_sim_device_report(
-                    device, JL_SEVERITY_WARNING,
+                    device, JL_SEVERITY_WARNING, JL_CODE_ADDRESS_RANGE,
                     "row address %d is beyond the 32 that show: the lower half of the "
                     "glass is rows 0..31 from word 8 on",
                     chip->row);
@@ -137,17 +137,17 @@ static void run_extended(struct jl_device *device, uint8_t byte) {
     } else if (byte == 0x01) {
         chip->standby = true;
     } else if (byte & 0x0C) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_NOT_SHOWN,
                              "extended instruction 0x%02X (reverse, sleep) is not shown here",
                              byte);
     } else {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown extended instruction 0x%02X",
-                             byte);
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_UNKNOWN_COMMAND,
+                             "unknown extended instruction 0x%02X", byte);
     }
 }
 
 static void tell_no_shift(struct jl_device *device, uint8_t byte) {
-    jl_sim_device_report(device, JL_SEVERITY_WARNING,
+    jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_NOT_SHOWN,
                          "instruction 0x%02X shifts the display, which is not shown here", byte);
 }
 
@@ -196,7 +196,8 @@ static void run_basic(struct jl_device *device, uint8_t byte) {
             tell_no_shift(device, byte);
         }
     } else {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "unknown instruction 0x00");
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_UNKNOWN_COMMAND,
+                             "unknown instruction 0x00");
     }
 }
 
@@ -235,7 +236,7 @@ static void take(struct jl_device *device, uint8_t byte, bool data, uint64_t at_
         if (!chip->busy_reported) {
             chip->busy_reported = true;
             jl_sim_device_report(
-                device, JL_SEVERITY_ERROR,
+                device, JL_SEVERITY_ERROR, JL_CODE_BUSY,
                 "%s 0x%02X came %.1f us too early, while the controller was busy: it is "
                 "lost (72 us a byte, 1.6 ms after 01, 40 ms after power-on)",
                 data ? "data" : "instruction", byte, (double)(chip->busy_until_ps - at_ps) / 1e6);
@@ -261,7 +262,7 @@ static void take_serial(struct jl_device *device, uint8_t byte, uint64_t at_ps) 
         chip->data = (byte & 2) != 0;
         chip->nibble_due = false;
     } else if (!chip->synced) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_SYNC_BYTE,
                              "0x%02X stands where a sync byte belongs (F8 instruction, FA data)",
                              byte);
     } else if (!chip->nibble_due) {

@@ -130,21 +130,21 @@ static void look_at_planes(struct jl_device *device, bool partial) {
     if (kw && partial && stale && !chip->base.stale_reported) {
         chip->base.stale_reported = true;
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_STALE_PLANE,
             "the old picture in plane 10 differs from the glass at %d of %d "
             "pixels: those are driven wrongly; write the picture to 10, too, after "
             "each update",
             stale, all);
     }
     if (!kw && !chip->base.red_written) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RED_PLANE,
                              "plane 13 (red) was not written since power-on: red snow");
     } else if (!kw && !partial && red > all / 10 * 9) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RED_PLANE,
                              "more than 90 %% is red: DDX (50) says which bit of plane 13 is red");
     }
     if (!kw && glass->kind != JL_GLASS_PAPER_RED) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ARGUMENT_VALUE,
                              "00 says black, white and red (bit 4 is 0), and the glass has no red");
     }
 }
@@ -154,7 +154,7 @@ static void refresh(struct jl_device *device) {
     const struct uc_paper_part *part = part_of(device);
     struct wave wave = {.frame_us = chip->frame_us};
     if (!chip->base.powered) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_VOLTAGES_OFF,
                              "12 updates the glass with its voltages off: 04 first, and wait");
         return;
     }
@@ -243,7 +243,7 @@ static void set_window(struct jl_device *device) {
     int x_start = wide ? word(a) : a[0], x_end = wide ? word(a + 2) : a[1];
     a += wide ? 4 : 2;
     if (x_start % 8 || x_end % 8 != 7) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_WINDOW_RANGE,
                              "90 columns %d..%d: the part takes whole bytes, %d..%d", x_start,
                              x_end, x_start & ~7, x_end | 7);
     }
@@ -253,9 +253,10 @@ static void set_window(struct jl_device *device) {
     chip->y_end = word(a + 2) & 0x3FF;
     if (chip->x_start > chip->x_end || chip->x_end >= (chip->columns + 7) / 8 * 8 ||
         chip->y_start > chip->y_end || chip->y_end >= chip->rows) {
-        jl_sim_device_report(
-            device, JL_SEVERITY_ERROR, "90 columns %d..%d, rows %d..%d: expected within %d x %d",
-            chip->x_start, chip->x_end, chip->y_start, chip->y_end, chip->columns, chip->rows);
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_WINDOW_RANGE,
+                             "90 columns %d..%d, rows %d..%d: expected within %d x %d",
+                             chip->x_start, chip->x_end, chip->y_start, chip->y_end, chip->columns,
+                             chip->rows);
     }
 }
 
@@ -269,12 +270,12 @@ static void set_power(struct jl_device *device, bool on) {
 static void deep_sleep(struct jl_device *device, uint8_t key) {
     struct uc_paper_chip *chip = chip_of(device);
     if (key != 0xA5) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, "07 %02X: deep sleep wants A5 as its key",
-                             key);
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
+                             "07 %02X: deep sleep wants A5 as its key", key);
         return;
     }
     if (chip->base.powered) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_VOLTAGES_ON,
                              "deep sleep with its voltages on: 02 first, and wait");
     }
     chip->base.asleep = true;
@@ -345,7 +346,7 @@ static void run(struct jl_device *device) {
         chip->columns = part->wide ? word(a) : a[0];
         chip->rows = word(a + 1 + part->wide);
         if (chip->columns > part->sources || chip->rows > part->gates || chip->columns % 8) {
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
                                  "61 asks for %d x %d: expected up to %d x %d, columns by 8",
                                  chip->columns, chip->rows, part->sources, part->gates);
             load_defaults(device);

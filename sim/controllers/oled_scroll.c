@@ -17,7 +17,7 @@ void jl_sim_oled_scroll_start(struct jl_device *device) {
     struct oled_chip *chip = device->state;
     struct oled_scroll *scroll = &chip->scroll;
     if (!scroll->frames) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_SCROLL_NOT_SET,
                              "scroll start without a scroll setup has no effect");
         return;
     }
@@ -84,7 +84,7 @@ void jl_sim_oled_scroll_catch_up(struct jl_device *device, int width, int height
 void jl_sim_oled_scroll_tell_write(struct jl_device *device) {
     const struct oled_chip *chip = device->state;
     if (chip->scroll.running) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_SCROLL_RUNNING,
                              "RAM written while the scroll runs: stop it first");
     }
 }
@@ -98,7 +98,7 @@ void jl_sim_oled_scroll_set(struct jl_device *device, const struct oled_scroll *
     bool inside = cells_fit && (rows_fit || !wanted->cells_a_step) && wanted->rows_a_step < height;
     if (!inside) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_SCROLL_RANGE,
             "scroll setup %02X of rows %d..%d: expected rows 0..%d, columns inside the RAM, and an "
             "end not before the start; the setup stays",
             chip->command, wanted->first_row, wanted->last_row, height - 1);

@@ -13,7 +13,7 @@ static struct paper_chip *chip_of(const struct jl_device *device) {
 static void end_arguments(struct jl_device *device, paper_run_fn run) {
     struct paper_chip *chip = chip_of(device);
     if (chip->argument_count < chip->least) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_COUNT,
                              "command %02X got %d of %d argument bytes, and is ignored",
                              chip->command, chip->argument_count, chip->least);
     } else if (chip->argument_count < chip->most) {
@@ -47,7 +47,7 @@ void jl_sim_paper_argument(struct jl_device *device, uint8_t byte, paper_run_fn 
     }
     if (chip->argument_count >= chip->most) {
         if (chip->argument_count++ == chip->most) {
-            jl_sim_device_report(device, JL_SEVERITY_WARNING,
+            jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ARGUMENT_COUNT,
                                  "command %02X takes %d argument bytes: more are ignored",
                                  chip->command, chip->most);
         }
@@ -92,7 +92,7 @@ bool jl_sim_paper_deaf(struct jl_device *device, const struct paper_words *words
     }
     if (chip->asleep && !chip->asleep_reported) {
         chip->asleep_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_DEEP_SLEEP,
                              "byte %02X arrives in deep sleep (%s): only a pulse on the reset pin "
                              "wakes it",
                              byte, words->sleep);
@@ -101,7 +101,7 @@ bool jl_sim_paper_deaf(struct jl_device *device, const struct paper_words *words
     bool busy = now < chip->busy_until_ps;
     if (busy && !chip->asleep && !chip->busy_reported) {
         chip->busy_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_BUSY,
                              "%s %02X arrives while it is busy, %llu ms too early: ignored; wait "
                              "%s",
                              data ? "byte" : "command", byte,
@@ -112,7 +112,7 @@ bool jl_sim_paper_deaf(struct jl_device *device, const struct paper_words *words
     if (chip->powered && !busy && !chip->power_reported &&
         now - chip->powered_since_ps > 60000000000000u) {
         chip->power_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_VOLTAGES_ON,
                              "its voltages were on for a minute: switch them off after an update "
                              "(%s), or send it to deep sleep (%s)",
                              words->power, words->sleep);
@@ -126,9 +126,10 @@ void jl_sim_paper_reset(struct jl_device *device, bool low, uint32_t least_us) {
     jl_sim_paper_settle(device, &chip->update);
     jl_sim_paper_stop(device, &chip->update);
     if (!low && now - chip->reset_edge_ps < (uint64_t)least_us * 1000000u) {
-        jl_sim_device_report(
-            device, JL_SEVERITY_WARNING, "reset was low for %llu ns, at least %u us are needed",
-            (unsigned long long)((now - chip->reset_edge_ps) / 1000), (unsigned)least_us);
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
+                             "reset was low for %llu ns, at least %u us are needed",
+                             (unsigned long long)((now - chip->reset_edge_ps) / 1000),
+                             (unsigned)least_us);
     }
     chip->reset_edge_ps = now;
     chip->in_reset = low;

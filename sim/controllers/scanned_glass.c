@@ -83,13 +83,13 @@ static void judge_wires(struct jl_device *device, int color, int data_lines) {
         return;
     }
     if (all_on(panel, color, bits - used, used, first + used - 1, -1)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_DATA_LINES,
                              "%s is wired in reverse: its lowest data line leads to %c%d, the top "
                              "input; only full and none come out right",
                              name, letter, bits - 1);
     } else if (count < bits && all_on(panel, color, 0, count, first, 1)) {
         jl_sim_device_report(
-            device, JL_SEVERITY_ERROR,
+            device, JL_SEVERITY_ERROR, JL_CODE_DATA_LINES,
             "the %d lines of %s lead to %c0..%c%d: at most 1/%d of its light; lead "
             "them to %c%d..%c%d, the top ones",
             count, name, letter, letter, count - 1, 1 << (bits - count), letter, bits - count,
@@ -97,7 +97,7 @@ static void judge_wires(struct jl_device *device, int color, int data_lines) {
     } else if (other != color && used <= other_count &&
                all_on(panel, color, bits - used, used, other_first + other_count - used, 1)) {
         if (color == 0) { /* one sentence for both */
-            jl_sim_device_report(device, JL_SEVERITY_ERROR,
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_DATA_LINES,
                                  "red and blue are exchanged: the data lines of one lead to the "
                                  "inputs of the other");
         }
@@ -106,14 +106,14 @@ static void judge_wires(struct jl_device *device, int color, int data_lines) {
             int wanted = first + count - (bits - i), got = panel->wires[color][i], bit;
             if (got == JL_RGB_GROUND) {
                 jl_sim_device_report(
-                    device, JL_SEVERITY_ERROR,
+                    device, JL_SEVERITY_ERROR, JL_CODE_DATA_LINES,
                     "input %c%d of the glass leads to ground, not to data line D%d", letter, i,
                     wanted);
                 return;
             }
             if (got != wanted) {
                 int other_color = color_of_line(data_lines, got, &bit);
-                jl_sim_device_report(device, JL_SEVERITY_ERROR,
+                jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_DATA_LINES,
                                      "input %c%d of the glass is on data line D%d, which is bit %d "
                                      "of %s, not on D%d",
                                      letter, i, got, bit, color_names[other_color], wanted);
@@ -217,13 +217,13 @@ static void latch_row(struct jl_device *device, const struct rgb_line *line, int
 static void judge_levels(struct jl_device *device, const struct rgb_line *line) {
     const struct jl_rgb_panel *panel = &wires_of(device)->panel;
     if (line->falling == panel->timing.falling && jl_sim_scanned_tell(device, SCANNED_EDGE)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_CLOCK_EDGE,
                              "data changes with the clock edge at which the glass latches it: set "
                              "the other edge");
     }
     if (panel->most_hz > 0 && line->clock_hz > panel->most_hz &&
         jl_sim_scanned_tell(device, SCANNED_FAST)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_CLOCK_TOO_FAST,
                              "the pixel clock is %.2f MHz, the glass takes %.2f: some pixels are "
                              "wrong",
                              line->clock_hz / 1e6, panel->most_hz / 1e6);
@@ -233,7 +233,7 @@ static void judge_levels(struct jl_device *device, const struct rgb_line *line) 
     }
     if (line->hsync_high != panel->timing.hsync_high &&
         jl_sim_scanned_tell(device, SCANNED_HSYNC)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_SYNC_LEVEL,
                              "HSYNC is active %s, the glass wants it %s: the picture is shifted by "
                              "the pulse of %d clocks",
                              line->hsync_high ? "high" : "low", line->hsync_high ? "low" : "high",
@@ -247,13 +247,13 @@ static void judge_row(struct jl_device *device, const struct rgb_line *line) {
     const struct jl_rgb_timing *t = &panel->timing;
     int wanted = t->line.sync + t->line.back;
     if (line->pixels != t->width && jl_sim_scanned_tell(device, SCANNED_WIDTH)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_TIMING,
                              "a line has %d pixels, the glass %d: cut, or left free", line->pixels,
                              t->width);
     }
     if (panel->by_syncs && line->first != wanted &&
         jl_sim_scanned_tell(device, SCANNED_LINE_SHIFT)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_TIMING,
                              "sync and back porch of a line are %d clocks, the glass wants %d: the "
                              "picture is shifted by %d to the %s",
                              line->first, wanted, abs(line->first - wanted),
@@ -269,14 +269,14 @@ static void judge_picture(struct jl_device *device, const struct rgb_line *line,
     int wanted = t->picture.sync + t->picture.back;
     double refresh = line->clock_hz / ((double)line->clocks * lines);
     if (rows != t->height && jl_sim_scanned_tell(device, SCANNED_HEIGHT)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_TIMING,
                              "a picture has %d lines, the glass %d: cut, or left free", rows,
                              t->height);
     }
     bool other_pulse = wires_of(device)->told >> SCANNED_VSYNC & 1; /* counted from elsewhere */
     if (panel->by_syncs && first != wanted && !other_pulse &&
         jl_sim_scanned_tell(device, SCANNED_PICTURE_SHIFT)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_TIMING,
                              "sync and back porch of a picture are %d lines, the glass wants %d: "
                              "the picture is shifted by %d %s",
                              first, wanted, abs(first - wanted), first > wanted ? "down" : "up");
@@ -284,7 +284,7 @@ static void judge_picture(struct jl_device *device, const struct rgb_line *line,
     bool slow = line->clock_hz < panel->least_hz || refresh < 50;
     if (slow && jl_sim_scanned_tell(device, SCANNED_SLOW)) {
         jl_sim_device_report(
-            device, JL_SEVERITY_WARNING,
+            device, JL_SEVERITY_WARNING, JL_CODE_CLOCK_TOO_SLOW,
             "the pixel clock is %.2f MHz, %.1f pictures a second: rows fade before "
             "they are written again, and the glass flickers",
             line->clock_hz / 1e6, refresh);
@@ -371,7 +371,7 @@ static void judge_vsync(struct jl_device *device, const struct rgb_line *line) {
     /* Pixels while it is active: it is so for most of the time. */
     if (wires_of(device)->panel.by_syncs && line->vsync_driven && line->pixels &&
         line->vsync == t->vsync_high && jl_sim_scanned_tell(device, SCANNED_VSYNC)) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_SYNC_LEVEL,
                              "VSYNC is active %s, the glass wants it %s: the picture is shifted by "
                              "its pulse",
                              t->vsync_high ? "low" : "high", t->vsync_high ? "high" : "low");

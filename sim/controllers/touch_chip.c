@@ -57,7 +57,7 @@ static void reset(struct jl_device *device, bool low) {
     uint64_t now = jl_board_now_ps(device->board), was_low = now - chip->reset_edge_ps;
     int least_ms = facts_of(device)->least_reset_ms;
     if (!low && was_low < (uint64_t)least_ms * PS_PER_MS) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING,
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %.1f ms, at least %d ms are needed",
                              (double)was_low / (double)PS_PER_MS, least_ms);
     }
@@ -81,7 +81,7 @@ static bool i2c_begin(struct jl_device *device, bool read) {
     }
     if (boots(device) && !chip->early_reported) {
         chip->early_reported = true;
-        jl_sim_device_report(device, JL_SEVERITY_ERROR,
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_BOOTING,
                              "addressed while it boots: its registers are valid %u ms after "
                              "power-on and reset",
                              facts->boot_ms);

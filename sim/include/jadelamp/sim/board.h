@@ -11,6 +11,7 @@
 
 #include <stddef.h>
 
+#include "jadelamp/sim/codes.h"
 #include "jadelamp/sim/glass.h"
 
 #ifdef __cplusplus
@@ -52,11 +53,15 @@ enum jl_severity {
     JL_SEVERITY_ERROR,   /**< the picture or the panel's state is wrong */
 };
 
-/** What was found, once however often it was; a flood of one hides no other. */
+/**
+ * What was found, once however often it was. Of one kind, at most 32 that differ in their numbers
+ * are told for a device, so that a flood of one hides no other.
+ */
 struct jl_diagnostic {
     uint64_t at_ps, last_ps; /**< the first and the last time */
     uint32_t count;          /**< how often */
     enum jl_severity severity;
+    enum jl_code code;  /**< what kind of mistake: jl_code_name() (codes.h) */
     const char *device; /**< name of the device, or of a bus: "i2c", "spi", "8080", "6800" */
     const char *part;   /**< its part number; the same for a bus */
     uint64_t byte;      /**< on its bus: bytes before the one in which it was first found */
