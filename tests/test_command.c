@@ -67,7 +67,7 @@ static void usage(void) {
          "one has pixels, the other one cells"},
         {JADELAMP " light hd44780-16x2-4bit --glass hd44780-20x4-expander", 2,
          "the bus of hd44780-16x2-4bit does not reach the module of hd44780-20x4-expander"},
-        {JADELAMP " light ssd1306-128x64-i2c --glass sh1106-128x64-i2c --json", 1,
+        {JADELAMP " light ssd1306-128x64-i2c --glass sh1106-128x64-i2c --json --into x; rm -r x", 0,
          "\"code\":\t\"unknown-command\""},
         {JADELAMP " light ssd1306-128x64-i2c --fault rain", 2, "expected unplugged"},
         {JADELAMP " light ssd1306-128x64-i2c --fault nack-at=x", 2, "expected unplugged"},

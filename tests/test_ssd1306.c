@@ -486,7 +486,7 @@ static void diagnostics_of_sequences(void) {
         COMMANDS(&raw, 0xD3, (uint8_t)(64 + i % 192));
     }
     EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 4 + 32);
-    EXPECT_INT(list[35].count, 512 - 31);
+    EXPECT_INT(list[35].count, 512 - 31 * 2); /* the others came twice, at 192 and more, too */
     EXPECT_INT(list[35].code, JL_CODE_ARGUMENT_VALUE);
     EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 303 + 512);
     COMMANDS(&raw, 0xAD);
