@@ -4,6 +4,7 @@
 #ifndef JADELAMP_SIM_DEVICE_H
 #define JADELAMP_SIM_DEVICE_H
 
+#include "commands/commands.h"
 #include "jadelamp/sim/board.h"
 #include "jadelamp/sim/touch.h"
 
@@ -20,7 +21,8 @@ struct jl_emulated_part {
     const char *name;
     const struct machine *machine;
     const void *facts; /* what the machine has differently for this part; its own type */
-    const struct stranger *strangers; /* or NULL */
+    const struct command_set *commands; /* or NULL */
+    const struct stranger *strangers;   /* or NULL */
     size_t state_bytes;
     size_t fixed_bytes; /* of what survives a loss of power, such as trimmers; zeroed at first */
     /* Least write cycles by the datasheet: a bit on SPI, a strobe on 8080, SCL. 0: no such bus. */
@@ -81,8 +83,6 @@ struct machine {
     bool keeps_picture;
     /* As show(), but what each line showed when it was scanned last. NULL: as show(). */
     void (*seen)(struct jl_device *device, struct jl_picture *picture);
-    /* Whether a byte is a command of the part. NULL: not told. */
-    bool (*knows)(const struct jl_device *device, uint8_t opcode);
     /* Glass of an RGB bus: how it is wired to so many data lines; and a line, at its end. */
     void (*attach_rgb)(struct jl_device *device, const struct jl_rgb_panel *panel, int data_lines);
     void (*take_line)(struct jl_device *device, const struct rgb_line *line);

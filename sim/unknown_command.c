@@ -23,7 +23,7 @@ static bool look_reversed(const struct jl_device *device) {
     for (unsigned opcode = 0; opcode < 256; opcode++) {
         if (is_noted(device, (uint8_t)opcode)) {
             count++;
-            if (!device->machine->knows(device, reversed((uint8_t)opcode))) {
+            if (!jl_sim_find_command(device->part->commands, reversed((uint8_t)opcode))) {
                 return false;
             }
         }
@@ -41,7 +41,7 @@ void jl_sim_unknown_command(struct jl_device *device, uint8_t opcode) {
                          "unknown command %02X%s%s", opcode, explained ? ": " : "",
                          explained ? stranger->instead : "");
     device->unknown[opcode / 8] |= (uint8_t)(1u << (opcode % 8));
-    if (device->machine->knows && !device->reversed_reported && look_reversed(device)) {
+    if (!device->reversed_reported && look_reversed(device)) {
         device->reversed_reported = true;
         jl_sim_device_report(
             device, JL_SEVERITY_ERROR, JL_CODE_BITS_REVERSED,

@@ -12,21 +12,12 @@ enum { DCS_ARGUMENTS = 128, DCS_KEPT_ARGUMENTS = 5 };
 
 struct dcs_chip;
 
-/* A vendor's command; opcodes first..last take least..most arguments. */
-struct dcs_vendor_command {
-    uint8_t first, last;
-    uint8_t least, most;
-};
-
 struct dcs_part {
     int ram_width, ram_height;
-    const struct dcs_vendor_command *vendor; /* ends with most == 0 in a zeroed entry */
-    uint8_t lacks[8];                        /* standard opcodes that the part has not; 0 ends */
-    uint8_t lock_after[2];                   /* vendor commands need these before; or 0, 0 */
-    int command_wait_ms;                     /* after soft reset and sleep out */
-    bool has_all_pixels;                     /* 22h and 23h */
-    uint8_t formats;                         /* of 3Ah, 1 << (low digit) each */
-    bool serial_16_bits;                     /* takes 5-6-5 over a serial bus */
+    uint8_t lock_after[2]; /* vendor commands need these before; or 0, 0 */
+    int command_wait_ms;   /* after soft reset and sleep out */
+    uint8_t formats;       /* of 3Ah, 1 << (low digit) each */
+    bool serial_16_bits;   /* takes 5-6-5 over a serial bus */
     /* Outputs that the part mirrors by itself, whatever the address mode. NULL: none. */
     bool (*mirrors_columns)(const struct dcs_chip *chip);
     bool (*mirrors_lines)(const struct dcs_chip *chip);

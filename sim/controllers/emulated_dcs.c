@@ -163,89 +163,6 @@ static uint64_t output_change(struct jl_device *device, enum jl_device_pin pin, 
 
 /* ---- commands ---- */
 
-struct standard_command {
-    uint8_t opcode;
-    uint8_t least, most;
-    const char *name;
-};
-
-static const struct standard_command standard[] = {
-    {0x00, 0, 0, "nop"},
-    {0x01, 0, 0, "soft_reset"},
-    {0x04, 0, 0, "read id"},
-    {0x09, 0, 0, "read status"},
-    {0x0A, 0, 0, "get_power_mode"},
-    {0x0B, 0, 0, "get_address_mode"},
-    {0x0C, 0, 0, "get_pixel_format"},
-    {0x0D, 0, 0, "get_display_mode"},
-    {0x0E, 0, 0, "get_signal_mode"},
-    {0x0F, 0, 0, "get_diagnostic_result"},
-    {0x10, 0, 0, "enter_sleep_mode"},
-    {0x11, 0, 0, "exit_sleep_mode"},
-    {0x12, 0, 0, "enter_partial_mode"},
-    {0x13, 0, 0, "enter_normal_mode"},
-    {0x20, 0, 0, "exit_invert_mode"},
-    {0x21, 0, 0, "enter_invert_mode"},
-    {0x22, 0, 0, "all pixels off"},
-    {0x23, 0, 0, "all pixels on"},
-    {0x26, 1, 1, "set_gamma_curve"},
-    {0x28, 0, 0, "set_display_off"},
-    {0x29, 0, 0, "set_display_on"},
-    {0x2A, 4, 4, "set_column_address"},
-    {0x2B, 4, 4, "set_page_address"},
-    {0x2C, 0, 0, "write_memory_start"},
-    {0x2D, 128, 128, "write_LUT"},
-    {0x2E, 0, 0, "read_memory_start"},
-    {0x30, 4, 4, "set_partial_rows"},
-    {0x33, 6, 6, "set_scroll_area"},
-    {0x34, 0, 0, "set_tear_off"},
-    {0x35, 0, 1, "set_tear_on"},
-    {0x36, 1, 1, "set_address_mode"},
-    {0x37, 2, 2, "set_scroll_start"},
-    {0x38, 0, 0, "exit_idle_mode"},
-    {0x39, 0, 0, "enter_idle_mode"},
-    {0x3A, 1, 1, "set_pixel_format"},
-    {0x3C, 0, 0, "write_memory_continue"},
-    {0x3E, 0, 0, "read_memory_continue"},
-    {0x44, 2, 2, "set_tear_scanline"},
-    {0x45, 0, 0, "get_scanline"},
-    {0x51, 1, 1, "brightness"},
-    {0x52, 0, 0, "read brightness"},
-    {0x53, 1, 1, "light control"},
-    {0x54, 0, 0, "read light control"},
-    {0x55, 1, 1, "adaptive brightness"},
-    {0x5E, 1, 1, "least brightness"},
-    {0xDA, 0, 0, "read id 1"},
-    {0xDB, 0, 0, "read id 2"},
-    {0xDC, 0, 0, "read id 3"},
-};
-
-static const struct standard_command *find_standard(const struct dcs_part *part, uint8_t opcode) {
-    for (size_t i = 0; i < sizeof part->lacks && part->lacks[i]; i++) {
-        if (part->lacks[i] == opcode) {
-            return NULL;
-        }
-    }
-    if ((opcode == 0x22 || opcode == 0x23) && !part->has_all_pixels) {
-        return NULL;
-    }
-    for (size_t i = 0; i < sizeof standard / sizeof standard[0]; i++) {
-        if (standard[i].opcode == opcode) {
-            return &standard[i];
-        }
-    }
-    return NULL;
-}
-
-static const struct dcs_vendor_command *find_vendor(const struct dcs_part *part, uint8_t opcode) {
-    for (const struct dcs_vendor_command *v = part->vendor; v->last; v++) {
-        if (opcode >= v->first && opcode <= v->last) {
-            return v;
-        }
-    }
-    return NULL;
-}
-
 static int argument16(const struct dcs_chip *chip, int at) {
     return chip->arguments[at] << 8 | chip->arguments[at + 1];
 }
@@ -463,6 +380,9 @@ static void check_finished(struct jl_device *device) {
 
 static bool vendor_locked(struct jl_device *device, const struct dcs_part *part, uint8_t opcode) {
     struct dcs_chip *chip = chip_of(device);
+    if (opcode < 0x60 || (opcode >= 0xDA && opcode <= 0xDC)) {
+        return false; /* no vendor's */
+    }
     if (chip->unlocked < 2 && part->lock_after[0] &&
         (opcode == part->lock_after[0] || opcode == part->lock_after[1])) {
         chip->unlocked++;
@@ -474,27 +394,21 @@ static bool vendor_locked(struct jl_device *device, const struct dcs_part *part,
 static void take_command(struct jl_device *device, const struct dcs_part *part, uint8_t opcode) {
     struct dcs_chip *chip = chip_of(device);
     check_finished(device);
-    const struct standard_command *known = find_standard(part, opcode);
-    const struct dcs_vendor_command *vendor = find_vendor(part, opcode);
+    const struct command *known = jl_sim_find_command(device->part->commands, opcode);
     chip->command = opcode;
     chip->argument_count = 0;
-    chip->command_known = known || vendor;
+    chip->command_known = known != NULL;
     chip->command_ignored = false;
-    if (!chip->command_known) {
+    if (!known) {
         jl_sim_unknown_command(device, opcode);
         return;
     }
-    if (known) {
-        chip->least_arguments = known->least;
-        chip->most_arguments = known->most;
-    } else {
-        chip->least_arguments = vendor->least;
-        chip->most_arguments = vendor->most;
-        if (vendor_locked(device, part, opcode)) {
-            jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_LOCKED,
-                                 "vendor command %02X without FE and EF before it has no effect",
-                                 opcode);
-        }
+    chip->least_arguments = known->least;
+    chip->most_arguments = known->most;
+    if (vendor_locked(device, part, opcode)) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_LOCKED,
+                             "vendor command %02X without FE and EF before it has no effect",
+                             opcode);
     }
     if (chip->least_arguments == 0) {
         run_command(device, part);
@@ -723,13 +637,7 @@ const struct stranger jl_sim_dcs_strangers[] = {
     {0, 0, NULL},
 };
 
-static bool knows(const struct jl_device *device, uint8_t opcode) {
-    const struct dcs_part *part = device->part->facts;
-    return find_standard(part, opcode) || find_vendor(part, opcode);
-}
-
 const struct machine jl_sim_dcs_machine = {
-    .knows = knows,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

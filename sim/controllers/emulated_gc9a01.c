@@ -6,12 +6,6 @@
 #include "dcs.h"
 
 /* Opcodes first..last, least and most arguments. */
-static const struct dcs_vendor_command vendor[] = {
-    {0x60, 0xD9, 0, 63},
-    {0xDD, 0xFF, 0, 63},
-    {0, 0, 0, 0},
-};
-
 /* 60 Hz: the usual setting; the register's formula is not emulated. */
 static uint64_t line_ps(const struct dcs_chip *chip) {
     return 1000000000000u / 60 / (uint64_t)(chip->height + 20);
@@ -25,7 +19,6 @@ static int blank_lines(const struct dcs_chip *chip) {
 static const struct dcs_part part = {
     .ram_width = 240,
     .ram_height = 240,
-    .vendor = vendor,
     .lock_after = {0xFE, 0xEF},
     .formats = 1 << 3 | 1 << 5 | 1 << 6,
     .command_wait_ms = 5,
@@ -37,6 +30,7 @@ static const struct dcs_part part = {
 
 const struct jl_emulated_part jl_emulated_gc9a01 = {
     .name = "gc9a01",
+    .commands = &jl_sim_gc9a01_commands,
     .machine = &jl_sim_dcs_machine,
     .strangers = jl_sim_dcs_strangers,
     .facts = &part,

@@ -5,17 +5,6 @@
 #include "dcs.h"
 
 /* Opcodes first..last, least and most arguments. */
-static const struct dcs_vendor_command vendor[] = {
-    {0xB0, 0xB0, 1, 1},   {0xB1, 0xB1, 2, 2},   {0xB2, 0xB2, 2, 2},   {0xB3, 0xB3, 2, 2},
-    {0xB4, 0xB4, 1, 1},   {0xB5, 0xB5, 4, 4},   {0xB6, 0xB6, 3, 4},   {0xB7, 0xB7, 1, 1},
-    {0xB8, 0xBB, 1, 1},   {0xBC, 0xBC, 1, 1},   {0xBE, 0xBF, 1, 1},   {0xC0, 0xC1, 1, 1},
-    {0xC5, 0xC5, 2, 2},   {0xC7, 0xC7, 1, 1},   {0xCB, 0xCB, 5, 5},   {0xCF, 0xCF, 3, 3},
-    {0xD0, 0xD0, 3, 3},   {0xD1, 0xD1, 3, 3},   {0xD2, 0xD2, 0, 0},   {0xD3, 0xD3, 0, 0},
-    {0xE0, 0xE1, 15, 15}, {0xE2, 0xE2, 16, 16}, {0xE3, 0xE3, 64, 64}, {0xE8, 0xE9, 3, 3},
-    {0xEA, 0xEA, 2, 2},   {0xED, 0xED, 4, 4},   {0xEF, 0xEF, 3, 3},   {0xF2, 0xF2, 1, 1},
-    {0xF6, 0xF6, 3, 3},   {0xF7, 0xF7, 1, 1},   {0, 0, 0, 0},
-};
-
 static uint64_t line_ps(const struct dcs_chip *chip) {
     bool set = chip->kept_count[0xB1] == 2;
     uint64_t division = set ? 1u << (chip->kept[0xB1][0] & 3) : 1;
@@ -48,7 +37,6 @@ static const struct dcs_part part = {
     .low_byte_first = low_byte_first,
     .ram_width = 240,
     .ram_height = 320,
-    .vendor = vendor,
     .formats = 1 << 5 | 1 << 6,
     .command_wait_ms = 5,
     .serial_16_bits = true,
@@ -60,6 +48,7 @@ static const struct dcs_part part = {
 
 const struct jl_emulated_part jl_emulated_ili9341 = {
     .name = "ili9341",
+    .commands = &jl_sim_ili9341_commands,
     .machine = &jl_sim_dcs_machine,
     .strangers = jl_sim_dcs_strangers,
     .facts = &part,

@@ -91,37 +91,6 @@ static void set_power(struct jl_device *device, uint8_t power) {
     chip->power_changed_ps = now;
 }
 
-static const struct lcd_pages_command common[] = {
-    {0x00, 0x0F, 0, "column, low nibble"},
-    {0x10, 0x1F, 0, "column, high nibble"},
-    {0x20, 0x27, 0, "resistor ratio"},
-    {0x28, 0x2F, 0, "power"},
-    {0x40, 0x7F, 0, "start line"},
-    {0x81, 0x81, 1, "electronic volume"},
-    {0xA0, 0xA1, 0, "segment direction"},
-    {0xA2, 0xA3, 0, "bias"},
-    {0xA4, 0xA5, 0, "all points on"},
-    {0xA6, 0xA7, 0, "inverse"},
-    {0xAE, 0xAF, 0, "display off or on"},
-    {0xB0, 0xB8, 0, "page"},
-    {0xC0, 0xCF, 0, "common direction"},
-    {0xE0, 0xE0, 0, "read-modify-write"},
-    {0xE2, 0xE2, 0, "reset"},
-    {0xE3, 0xE3, 0, "no operation"},
-    {0xEE, 0xEE, 0, "read-modify-write end"},
-    {0xF8, 0xF8, 1, "booster ratio"},
-    {0, 0, 0, NULL},
-};
-
-static const struct lcd_pages_command *find(const struct lcd_pages_command *list, uint8_t opcode) {
-    for (; list->name; list++) {
-        if (opcode >= list->first && opcode <= list->last) {
-            return list;
-        }
-    }
-    return NULL;
-}
-
 static void run_argument(struct jl_device *device, uint8_t byte) {
     struct lcd_pages *chip = chip_of(device);
     if (chip->command == 0x81) {
@@ -229,15 +198,14 @@ static void take_command(struct jl_device *device, uint8_t byte) {
         run_argument(device, byte);
         return;
     }
-    const struct lcd_pages_command *info = find(common, byte);
-    info = info ? info : find(part_of(device)->commands, byte);
+    const struct command *info = jl_sim_find_command(device->part->commands, byte);
     if (!info) {
         jl_sim_unknown_command(device, byte);
         return;
     }
     chip->command = byte;
-    chip->argument_due = info->arguments != 0;
-    if (!info->arguments) {
+    chip->argument_due = info->least != 0;
+    if (!info->least) {
         run_plain(device, byte);
     }
 }
@@ -355,13 +323,7 @@ static const char *why_dark(struct jl_device *device) {
     return NULL;
 }
 
-static bool knows(const struct jl_device *device, uint8_t opcode) {
-    const struct lcd_pages_part *part = device->part->facts;
-    return find(common, opcode) || find(part->commands, opcode);
-}
-
 const struct machine jl_sim_lcd_pages_machine = {
-    .knows = knows,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

@@ -204,23 +204,14 @@ static void take_data(struct jl_device *device, uint8_t byte) {
 
 /* ---- commands ---- */
 
-static const struct mono_oled_command *find_command(const struct mono_oled_part *part,
-                                                    uint8_t opcode) {
-    for (const struct mono_oled_command *command = part->commands; command->name; command++) {
-        if (opcode >= command->first && opcode <= command->last) {
-            return command;
-        }
-    }
-    return NULL;
-}
-
 /* Reports an argument that sets bits the datasheet has as 0, or lies outside its range. */
 static void expect(struct jl_device *device, bool good, uint8_t argument, const char *right) {
     struct mono_oled *chip = chip_of(device);
     if (!good) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
                              "command 0x%02X (%s): argument 0x%02X, expected %s", chip->command,
-                             find_command(part_of(device), chip->command)->name, argument, right);
+                             jl_sim_find_command(device->part->commands, chip->command)->name,
+                             argument, right);
     }
 }
 
@@ -496,7 +487,7 @@ static void take_command_byte(struct jl_device *device, uint8_t byte) {
         }
         return;
     }
-    const struct mono_oled_command *info = find_command(part_of(device), byte);
+    const struct command *info = jl_sim_find_command(device->part->commands, byte);
     if (chip->locked && byte != 0xFD) {
         if (!chip->lock_reported) {
             chip->lock_reported = true;
@@ -511,8 +502,8 @@ static void take_command_byte(struct jl_device *device, uint8_t byte) {
     }
     chip->command = byte;
     chip->argument_count = 0;
-    chip->arguments_due = info->arguments;
-    if (!info->arguments) {
+    chip->arguments_due = info->least;
+    if (!info->least) {
         run_plain_command(device, byte);
     }
 }
@@ -718,12 +709,7 @@ static const char *why_dark(struct jl_device *device) {
     return NULL;
 }
 
-static bool knows(const struct jl_device *device, uint8_t opcode) {
-    return find_command(part_of(device), opcode) != NULL;
-}
-
 const struct machine jl_sim_mono_oled_machine = {
-    .knows = knows,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

@@ -1,18 +1,8 @@
 /* Emulated sh1106: 132 columns by pages only, and a DC-DC converter. */
 #include "mono_oled.h"
 
-static const struct mono_oled_command commands[] = {
-    MONO_OLED_COMMON_COMMANDS,
-    {0x30, 0x33, 0, "converter voltage"},
-    {0xAD, 0xAD, 1, "DC-DC converter"},
-    {0xE0, 0xE0, 0, "read-modify-write"},
-    {0xEE, 0xEE, 0, "read-modify-write end"},
-    {0, 0, 0, NULL},
-};
-
 static const struct mono_oled_part part = {
     .segments = 132,
-    .commands = commands,
     .no_effect = "\x30\x31\x32\x33",
     .supply = MONO_OLED_CONVERTER,
     .column_stops = true,
@@ -33,6 +23,7 @@ static const struct stranger strangers[] = {
 
 const struct jl_emulated_part jl_emulated_sh1106 = {
     .name = "sh1106",
+    .commands = &jl_sim_sh1106_commands,
     .strangers = strangers,
     .machine = &jl_sim_mono_oled_machine,
     .facts = &part,

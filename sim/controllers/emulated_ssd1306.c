@@ -1,25 +1,8 @@
 /* Emulated ssd1306 (datasheet rev 1.1, table 9-1), and 23h/D6h of later revisions. */
 #include "mono_oled.h"
 
-static const struct mono_oled_command commands[] = {
-    MONO_OLED_COMMON_COMMANDS,
-    MONO_OLED_WINDOW_COMMANDS,
-    {0x23, 0x23, 1, "fade out and blinking"},
-    {0x26, 0x26, 6, "scroll right"},
-    {0x27, 0x27, 6, "scroll left"},
-    {0x29, 0x29, 5, "scroll up and right"},
-    {0x2A, 0x2A, 5, "scroll up and left"},
-    {0x2E, 0x2E, 0, "scroll stop"},
-    {0x2F, 0x2F, 0, "scroll start"},
-    {0x8D, 0x8D, 1, "charge pump"},
-    {0xA3, 0xA3, 2, "vertical scroll area"},
-    {0xD6, 0xD6, 1, "zoom"},
-    {0, 0, 0, NULL},
-};
-
 static const struct mono_oled_part part = {
     .segments = 128,
-    .commands = commands,
     .no_effect = "",
     .supply = MONO_OLED_PUMP,
     .contrast_after_reset = 0x7F,
@@ -35,6 +18,7 @@ static const struct stranger strangers[] = {
 
 const struct jl_emulated_part jl_emulated_ssd1306 = {
     .name = "ssd1306",
+    .commands = &jl_sim_ssd1306_commands,
     .strangers = strangers,
     .machine = &jl_sim_mono_oled_machine,
     .facts = &part,

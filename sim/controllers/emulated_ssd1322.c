@@ -8,15 +8,6 @@
 #include "ssd_oled.h"
 
 /* Opcodes first..last and their arguments: the command table. */
-static const struct oled_command commands[] = {
-    {0x00, 0x01, 0}, {0x15, 0x15, 2}, {0x5C, 0x5C, 0}, {0x5D, 0x5D, 0},  {0x75, 0x75, 2},
-    {0xA0, 0xA0, 2}, {0xA1, 0xA1, 1}, {0xA2, 0xA2, 1}, {0xA4, 0xA7, 0},  {0xA8, 0xA8, 2},
-    {0xA9, 0xA9, 0}, {0xAB, 0xAB, 1}, {0xAE, 0xAF, 0}, {0xB1, 0xB1, 1},  {0xB3, 0xB3, 1},
-    {0xB4, 0xB4, 2}, {0xB5, 0xB5, 1}, {0xB6, 0xB6, 1}, {0xB8, 0xB8, 15}, {0xB9, 0xB9, 0},
-    {0xBB, 0xBB, 1}, {0xBE, 0xBE, 1}, {0xC1, 0xC1, 1}, {0xC7, 0xC7, 1},  {0xCA, 0xCA, 1},
-    {0xD1, 0xD1, 2}, {0xE3, 0xE3, 0}, {0xFD, 0xFD, 1}, {0, 0, 0},
-};
-
 /* By the command table; others take all values, or are not told here. */
 static const struct oled_range ranges[] = {
     {0xA1, 0, 127}, {0xA2, 0, 127}, {0xB6, 0, 15},   {0xBB, 0, 31},
@@ -54,7 +45,6 @@ static uint8_t brightness_of(const struct oled_chip *chip) {
 static const struct oled_part part = {
     .ram_width = 480,
     .ram_height = 128,
-    .commands = commands,
     .ranges = ranges,
     .unit_pixels = 4,
     .arguments_as_data = true,
@@ -76,6 +66,7 @@ static const struct oled_part part = {
 
 const struct jl_emulated_part jl_emulated_ssd1322 = {
     .name = "ssd1322",
+    .commands = &jl_sim_ssd1322_commands,
     .machine = &jl_sim_oled_machine,
     .strangers = jl_sim_oled_strangers,
     .facts = &part,

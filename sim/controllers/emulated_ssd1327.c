@@ -7,14 +7,6 @@
 #include "ssd_oled.h"
 
 /* Opcodes first..last and their arguments: the command table. */
-static const struct oled_command commands[] = {
-    {0x15, 0x15, 2}, {0x75, 0x75, 2},  {0x26, 0x27, 7}, {0x2E, 0x2F, 0}, {0x81, 0x81, 1},
-    {0xA0, 0xA0, 1}, {0xA1, 0xA1, 1},  {0xA2, 0xA2, 1}, {0xA4, 0xA7, 0}, {0xA8, 0xA8, 1},
-    {0xAB, 0xAB, 1}, {0xAE, 0xAF, 0},  {0xB1, 0xB1, 1}, {0xB2, 0xB2, 0}, {0xB3, 0xB3, 1},
-    {0xB6, 0xB6, 1}, {0xB8, 0xB8, 15}, {0xB9, 0xB9, 0}, {0xBB, 0xBB, 0}, {0xBC, 0xBC, 1},
-    {0xBE, 0xBE, 1}, {0xD5, 0xD5, 1},  {0xE3, 0xE3, 0}, {0xFD, 0xFD, 1}, {0, 0, 0},
-};
-
 /* By the command table; others take all values, or are not told here. */
 static const struct oled_range ranges[] = {
     {0xA1, 0, 127}, {0xA2, 0, 127}, {0xA8, 15, 127}, {0xB6, 1, 15},
@@ -68,7 +60,6 @@ static void set_scroll(struct jl_device *device) {
 static const struct oled_part part = {
     .ram_width = 128,
     .ram_height = 128,
-    .commands = commands,
     .ranges = ranges,
     .unit_pixels = 2,
     .arguments_as_data = false,
@@ -91,6 +82,7 @@ static const struct oled_part part = {
 
 const struct jl_emulated_part jl_emulated_ssd1327 = {
     .name = "ssd1327",
+    .commands = &jl_sim_ssd1327_commands,
     .machine = &jl_sim_oled_machine,
     .strangers = jl_sim_oled_strangers,
     .facts = &part,

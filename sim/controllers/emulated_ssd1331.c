@@ -7,16 +7,6 @@
 #include "ssd_oled.h"
 
 /* Opcodes first..last and their arguments: the command table. */
-static const struct oled_command commands[] = {
-    {0x15, 0x15, 2},  {0x75, 0x75, 2}, {0x21, 0x21, 7}, {0x22, 0x22, 10}, {0x23, 0x23, 6},
-    {0x24, 0x24, 4},  {0x25, 0x25, 4}, {0x26, 0x26, 1}, {0x27, 0x27, 5},  {0x2E, 0x2F, 0},
-    {0x81, 0x83, 1},  {0x87, 0x87, 1}, {0x8A, 0x8C, 1}, {0xA0, 0xA0, 1},  {0xA1, 0xA1, 1},
-    {0xA2, 0xA2, 1},  {0xA4, 0xA7, 0}, {0xA8, 0xA8, 1}, {0xAB, 0xAB, 5},  {0xAC, 0xAC, 0},
-    {0xAD, 0xAD, 1},  {0xAE, 0xAF, 0}, {0xB0, 0xB0, 1}, {0xB1, 0xB1, 1},  {0xB3, 0xB3, 1},
-    {0xB8, 0xB8, 32}, {0xB9, 0xB9, 0}, {0xBB, 0xBB, 1}, {0xBC, 0xBD, 0},  {0xBE, 0xBE, 1},
-    {0xE3, 0xE3, 0},  {0xFD, 0xFD, 1}, {0, 0, 0},
-};
-
 /* By the command table; others take all values, or are not told here. */
 static const struct oled_range ranges[] = {
     {0x87, 0, 15}, {0xA1, 0, 63}, {0xA2, 0, 63}, {0xA8, 15, 63},
@@ -236,7 +226,6 @@ static void run_own(struct jl_device *device) {
 static const struct oled_part part = {
     .ram_width = 96,
     .ram_height = 64,
-    .commands = commands,
     .ranges = ranges,
     .unit_pixels = 1,
     .run_own = run_own,
@@ -261,6 +250,7 @@ static const struct oled_part part = {
 
 const struct jl_emulated_part jl_emulated_ssd1331 = {
     .name = "ssd1331",
+    .commands = &jl_sim_ssd1331_commands,
     .machine = &jl_sim_oled_machine,
     .strangers = jl_sim_oled_strangers,
     .facts = &part,

@@ -9,16 +9,6 @@
 #include "ssd_oled.h"
 
 /* Opcodes first..last and their arguments: the command table. */
-static const struct oled_command commands[] = {
-    {0x15, 0x15, 2},  {0x5C, 0x5C, 0}, {0x5D, 0x5D, 0}, {0x75, 0x75, 2}, {0x96, 0x96, 5},
-    {0x9E, 0x9F, 0},  {0xA0, 0xA0, 1}, {0xA1, 0xA1, 1}, {0xA2, 0xA2, 1}, {0xA4, 0xA7, 0},
-    {0xAB, 0xAB, 1},  {0xAD, 0xAD, 0}, {0xAE, 0xAF, 0}, {0xB0, 0xB0, 0}, {0xB1, 0xB1, 1},
-    {0xB2, 0xB2, 3},  {0xB3, 0xB3, 1}, {0xB4, 0xB4, 3}, {0xB5, 0xB5, 1}, {0xB6, 0xB6, 1},
-    {0xB8, 0xB8, 63}, {0xB9, 0xB9, 0}, {0xBB, 0xBB, 1}, {0xBE, 0xBE, 1}, {0xC1, 0xC1, 3},
-    {0xC7, 0xC7, 1},  {0xCA, 0xCA, 1}, {0xD1, 0xD1, 0}, {0xE3, 0xE3, 0}, {0xFD, 0xFD, 1},
-    {0, 0, 0},
-};
-
 /* By the command table; others take all values, or are not told here. */
 static const struct oled_range ranges[] = {
     {0xA1, 0, 127}, {0xA2, 0, 127}, {0xB6, 1, 15},   {0xBB, 0, 31},
@@ -89,7 +79,6 @@ static void set_scroll(struct jl_device *device) {
 static const struct oled_part part = {
     .ram_width = 128,
     .ram_height = 128,
-    .commands = commands,
     .ranges = ranges,
     .unit_pixels = 1,
     .arguments_as_data = true,
@@ -115,6 +104,7 @@ static const struct oled_part part = {
 
 const struct jl_emulated_part jl_emulated_ssd1351 = {
     .name = "ssd1351",
+    .commands = &jl_sim_ssd1351_commands,
     .machine = &jl_sim_oled_machine,
     .strangers = jl_sim_oled_strangers,
     .facts = &part,

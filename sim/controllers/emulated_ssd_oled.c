@@ -95,15 +95,6 @@ static void take_pixel_byte(struct jl_device *device, const struct oled_part *pa
 
 /* ---- commands ---- */
 
-static const struct oled_command *find(const struct oled_part *part, uint8_t opcode) {
-    for (const struct oled_command *c = part->commands; c->last; c++) {
-        if (opcode >= c->first && opcode <= c->last) {
-            return c;
-        }
-    }
-    return NULL;
-}
-
 static void set_range(struct jl_device *device, int limit, int *start, int *end, int *at) {
     struct oled_chip *chip = chip_of(device);
     int first = chip->arguments[0], last = chip->arguments[1];
@@ -255,7 +246,7 @@ static void run_command(struct jl_device *device, const struct oled_part *part) 
 
 static void take_opcode(struct jl_device *device, const struct oled_part *part, uint8_t opcode) {
     struct oled_chip *chip = chip_of(device);
-    const struct oled_command *known = find(part, opcode);
+    const struct command *known = jl_sim_find_command(device->part->commands, opcode);
     if (chip->arguments_due > chip->argument_count) { /* only where arguments travel as data */
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_COUNT,
                              "command %02X got %d argument(s), expected %d: it has no effect",
@@ -274,8 +265,8 @@ static void take_opcode(struct jl_device *device, const struct oled_part *part, 
         return;
     }
     chip->command = opcode;
-    chip->arguments_due = known->arguments;
-    if (!known->arguments) {
+    chip->arguments_due = known->least;
+    if (!known->least) {
         run_command(device, part);
     }
 }
@@ -531,12 +522,7 @@ const struct stranger jl_sim_oled_strangers[] = {
     {0, 0, NULL},
 };
 
-static bool knows(const struct jl_device *device, uint8_t opcode) {
-    return find(device->part->facts, opcode) != NULL;
-}
-
 const struct machine jl_sim_oled_machine = {
-    .knows = knows,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

@@ -269,21 +269,6 @@ static void load_defaults(struct jl_device *device) {
     chip->base.argument_count = chip->base.most = 0;
 }
 
-static const struct paper_command commands[] = {
-    {0x01, 3, 3}, {0x03, 1, 1},   {0x04, 3, 3},   {0x08, 0, 0},
-    {0x09, 4, 4}, {0x0A, 0, 0},   {0x0C, 4, 4},   {0x0F, 2, 2},
-    {0x10, 1, 1}, {0x11, 1, 1},   {0x12, 0, 0},   {0x14, 0, 0},
-    {0x15, 0, 1}, {0x18, 1, 1},   {0x1A, 1, 2},   {0x1C, 1, 3},
-    {0x20, 0, 0}, {0x21, 1, 2},   {0x22, 1, 1},   {0x24, 0, 0},
-    {0x26, 0, 0}, {0x28, 0, 0},   {0x29, 1, 1},   {0x2A, 0, 0},
-    {0x2B, 2, 2}, {0x2C, 1, 1},   {0x30, 0, 0},   {0x32, TABLE_BYTES, TABLE_BYTES},
-    {0x36, 0, 0}, {0x37, 10, 10}, {0x38, 10, 10}, {0x39, 1, 1},
-    {0x3A, 1, 1}, {0x3B, 1, 1},   {0x3C, 1, 1},   {0x3F, 1, 1},
-    {0x41, 1, 1}, {0x44, 2, 2},   {0x45, 4, 4},   {0x46, 1, 1},
-    {0x47, 1, 1}, {0x4E, 1, 1},   {0x4F, 2, 2},   {0x74, 1, 1},
-    {0x7E, 1, 1}, {0x7F, 0, 0},
-};
-
 static int word(const uint8_t *bytes) {
     return bytes[0] | bytes[1] << 8;
 }
@@ -368,12 +353,8 @@ static void run(struct jl_device *device) {
 }
 
 static void take_command(struct jl_device *device, uint8_t opcode) {
-    const struct paper_command *found = NULL;
-    for (size_t i = 0; i < sizeof commands / sizeof commands[0]; i++) {
-        found = commands[i].opcode == opcode ? &commands[i] : found;
-    }
     chip_of(device)->in_ram = opcode == 0x24 || opcode == 0x26;
-    jl_sim_paper_opcode(device, opcode, found, run);
+    jl_sim_paper_opcode(device, opcode, run);
 }
 
 /* ---- what the board asks ---- */

@@ -7,14 +7,6 @@
 #include "dcs.h"
 
 /* Opcodes first..last, least and most arguments. */
-static const struct dcs_vendor_command vendor[] = {
-    {0xB1, 0xB2, 3, 3},   {0xB3, 0xB3, 6, 6}, {0xB4, 0xB4, 1, 1}, {0xB6, 0xB6, 2, 2},
-    {0xC0, 0xC0, 1, 3},   {0xC1, 0xC1, 1, 1}, {0xC2, 0xC4, 2, 2}, {0xC5, 0xC5, 1, 2},
-    {0xC7, 0xC7, 1, 1},   {0xD1, 0xD3, 1, 1}, {0xD9, 0xD9, 0, 0}, {0xDE, 0xDF, 0, 0},
-    {0xE0, 0xE1, 16, 16}, {0xF0, 0xF0, 1, 1}, {0xF6, 0xF6, 1, 1}, {0xFC, 0xFC, 1, 2},
-    {0, 0, 0, 0},
-};
-
 static uint64_t line_ps(const struct dcs_chip *chip) {
     uint64_t clocks = chip->kept_count[0xB1] ? chip->kept[0xB1][0] & 0x0F : 1;
     return 1000000000000u / 850000 * (2 * clocks + 40);
@@ -28,8 +20,6 @@ static int blank_lines(const struct dcs_chip *chip) {
 static const struct dcs_part part = {
     .ram_width = 132,
     .ram_height = 162,
-    .vendor = vendor,
-    .lacks = {0x3C, 0x44, 0x45, 0x51, 0x53, 0x55, 0x5E},
     .formats = 1 << 3 | 1 << 5 | 1 << 6,
     .command_wait_ms = 120,
     .serial_16_bits = true,
@@ -40,6 +30,7 @@ static const struct dcs_part part = {
 
 const struct jl_emulated_part jl_emulated_st7735 = {
     .name = "st7735",
+    .commands = &jl_sim_st7735_commands,
     .machine = &jl_sim_dcs_machine,
     .strangers = jl_sim_dcs_strangers,
     .facts = &part,

@@ -6,18 +6,6 @@
 #include "dcs.h"
 
 /* Opcodes first..last, least and most arguments. */
-static const struct dcs_vendor_command vendor[] = {
-    {0xB0, 0xB0, 1, 2}, {0xB1, 0xB1, 3, 3}, {0xB2, 0xB2, 5, 5},   {0xB3, 0xB3, 3, 3},
-    {0xB5, 0xB5, 1, 1}, {0xB6, 0xB6, 2, 2}, {0xB7, 0xB7, 1, 1},   {0xB8, 0xB8, 4, 4},
-    {0xBA, 0xBA, 1, 1}, {0xBB, 0xBB, 1, 1}, {0xBC, 0xBD, 1, 1},   {0xC0, 0xC0, 1, 1},
-    {0xC1, 0xC1, 3, 3}, {0xC2, 0xC2, 1, 2}, {0xC3, 0xC6, 1, 1},   {0xC7, 0xCA, 1, 1},
-    {0xCC, 0xCC, 1, 1}, {0xD0, 0xD0, 1, 2}, {0xD2, 0xD2, 4, 4},   {0xD3, 0xD3, 0, 0},
-    {0xD6, 0xD6, 1, 1}, {0xDF, 0xDF, 4, 4}, {0xE0, 0xE1, 14, 14}, {0xE2, 0xE3, 64, 64},
-    {0xE4, 0xE4, 3, 3}, {0xE7, 0xE7, 1, 1}, {0xE8, 0xE8, 1, 2},   {0xE9, 0xE9, 3, 3},
-    {0xEC, 0xEC, 1, 1}, {0xFA, 0xFA, 4, 4}, {0xFC, 0xFC, 2, 2},   {0xFE, 0xFE, 3, 3},
-    {0, 0, 0, 0},
-};
-
 static uint64_t line_ps(const struct dcs_chip *chip) {
     uint64_t setting = chip->kept_count[0xC6] ? chip->kept[0xC6][0] & 0x1F : 0x0F;
     return (250 + 16 * setting) * 100000;
@@ -38,7 +26,6 @@ static const struct dcs_part part = {
     .low_byte_first = low_byte_first,
     .ram_width = 240,
     .ram_height = 320,
-    .vendor = vendor,
     .formats = 1 << 3 | 1 << 5 | 1 << 6,
     .command_wait_ms = 5,
     .serial_16_bits = true,
@@ -49,6 +36,7 @@ static const struct dcs_part part = {
 
 const struct jl_emulated_part jl_emulated_st7789 = {
     .name = "st7789",
+    .commands = &jl_sim_st7789_commands,
     .machine = &jl_sim_dcs_machine,
     .strangers = jl_sim_dcs_strangers,
     .facts = &part,

@@ -4,4 +4,4 @@
 static const struct uc_paper_part facts = {.sources = 160, .gates = 296};
 
 const struct jl_emulated_part jl_emulated_uc8151 =
-    UC_PAPER_PART("uc8151", 160, 296, 100000, &facts);
+    UC_PAPER_PART("uc8151", &jl_sim_uc8151_commands, 160, 296, 100000, &facts);

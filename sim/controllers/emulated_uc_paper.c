@@ -285,29 +285,6 @@ static void deep_sleep(struct jl_device *device, uint8_t key) {
 }
 
 /* Of 61h, 65h and 90h the narrow parts have fewer: see lengths_of(). */
-static const struct paper_command commands[] = {
-    {0x00, 1, 2},  {0x01, 4, 5},  {0x02, 0, 0},  {0x03, 1, 1},  {0x04, 0, 0},  {0x05, 0, 0},
-    {0x06, 3, 4},  {0x07, 1, 1},  {0x10, 0, 0},  {0x11, 0, 0},  {0x12, 0, 0},  {0x13, 0, 0},
-    {0x15, 1, 1},  {0x20, 6, 60}, {0x21, 6, 60}, {0x22, 6, 60}, {0x23, 6, 60}, {0x24, 6, 60},
-    {0x25, 6, 60}, {0x30, 1, 1},  {0x40, 0, 0},  {0x41, 1, 1},  {0x42, 3, 3},  {0x50, 1, 2},
-    {0x51, 0, 0},  {0x60, 1, 1},  {0x61, 4, 4},  {0x65, 4, 4},  {0x70, 0, 0},  {0x71, 0, 0},
-    {0x80, 1, 1},  {0x81, 0, 0},  {0x82, 1, 1},  {0x90, 9, 9},  {0x91, 0, 0},  {0x92, 0, 0},
-    {0xE0, 1, 1},  {0xE3, 1, 1},  {0xE5, 1, 1},
-};
-
-static struct paper_command lengths_of(const struct jl_device *device,
-                                       const struct paper_command *command) {
-    struct paper_command lengths = *command;
-    uint8_t less = command->opcode == 0x90                              ? 2
-                   : command->opcode == 0x61 || command->opcode == 0x65 ? 1
-                                                                        : 0;
-    if (!part_of(device)->wide) {
-        lengths.least = (uint8_t)(lengths.least - less);
-        lengths.most = (uint8_t)(lengths.most - less);
-    }
-    return lengths;
-}
-
 /* A command with all its arguments. */
 static void run(struct jl_device *device) {
     struct uc_paper_chip *chip = chip_of(device);
@@ -378,17 +355,8 @@ static void run(struct jl_device *device) {
 }
 
 static void take_command(struct jl_device *device, uint8_t opcode) {
-    const struct paper_command *found = NULL;
-    struct paper_command lengths;
-    for (size_t i = 0; i < sizeof commands / sizeof commands[0]; i++) {
-        found = commands[i].opcode == opcode ? &commands[i] : found;
-    }
-    if (found) {
-        lengths = lengths_of(device, found);
-        found = &lengths;
-    }
     chip_of(device)->plane = -1;
-    jl_sim_paper_opcode(device, opcode, found, run);
+    jl_sim_paper_opcode(device, opcode, run);
 }
 
 /* ---- what the board asks ---- */

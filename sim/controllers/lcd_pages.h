@@ -8,15 +8,8 @@
 
 enum { LCD_SEGMENTS = 132, LCD_PAGES = 9 };
 
-struct lcd_pages_command {
-    uint8_t first, last; /* opcodes, inclusive */
-    uint8_t arguments;
-    const char *name;
-};
-
 struct lcd_pages_part {
-    const struct lcd_pages_command *commands; /* beside the common ones; ends with a NULL name */
-    int reset_us;                             /* least pulse, and wait after it */
+    int reset_us; /* least pulse, and wait after it */
     int recovery_us;
     int soft_reset_us;    /* busy after E2 */
     bool full_soft_reset; /* E2 resets all, else addresses, COM direction, ratio and volume */

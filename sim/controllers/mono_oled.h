@@ -13,16 +13,9 @@ enum mono_oled_supply {
     MONO_OLED_OUTSIDE,   /* always */
 };
 
-struct mono_oled_command {
-    uint8_t first, last; /* opcodes, inclusive */
-    uint8_t arguments;
-    const char *name;
-};
-
 struct mono_oled_part {
     int segments;
-    const struct mono_oled_command *commands; /* ends with a NULL name */
-    const char *no_effect;                    /* opcodes that are taken without effect here */
+    const char *no_effect; /* opcodes that are taken without effect here */
     enum mono_oled_supply supply;
     bool column_stops;   /* no wrapping in page addressing */
     bool fine_deselect;  /* DB has more than three levels */
@@ -85,24 +78,5 @@ struct mono_oled {
 
 /* What all of them do; their facts are a struct mono_oled_part. */
 extern const struct machine jl_sim_mono_oled_machine;
-
-/* Commands of all parts. */
-#define MONO_OLED_COMMON_COMMANDS                                                                  \
-    {0x00, 0x0F, 0, "column start, low nibble"}, {0x10, 0x1F, 0, "column start, high nibble"},     \
-        {0x40, 0x7F, 0, "start line"}, {0x81, 0x81, 1, "contrast"},                                \
-        {0xA0, 0xA1, 0, "segment remap"}, {0xA4, 0xA5, 0, "entire display on"},                    \
-        {0xA6, 0xA7, 0, "inverse display"}, {0xA8, 0xA8, 1, "multiplex ratio"},                    \
-        {0xAE, 0xAF, 0, "display off or on"}, {0xB0, 0xB7, 0, "page start"},                       \
-        {0xC0, 0xC0, 0, "COM scan direction"}, {0xC8, 0xC8, 0, "COM scan direction"},              \
-        {0xD3, 0xD3, 1, "display offset"}, {0xD5, 0xD5, 1, "clock"}, {0xD9, 0xD9, 1, "precharge"}, \
-        {0xDA, 0xDA, 1, "COM pins"}, {0xDB, 0xDB, 1, "deselect level"}, {                          \
-        0xE3, 0xE3, 0, "no operation"                                                              \
-    }
-
-/* Addressing modes with windows. */
-#define MONO_OLED_WINDOW_COMMANDS                                                                  \
-    {0x20, 0x20, 1, "memory addressing mode"}, {0x21, 0x21, 2, "column address"}, {                \
-        0x22, 0x22, 2, "page address"                                                              \
-    }
 
 #endif

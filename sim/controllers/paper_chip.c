@@ -22,9 +22,9 @@ static void end_arguments(struct jl_device *device, paper_run_fn run) {
     chip->least = chip->most = chip->argument_count = 0;
 }
 
-void jl_sim_paper_opcode(struct jl_device *device, uint8_t opcode,
-                         const struct paper_command *found, paper_run_fn run) {
+void jl_sim_paper_opcode(struct jl_device *device, uint8_t opcode, paper_run_fn run) {
     struct paper_chip *chip = chip_of(device);
+    const struct command *found = jl_sim_find_command(device->part->commands, opcode);
     end_arguments(device, run);
     chip->command = opcode;
     chip->known = found != NULL;

@@ -22,10 +22,6 @@ struct paper_chip {
     struct paper_update update;
 };
 
-struct paper_command {
-    uint8_t opcode, least, most; /* arguments */
-};
-
 /* How a part says what is wrong. */
 struct paper_words {
     const char *sleep; /* what sent it to sleep */
@@ -36,9 +32,8 @@ struct paper_words {
 /* A command with all its arguments is there. */
 typedef void (*paper_run_fn)(struct jl_device *device);
 
-/* A byte with D/C low; NULL: there is no such command. */
-void jl_sim_paper_opcode(struct jl_device *device, uint8_t opcode,
-                         const struct paper_command *found, paper_run_fn run);
+/* A byte with D/C low. */
+void jl_sim_paper_opcode(struct jl_device *device, uint8_t opcode, paper_run_fn run);
 /* A byte behind it. */
 void jl_sim_paper_argument(struct jl_device *device, uint8_t byte, paper_run_fn run);
 

@@ -13,11 +13,6 @@ enum { OLED_ARGUMENTS = 64 };
 
 struct oled_chip;
 
-struct oled_command {
-    uint8_t first, last; /* opcodes, inclusive */
-    uint8_t arguments;
-};
-
 /* What the first argument of a command may be. */
 struct oled_range {
     uint8_t opcode, least, most;
@@ -26,7 +21,6 @@ struct oled_range {
 struct oled_part {
     int ram_width, ram_height;                         /* pixels */
     int unit_pixels;                                   /* in a column address */
-    const struct oled_command *commands;               /* ends with last == 0 */
     const struct oled_range *ranges;                   /* ends with opcode == 0 */
     bool arguments_as_data;                            /* with D/C high */
     bool needs_write_opcode;                           /* 5C before pixels */

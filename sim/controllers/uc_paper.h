@@ -34,9 +34,9 @@ struct uc_paper_chip {
 
 extern const struct machine jl_sim_uc_paper_machine;
 
-#define UC_PAPER_PART(NAME, SOURCES, GATES, CYCLE_PS, FACTS)                                       \
+#define UC_PAPER_PART(NAME, COMMANDS, SOURCES, GATES, CYCLE_PS, FACTS)                             \
     {                                                                                              \
-        .name = NAME, .machine = &jl_sim_uc_paper_machine, .facts = FACTS,                         \
+        .name = NAME, .commands = COMMANDS, .machine = &jl_sim_uc_paper_machine, .facts = FACTS,   \
         .state_bytes = sizeof(struct uc_paper_chip) + 2 * (size_t)(GATES) * ((SOURCES) / 8),       \
         .fixed_bytes = PAPER_GLASS_BYTES(SOURCES, GATES), .serial_cycle_ps = CYCLE_PS              \
     }

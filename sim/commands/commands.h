@@ -1,0 +1,47 @@
+/*
+ * What the commands of the emulated controllers are called, how many arguments they take, and how
+ * those read: one table a controller, for the machines, for what they report and for whoever
+ * explains traffic. The files of this room are data and know nobody.
+ */
+#ifndef JADELAMP_SIM_COMMANDS_H
+#define JADELAMP_SIM_COMMANDS_H
+
+#include <stdbool.h>
+#include <stdint.h>
+
+struct command {
+    uint8_t first, last; /* opcodes, inclusive */
+    uint8_t least, most; /* arguments */
+    const char *name;    /* as the datasheet or DCS has it; NULL ends a list */
+    /*
+     * How it reads, or NULL. In {} stands a value: c for the opcode or the number of an argument, w
+     * or l behind it for 16 bits with the high or the low byte first; then, each if wanted, :H-L
+     * for bits, *N and +N; then x for hexadecimal, or |words for 0|words for 1 and so on.
+     */
+    const char *reading;
+};
+
+struct command_set {
+    const struct command *own, *common; /* own ones come first; common: NULL if there are none */
+    uint8_t lacks[12];                  /* of the common ones; 0 ends */
+};
+
+/* NULL: the set has no such command. */
+const struct command *jl_sim_find_command(const struct command_set *set, uint8_t opcode);
+
+#define END_OF_COMMANDS                                                                            \
+    { 0, 0, 0, 0, 0, 0 }
+
+extern const struct command_set jl_sim_ssd1305_commands, jl_sim_ssd1306_commands,
+    jl_sim_ssd1309_commands, jl_sim_sh1106_commands;
+extern const struct command_set jl_sim_st7565_commands, jl_sim_st7567_commands,
+    jl_sim_uc1701_commands;
+extern const struct command_set jl_sim_ssd1322_commands, jl_sim_ssd1327_commands,
+    jl_sim_ssd1331_commands, jl_sim_ssd1351_commands;
+extern const struct command_set jl_sim_st7735_commands, jl_sim_st7789_commands,
+    jl_sim_ili9341_commands, jl_sim_ili9488_commands, jl_sim_gc9a01_commands;
+extern const struct command_set jl_sim_ssd1680_commands;
+/* Of parts with one byte for a column, and with two. */
+extern const struct command_set jl_sim_uc8151_commands, jl_sim_uc8179_commands;
+
+#endif
