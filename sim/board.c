@@ -18,6 +18,7 @@ void jl_board_destroy(struct jl_board *board) {
     for (size_t i = 0; i < board->device_count; i++) {
         free(board->devices[i]->state);
         free(board->devices[i]->fixed);
+        free(board->devices[i]->at_power_on);
         free(board->devices[i]);
     }
     for (size_t i = 0; i < board->i2c_count; i++) {

@@ -9,7 +9,9 @@ static void power_on(struct jl_device *device) {
     memset(device->state, 0, device->part->state_bytes);
     device->took_bytes = device->bytes_passed = false;
     device->low_bytes = device->high_bytes = 0;
+    memset(device->opcodes, 0, sizeof device->opcodes);
     device->machine->power_on(device);
+    jl_sim_judge_power_on(device);
 }
 
 /* VCD identifiers take no white space. */
@@ -67,10 +69,12 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
     struct jl_device *device = calloc(1, sizeof *device);
     void *state = calloc(1, part->state_bytes);
     void *fixed = calloc(1, part->fixed_bytes + 1);
-    if (!device || !state || !fixed) {
+    void *at_power_on = part->machine->behind ? malloc(part->state_bytes) : NULL;
+    if (!device || !state || !fixed || (part->machine->behind && !at_power_on)) {
         free(device);
         free(state);
         free(fixed);
+        free(at_power_on);
         return NULL;
     }
     device->part = part;
@@ -78,6 +82,7 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
     device->board = board;
     device->state = state;
     device->fixed = fixed;
+    device->at_power_on = at_power_on;
     device->glass = *glass;
     device->celsius = 25;
     device->light_duty = UINT16_MAX;
@@ -116,6 +121,7 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     if (device->machine->pin_changed) {
         device->machine->pin_changed(device, pin, high);
     } else if (pin == JL_DEVICE_RESET) {
+        jl_sim_judge_anew(device);
         if (device->machine->reset) {
             device->machine->reset(device, !high);
         }
@@ -158,6 +164,11 @@ void jl_device_temperature(struct jl_device *device, int celsius) {
     device->celsius = celsius;
 }
 
+void jl_device_intend(struct jl_device *device, bool mirrored, bool negative) {
+    device->means_mirrored = mirrored;
+    device->means_negative = negative;
+}
+
 const char *jl_device_part(const struct jl_device *device) {
     return device->part->name;
 }
@@ -171,6 +182,7 @@ static bool take_picture(struct jl_device *device, struct jl_picture *picture,
     if (!jl_picture_create(picture, device->glass.width, device->glass.height)) {
         return false;
     }
+    jl_sim_judge_look(device);
     if (device->machine->keeps_picture || !jl_device_why_dark(device)) {
         show(device, picture);
         jl_sim_glass_hide_corners(&device->glass, picture);

@@ -34,6 +34,21 @@ struct jl_emulated_part {
     bool select_high; /* CS selects while it is high; on a parallel bus it is low as usual */
 };
 
+/* What a place of the glass shows. */
+struct place {
+    int line;             /* of the memory, as it is scanned */
+    int column, row;      /* where a program addresses it now */
+    size_t offset, bytes; /* in the state of the device */
+};
+
+/* Which registers decide on the geometry, as users look for them. */
+struct geometry_words {
+    const char *rows;   /* how many are driven */
+    const char *order;  /* or NULL: rows have one order only */
+    const char *roll;   /* the first row; or NULL */
+    const char *mirror; /* the directions */
+};
+
 /*
  * What the parts of a kind do. Callbacks get bytes in the order of the wire; jl_board_now_ps() is
  * the time at which the byte, or the first byte of a block, begins. Members for a bus or a
@@ -83,6 +98,10 @@ struct machine {
     bool keeps_picture;
     /* As show(), but what each line showed when it was scanned last. NULL: as show(). */
     void (*seen)(struct jl_device *device, struct jl_picture *picture);
+    /* For jl_sim_judge_...: what a pixel of the glass shows; false: nothing drives it. */
+    bool (*behind)(struct jl_device *device, int x, int y, struct place *place);
+    const struct geometry_words *words;
+    void (*judge_colors)(struct jl_device *device); /* or NULL */
     /* Glass of an RGB bus: how it is wired to so many data lines; and a line, at its end. */
     void (*attach_rgb)(struct jl_device *device, const struct jl_rgb_panel *panel, int data_lines);
     void (*take_line)(struct jl_device *device, const struct rgb_line *line);
@@ -96,6 +115,15 @@ struct jl_device {
     char scope[DEVICE_NAME_BYTES]; /* the name, as a recording can write it */
     struct jl_glass glass;
     void *state, *fixed;
+    uint8_t *at_power_on;                /* a copy of the state */
+    bool means_mirrored, means_negative; /* on purpose */
+    struct judged {
+        bool geometry, once; /* judged as it is now; judged at least once */
+        bool edges;          /* looked for what was never written */
+        bool on, snow, snow_told;
+        size_t pixels; /* since power-on */
+        uint64_t on_since_ps;
+    } judged;
     bool unplugged;
     bool pins[DEVICE_PINS];
     uint32_t driven; /* pins that were ever set from outside, (1 << pin) each */
@@ -120,7 +148,8 @@ struct jl_device {
     unsigned shifted, shifted_bits;
     bool took_bytes, bytes_passed;  /* on its bus: for it, and while it was not selected */
     uint64_t low_bytes, high_bytes; /* that it took, by D/C */
-    uint8_t unknown[32];            /* opcodes that it did not know, a bit each */
+    uint8_t opcodes[32];            /* that it took, known or not, a bit each */
+    bool arguments_missing;         /* some of the opcodes may have been meant as arguments */
     bool reversed_reported, early_data_reported;
     unsigned cs_bits; /* since CS became active, on SPI */
     bool clock_reported, read_clock_reported;
@@ -144,8 +173,22 @@ __attribute__((format(printf, 4, 5))) void jl_sim_device_report(struct jl_device
                                                                 enum jl_code code,
                                                                 const char *format, ...);
 
-/* Reports a command that the part does not have, and what may have been meant. */
-void jl_sim_unknown_command(struct jl_device *device, uint8_t opcode);
+/*
+ * The command that an opcode is. NULL: the part has none such, which is reported, with what may
+ * have been meant.
+ */
+const struct command *jl_sim_take_opcode(struct jl_device *device, uint8_t opcode);
+
+/*
+ * How the glass shows the memory: at power-on; when registers change that decide on it; when the
+ * display is switched on; with each lot of pixels, whether or not it is on; and when the picture
+ * may be complete: at the next command, or when somebody looks.
+ */
+void jl_sim_judge_power_on(struct jl_device *device);
+void jl_sim_judge_anew(struct jl_device *device);
+void jl_sim_judge_on(struct jl_device *device);
+void jl_sim_judge_pixels(struct jl_device *device, size_t pixels, bool on);
+void jl_sim_judge_look(struct jl_device *device);
 
 /* Whether D/C tells its commands from data; not so on the st7920's serial bus. */
 bool jl_sim_device_has_dc(const struct jl_device *device);

@@ -35,6 +35,10 @@ static struct jl_diagnostic *place_for(struct jl_board *board, const struct jl_d
         if (strcmp(one->text, found->text) == 0) {
             return one;
         }
+        if (found->code == JL_CODE_RELATIVE) { /* one guess a device, the newest */
+            memcpy(one->text, found->text, sizeof one->text);
+            return one;
+        }
         last = last ? last : one;
         if (++alike == MOST_OF_A_CODE) {
             return last;

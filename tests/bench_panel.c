@@ -18,6 +18,7 @@ void bench_open(struct bench_panel *bench, const struct jl_panel_config *config,
     bench->board = jl_board_create(2026);
     bench->device = jl_board_add_device(bench->board, &jl_emulated_ssd1306, "oled", glass);
     EXPECT(bench->device != NULL);
+    jl_device_intend(bench->device, config->turn & JL_TURN_MIRROR, config->inverted);
     bench->sim.board = bench->board;
     EXPECT(jl_connect(
         &bench->sim, bench->device,

@@ -164,6 +164,7 @@ void stage_open(struct stage *stage, const struct make *make, const struct wish 
     glass.ram_height = make->ram_height;
     stage->device = jl_board_add_device(stage->board, make->emulator, make->name, &glass);
     EXPECT(stage->device != NULL);
+    jl_device_intend(stage->device, wish->turn & JL_TURN_MIRROR, wish->inverted);
     stage->sim.board = stage->board;
     EXPECT(jl_connect(&stage->sim, stage->device,
                       &(struct jl_connection){.bus = stage->config.bus->kind,

@@ -84,8 +84,8 @@ static void complaints(void) {
          "vendor command B6 without FE and EF"},
         {"vendor open", &jl_emulated_gc9a01, 240, 240, "R ~120 CFE CEF CB6 D0020", NULL},
         /* the grey and colour OLEDs */
-        {"good ssd1351", &jl_emulated_ssd1351, 128, 128, SSD_AWAKE "C15 D0001 C75 D0001 C5C *8",
-         NULL},
+        {"good ssd1351", &jl_emulated_ssd1351, 128, 128,
+         "R ~1 CFD D12 CFD DB1 CA0 D74 CA2 D00 C15 D0001 C75 D0001 C5C *8 CAF", NULL},
         {"5C forgotten", &jl_emulated_ssd1351, 128, 128, SSD_AWAKE "C15 D0001 C75 D0001 *8",
          "pixels need 5C before them"},
         {"FD B1 forgotten", &jl_emulated_ssd1351, 128, 128, SSD_AWAKE "CA2 D00",
@@ -278,7 +278,7 @@ static void too_fast_is_repeatable(void) {
             if (rows[i].tolerated_hz) {
                 jl_device_tolerates(raw.device, 1000000000000u / rows[i].tolerated_hz);
             }
-            snprintf(window, sizeof window, AWAKE "~120 C2A D0000%04X C2B D0000%04X C2C",
+            snprintf(window, sizeof window, AWAKE "C2A D0000%04X C2B D0000%04X C2C",
                      (unsigned)rows[i].width - 1, (unsigned)rows[i].height - 1);
             raw_play(&raw, window);
             EXPECT(jl_stream_clock(raw.bus, rows[i].clock_hz));

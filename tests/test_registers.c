@@ -116,7 +116,7 @@ static void parallel_reads(void) {
         {&jl_emulated_ssd1306, false, "CAE CB2 C00 C10 D11223344 CB2 C00 C10", 0x40, 0x00},
         {&jl_emulated_ssd1306, true, "CAE CB2 C00 C10 D11223344 CB2 C00 C10", 0x40, 0x00},
         {&jl_emulated_sh1106, false, "CAE CB2 C00 C10 D11223344 CB2 C00 C10", 0x40, 0x00},
-        {&jl_emulated_st7565, false, "CAE CA0 CB2 C00 C10 D11223344 CB2 C00 C10", 0x60, 0x40},
+        {&jl_emulated_st7565, false, "CAE CA0 CC8 CB2 C00 C10 D11223344 CB2 C00 C10", 0x60, 0x40},
         {&jl_emulated_uc1701, true, "CAE CA1 CB2 C00 C10 D11223344 CB2 C00 C10", 0x20, 0x00},
     };
     static const uint8_t written[] = {0x11, 0x22, 0x33, 0x44};

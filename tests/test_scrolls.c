@@ -8,12 +8,12 @@
  * black, then one column address white, at column 20h and row 10h. That is one pixel; two, from
  * 64 on, of the ssd1327, and a byte of eight rows from 16 on of the ssd1305.
  */
-#define FRONT_1305 "R ~1 CA1C8 CAF ~150 C2000 C210083220007 *1056 C212020220202 DFF "
-#define FRONT_1327 "R ~1 CA051 CAF ~300 C15003F75007F *8192 C152020751010 DFF "
+#define FRONT_1305 "R ~1 CA1C8 C2000 C210083220007 *1056 CAF ~150 C212020220202 DFF "
+#define FRONT_1327 "R ~1 CA051 C15003F75007F *8192 CAF ~300 C152020751010 DFF "
 #define FRONT_1351                                                                                 \
-    "R ~1 CFD D12 CFD DB1 CA0 D74 CA2 D00 CAF ~300 C15 D007F C75 D007F C5C *32768 C15 D2020 "      \
+    "R ~1 CFD D12 CFD DB1 CA0 D74 CA2 D00 C15 D007F C75 D007F C5C *32768 CAF ~300 C15 D2020 "      \
     "C75 D1010 C5C DFFFF "
-#define FRONT_1331 "R ~1 CA072 CAD8E CAF ~200 C15005F75003F *12288 C152020751010 DFFFF "
+#define FRONT_1331 "R ~1 CA072 CAD8E C15005F75003F *12288 CAF ~200 C152020751010 DFFFF "
 
 static const struct glass_of {
     const struct jl_emulated_part *part;

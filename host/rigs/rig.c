@@ -29,10 +29,12 @@ static struct jl_glass glass_of(const struct jl_card *card) {
 /* The device of a card, at the end of the wires that the rig's card has. */
 static bool build_board(struct jl_rig *rig, const struct jl_card *card) {
     struct jl_glass glass = glass_of(card);
+    const struct jl_card *program = &rig->card; /* another one's, where glass is exchanged */
     rig->device = jl_board_add_device(rig->board, card->controller->emulator, card->name, &glass);
     if (!rig->device) {
         return false;
     }
+    jl_device_intend(rig->device, program->turn & JL_TURN_MIRROR, program->inverted);
     if (card->works_up_to) {
         jl_device_tolerates(rig->device, 1000000000000u / card->works_up_to);
     }

@@ -83,6 +83,9 @@ uint8_t jl_sim_dcs_read(struct jl_device *device);
 int jl_sim_dcs_column_limit(const struct dcs_chip *chip);
 int jl_sim_dcs_page_limit(const struct dcs_chip *chip);
 
+/* Where a program addresses a place of the RAM now. */
+void jl_sim_dcs_address_of(const struct dcs_chip *chip, int x, int y, int *column, int *page);
+
 /* The pixel format that counts on the bus of the device: the low digit of 3Ah. */
 unsigned jl_sim_dcs_format(const struct jl_device *device, const struct dcs_part *part);
 

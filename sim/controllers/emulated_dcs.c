@@ -14,6 +14,7 @@
  */
 #include "dcs.h"
 
+#include <stddef.h>
 #include <string.h>
 
 #define MS_PS 1000000000u
@@ -306,6 +307,9 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
     case 0x29:
         chip->on = chip->command == 0x29;
         chip->was_on |= chip->on;
+        if (chip->on) {
+            jl_sim_judge_on(device);
+        }
         break;
     case 0x2A:
         set_range(device, jl_sim_dcs_column_limit(chip), &chip->column_start, &chip->column_end);
@@ -337,6 +341,7 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
         break;
     case 0x36:
         chip->address_mode = chip->arguments[0];
+        jl_sim_judge_anew(device);
         break;
     case 0x37:
         set_scroll_start(device);
@@ -394,13 +399,12 @@ static bool vendor_locked(struct jl_device *device, const struct dcs_part *part,
 static void take_command(struct jl_device *device, const struct dcs_part *part, uint8_t opcode) {
     struct dcs_chip *chip = chip_of(device);
     check_finished(device);
-    const struct command *known = jl_sim_find_command(device->part->commands, opcode);
+    const struct command *known = jl_sim_take_opcode(device, opcode);
     chip->command = opcode;
     chip->argument_count = 0;
     chip->command_known = known != NULL;
     chip->command_ignored = false;
     if (!known) {
-        jl_sim_unknown_command(device, opcode);
         return;
     }
     chip->least_arguments = known->least;
@@ -493,6 +497,11 @@ static bool listens(struct jl_device *device, uint8_t byte) {
     return true;
 }
 
+static size_t bits_a_pixel(const struct jl_device *device, const struct dcs_part *part) {
+    unsigned format = jl_sim_dcs_format(device, part);
+    return format == 5 ? 16 : format == 3 ? 12 : format == 1 ? 4 : 24;
+}
+
 static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     const struct dcs_part *part = device->part->facts;
     struct dcs_chip *chip = chip_of(device);
@@ -502,6 +511,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     scan(device, part);
     if (data && chip->writing) {
         jl_sim_dcs_take_pixels(device, part, bytes, count);
+        jl_sim_judge_pixels(device, 8 * count / bits_a_pixel(device, part), chip->on);
         return;
     }
     for (size_t i = 0; i < count; i++) {
@@ -586,6 +596,40 @@ static void show_cells(const struct jl_device *device, const uint32_t *cells, bo
     }
 }
 
+static bool behind(struct jl_device *device, int x, int y, struct place *place) {
+    const struct dcs_part *part = device->part->facts;
+    const struct dcs_chip *chip = device->state;
+    const struct jl_glass *glass = &device->glass;
+    int line = glass->row_offset + (glass->mirrored_y ? glass->height - 1 - y : y);
+    int column = glass->column_offset + (glass->mirrored_x ? glass->width - 1 - x : x);
+    bool columns = part->mirrors_columns && part->mirrors_columns(chip);
+    bool lines = part->mirrors_lines && part->mirrors_lines(chip);
+    place->line = page_of_line(chip, lines ? chip->height - 1 - line : line);
+    column = columns ? chip->width - 1 - column : column;
+    place->offset = offsetof(struct dcs_chip, cells) +
+                    sizeof chip->cells[0] * (size_t)(place->line * chip->width + column);
+    place->bytes = sizeof chip->cells[0];
+    jl_sim_dcs_address_of(chip, column, place->line, &place->column, &place->row);
+    return true;
+}
+
+static void judge_colors(struct jl_device *device) {
+    const struct dcs_chip *chip = device->state;
+    if (chip->inverted != device->glass.ips && !device->means_negative) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_COLORS,
+                             "the picture is a negative: this glass wants %s",
+                             device->glass.ips ? "21 (enter_invert_mode), as IPS does"
+                                               : "20 (exit_invert_mode)");
+    }
+    if (((chip->address_mode & MODE_BGR) != 0) != device->glass.bgr) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_COLORS,
+                             "red and blue are exchanged: this glass wants bit 3 of 36 (BGR) %s",
+                             device->glass.bgr ? "set" : "cleared");
+    }
+}
+
+static const struct geometry_words words = {.mirror = "MX, MY and MV (36)"};
+
 static void show(struct jl_device *device, struct jl_picture *picture) {
     show_cells(device, chip_of(device)->cells, false, picture);
 }
@@ -638,6 +682,9 @@ const struct stranger jl_sim_dcs_strangers[] = {
 };
 
 const struct machine jl_sim_dcs_machine = {
+    .behind = behind,
+    .words = &words,
+    .judge_colors = judge_colors,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

@@ -23,6 +23,13 @@ static size_t cell_of(const struct dcs_chip *chip, int column, int page) {
     return (size_t)y * (size_t)chip->width + (size_t)x;
 }
 
+void jl_sim_dcs_address_of(const struct dcs_chip *chip, int x, int y, int *column, int *page) {
+    x = chip->address_mode & MODE_MX ? chip->width - 1 - x : x;
+    y = chip->address_mode & MODE_MY ? chip->height - 1 - y : y;
+    *column = chip->address_mode & MODE_MV ? y : x;
+    *page = chip->address_mode & MODE_MV ? x : y;
+}
+
 /* How far apart neighbours along a column range are. */
 static long column_step(const struct dcs_chip *chip) {
     if (chip->address_mode & MODE_MV) {

@@ -14,6 +14,7 @@
  */
 #include "lcd_pages.h"
 
+#include <stddef.h>
 #include <string.h>
 
 #include "lcd_drive.h"
@@ -148,6 +149,7 @@ static void run_plain(struct jl_device *device, uint8_t opcode) {
         return;
     case 0xC:
         chip->commons_reversed = (opcode & 8) != 0;
+        jl_sim_judge_anew(device);
         return;
     default:
         break;
@@ -157,6 +159,7 @@ static void run_plain(struct jl_device *device, uint8_t opcode) {
     case 0xA0:
     case 0xA1:
         chip->segments_reversed = set;
+        jl_sim_judge_anew(device);
         break;
     case 0xA2:
     case 0xA3:
@@ -174,6 +177,9 @@ static void run_plain(struct jl_device *device, uint8_t opcode) {
     case 0xAF:
         chip->on = set;
         chip->was_on |= set;
+        if (set) {
+            jl_sim_judge_on(device);
+        }
         break;
     case 0xE0:
         chip->read_modify_write = true;
@@ -198,9 +204,8 @@ static void take_command(struct jl_device *device, uint8_t byte) {
         run_argument(device, byte);
         return;
     }
-    const struct command *info = jl_sim_find_command(device->part->commands, byte);
+    const struct command *info = jl_sim_take_opcode(device, byte);
     if (!info) {
-        jl_sim_unknown_command(device, byte);
         return;
     }
     chip->command = byte;
@@ -254,6 +259,9 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
             take_command(device, bytes[i]);
         }
     }
+    if (data) {
+        jl_sim_judge_pixels(device, 8 * count, chip_of(device)->on);
+    }
 }
 
 /*
@@ -299,6 +307,25 @@ static void show(struct jl_device *device, struct jl_picture *picture) {
     }
 }
 
+static bool behind(struct jl_device *device, int x, int y, struct place *place) {
+    const struct lcd_pages *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    int common_output = glass->mirrored_y ? y : LINES - 1 - y;
+    int row = chip->commons_reversed ? LINES - 1 - common_output : common_output;
+    int segment = glass->column_offset + (glass->mirrored_x ? glass->width - 1 - x : x);
+    place->line = place->row = (row + chip->start_line) % LINES;
+    place->column = chip->segments_reversed ? LCD_SEGMENTS - 1 - segment : segment;
+    place->offset = offsetof(struct lcd_pages, ram) +
+                    (size_t)(place->line / 8) * sizeof chip->ram[0] + (size_t)place->column;
+    place->bytes = 1;
+    return true;
+}
+
+static const struct geometry_words words = {
+    .roll = "start line 40..7F",
+    .mirror = "A0/A1 (columns) and C0/C8 (rows)",
+};
+
 static uint8_t brightness(struct jl_device *device) {
     return lcd_darkness(drive_mv(chip_of(device)), RIGHT_MV);
 }
@@ -324,6 +351,8 @@ static const char *why_dark(struct jl_device *device) {
 }
 
 const struct machine jl_sim_lcd_pages_machine = {
+    .behind = behind,
+    .words = &words,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

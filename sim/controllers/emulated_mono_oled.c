@@ -23,6 +23,7 @@
  */
 #include "mono_oled.h"
 
+#include <stddef.h>
 #include <string.h>
 
 enum { PAGES = MONO_OLED_PAGES, LINES = 64, PADS_A_SIDE = 32 };
@@ -297,6 +298,9 @@ static void switch_display(struct jl_device *device, bool on) {
         chip->asleep_reported = false;
     }
     chip->on = on;
+    if (on) {
+        jl_sim_judge_on(device);
+    }
     /* 8Dh 14h takes effect with the AFh that follows it (application note, charge pump). */
     if (on) {
         chip->pump_running = chip->pump_enabled;
@@ -371,6 +375,7 @@ static void run_command_with_arguments(struct jl_device *device) {
         expect(device, a >= 15 && a <= 63, a, "0F..3F (rows - 1)");
         /* 0..14 are invalid entries: the ratio stays. */
         chip->multiplex = (a & 63) >= 15 ? a & 63 : chip->multiplex;
+        jl_sim_judge_anew(device);
         break;
     case 0xAB: /* a dummy, the contrast while dimmed, and the brightness of its area colours */
         chip->dim_contrast = chip->arguments[1];
@@ -395,6 +400,7 @@ static void run_command_with_arguments(struct jl_device *device) {
         break;
     case 0xDA:
         expect(device, (a & 0xCF) == 0x02, a, "02, 12, 22 or 32");
+        jl_sim_judge_anew(device);
         chip->alternative_pins = (a & 0x10) != 0;
         chip->swap_sides = (a & 0x20) != 0;
         break;
@@ -444,6 +450,7 @@ static void run_plain_command(struct jl_device *device, uint8_t opcode) {
         case 0xA0:
         case 0xA1:
             chip->segment_remap = opcode & 1;
+            jl_sim_judge_anew(device);
             break;
         case 0xA4:
         case 0xA5:
@@ -462,6 +469,7 @@ static void run_plain_command(struct jl_device *device, uint8_t opcode) {
         case 0xC0:
         case 0xC8:
             chip->common_remap = opcode == 0xC8;
+            jl_sim_judge_anew(device);
             break;
         case 0xE0:
             chip->read_modify_write = true;
@@ -487,7 +495,6 @@ static void take_command_byte(struct jl_device *device, uint8_t byte) {
         }
         return;
     }
-    const struct command *info = jl_sim_find_command(device->part->commands, byte);
     if (chip->locked && byte != 0xFD) {
         if (!chip->lock_reported) {
             chip->lock_reported = true;
@@ -496,8 +503,8 @@ static void take_command_byte(struct jl_device *device, uint8_t byte) {
         }
         return;
     }
+    const struct command *info = jl_sim_take_opcode(device, byte);
     if (!info) {
-        jl_sim_unknown_command(device, byte);
         return;
     }
     chip->command = byte;
@@ -560,6 +567,7 @@ static bool i2c_write(struct jl_device *device, uint8_t byte) {
     if (!control_took(device, &chip->control, byte)) {
         if (chip->control.data) {
             take_data(device, byte);
+            jl_sim_judge_pixels(device, 8, chip->on);
         } else {
             take_command_byte(device, byte);
         }
@@ -605,6 +613,9 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         } else {
             take_command_byte(device, bytes[i]);
         }
+    }
+    if (data) {
+        jl_sim_judge_pixels(device, 8 * count, chip_of(device)->on);
     }
 }
 
@@ -673,6 +684,30 @@ static void show(struct jl_device *device, struct jl_picture *picture) {
     }
 }
 
+static bool behind(struct jl_device *device, int x, int y, struct place *place) {
+    const struct mono_oled *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    int row = row_of_common(chip, common_of_pad(chip, pad_of_row(glass, y)));
+    if (row < 0) {
+        return false;
+    }
+    int output = glass->column_offset + x, last = chip->segments - 1;
+    int segment = glass->mirrored_x ? output : last - output;
+    place->line = place->row = ram_line_of_row(chip, row);
+    place->column = chip->segment_remap ? last - segment : segment;
+    place->offset = offsetof(struct mono_oled, ram) +
+                    (size_t)(place->line / 8) * sizeof chip->ram[0] + (size_t)segment;
+    place->bytes = 1;
+    return true;
+}
+
+static const struct geometry_words words = {
+    .rows = "the multiplex ratio (A8)",
+    .order = "COM pins (DA)",
+    .roll = "start line 40..7F, offset D3",
+    .mirror = "A0/A1 (columns) and C0/C8 (rows)",
+};
+
 static uint8_t brightness(struct jl_device *device) {
     const struct mono_oled *chip = chip_of(device);
     return chip->dimmed ? chip->dim_contrast : chip->contrast;
@@ -710,6 +745,8 @@ static const char *why_dark(struct jl_device *device) {
 }
 
 const struct machine jl_sim_mono_oled_machine = {
+    .behind = behind,
+    .words = &words,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

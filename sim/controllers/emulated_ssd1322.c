@@ -54,6 +54,7 @@ static const struct oled_part part = {
     .multiplex_opcode = 0xCA,
     .split_bit = 0x20,
     .vertical_bit = 0x01,
+    .mirror_bit = 0x02,
     .normal_opcode = 0xA6,
     .all_off_opcode = 0xA4,
     .reset_us = 100,

@@ -69,6 +69,7 @@ static const struct oled_part part = {
     .multiplex_opcode = 0xA8,
     .split_bit = 0x40,
     .vertical_bit = 0x04,
+    .mirror_bit = 0x01,
     .normal_opcode = 0xA4,
     .all_off_opcode = 0xA6,
     .reset_us = 100,

@@ -11,6 +11,7 @@
  */
 #include "ssd_oled.h"
 
+#include <stddef.h>
 #include <string.h>
 
 static struct oled_chip *chip_of(struct jl_device *device) {
@@ -26,7 +27,7 @@ static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass 
 
 static void load_defaults(struct oled_chip *chip, const struct oled_part *part) {
     uint64_t edge = chip->reset_edge_ps;
-    memset(chip, 0, sizeof *chip); /* the cells behind it stay */
+    memset(chip, 0, offsetof(struct oled_chip, cells)); /* those stay */
     chip->reset_edge_ps = edge;
     chip->remap = part->remap_after_reset;
     chip->offset = part->offset_after_reset;
@@ -127,6 +128,9 @@ static void switch_display(struct jl_device *device, bool on) {
         chip->was_on = true;
     }
     chip->on = on;
+    if (on) {
+        jl_sim_judge_on(device);
+    }
 }
 
 static void set_contrast(struct oled_chip *chip) {
@@ -195,6 +199,7 @@ static void run_command(struct jl_device *device, const struct oled_part *part) 
         break;
     case 0xA0:
         chip->remap = a;
+        jl_sim_judge_anew(device);
         break;
     case 0xA1:
         chip->start_line = a;
@@ -246,11 +251,12 @@ static void run_command(struct jl_device *device, const struct oled_part *part) 
 
 static void take_opcode(struct jl_device *device, const struct oled_part *part, uint8_t opcode) {
     struct oled_chip *chip = chip_of(device);
-    const struct command *known = jl_sim_find_command(device->part->commands, opcode);
     if (chip->arguments_due > chip->argument_count) { /* only where arguments travel as data */
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_COUNT,
-                             "command %02X got %d argument(s), expected %d: it has no effect",
+                             "command %02X got %d argument(s), expected %d: it has no effect; this "
+                             "part takes them with D/C high",
                              chip->command, chip->argument_count, chip->arguments_due);
+        device->arguments_missing = true;
     }
     if (chip->unit_filled) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_PIXEL_CUT,
@@ -260,11 +266,12 @@ static void take_opcode(struct jl_device *device, const struct oled_part *part, 
     chip->writing = chip->extra_reported = chip->reading = chip->dummy_given = false;
     chip->given_count = 0;
     chip->argument_count = chip->arguments_due = 0;
+    chip->command = opcode;
+    const struct command *known = jl_sim_take_opcode(device, opcode);
     if (!known) {
-        jl_sim_unknown_command(device, opcode);
+        chip->extra_reported = true; /* what follows are its arguments */
         return;
     }
-    chip->command = opcode;
     chip->arguments_due = known->least;
     if (!known->least) {
         run_command(device, part);
@@ -348,6 +355,7 @@ static bool listens(struct jl_device *device, const struct oled_part *part) {
 
 static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
     const struct oled_part *part = device->part->facts;
+    const struct oled_chip *chip = chip_of(device);
     if (!listens(device, part)) {
         return;
     }
@@ -359,6 +367,10 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         } else {
             take_low(device, part, bytes[i]);
         }
+    }
+    if (data && (!part->needs_write_opcode || chip->writing)) {
+        size_t units = (count + 1) / (size_t)part->unit_bytes(chip);
+        jl_sim_judge_pixels(device, units * (size_t)part->unit_pixels, chip->on);
     }
 }
 
@@ -483,6 +495,45 @@ static void show(struct jl_device *device, struct jl_picture *picture) {
     }
 }
 
+static bool behind(struct jl_device *device, int x, int y, struct place *place) {
+    const struct oled_part *part = device->part->facts;
+    const struct oled_chip *chip = chip_of(device);
+    const struct jl_glass *glass = &device->glass;
+    int row = scanned_row(chip, part, glass, y), output = glass->column_offset + x;
+    int last = part->ram_width - 1;
+    if (row < 0) {
+        return false;
+    }
+    int segment = part->segment0_right != glass->mirrored_x ? last - output : output;
+    place->line = place->row = (row + chip->start_line) % part->ram_height;
+    place->column = chip->remap & part->mirror_bit ? last - segment : segment;
+    if (chip->remap & part->vertical_bit) { /* no direction: pictures may lie on their side, too */
+        place->column = place->row = 0;
+    }
+    place->offset = offsetof(struct oled_chip, cells) +
+                    sizeof chip->cells[0] * (size_t)(place->line * part->ram_width + segment);
+    place->bytes = sizeof chip->cells[0];
+    return true;
+}
+
+static void judge_colors(struct jl_device *device) {
+    const struct oled_part *part = device->part->facts;
+    const struct oled_chip *chip = chip_of(device);
+    if (part->has_colors && ((chip->remap & 0x04) == part->red_first) == device->glass.bgr) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_COLORS,
+                             "red and blue are exchanged on this glass, if pixels begin with red: "
+                             "bit 2 of A0 has to be %s",
+                             chip->remap & 0x04 ? "cleared" : "set");
+    }
+}
+
+static const struct geometry_words words = {
+    .rows = "the multiplex ratio (A8 or CA)",
+    .order = "the split of odd and even COMs, in A0",
+    .roll = "start line A1, offset A2",
+    .mirror = "the column and the COM remap, in A0",
+};
+
 static const char *why_dark(struct jl_device *device) {
     const struct oled_part *part = device->part->facts;
     const struct oled_chip *chip = chip_of(device);
@@ -523,6 +574,9 @@ const struct stranger jl_sim_oled_strangers[] = {
 };
 
 const struct machine jl_sim_oled_machine = {
+    .behind = behind,
+    .words = &words,
+    .judge_colors = judge_colors,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

@@ -24,12 +24,11 @@ static void end_arguments(struct jl_device *device, paper_run_fn run) {
 
 void jl_sim_paper_opcode(struct jl_device *device, uint8_t opcode, paper_run_fn run) {
     struct paper_chip *chip = chip_of(device);
-    const struct command *found = jl_sim_find_command(device->part->commands, opcode);
+    const struct command *found = jl_sim_take_opcode(device, opcode);
     end_arguments(device, run);
     chip->command = opcode;
     chip->known = found != NULL;
     if (!found) {
-        jl_sim_unknown_command(device, opcode);
         return;
     }
     memset(chip->arguments, 0, sizeof chip->arguments);

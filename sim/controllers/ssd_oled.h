@@ -19,20 +19,22 @@ struct oled_range {
 };
 
 struct oled_part {
-    int ram_width, ram_height;                         /* pixels */
-    int unit_pixels;                                   /* in a column address */
-    const struct oled_range *ranges;                   /* ends with opcode == 0 */
-    bool arguments_as_data;                            /* with D/C high */
-    bool needs_write_opcode;                           /* 5C before pixels */
-    bool segment0_right;                               /* on the usual module */
-    bool split;                                        /* odd and even COMs on either side */
-    uint8_t multiplex_opcode, split_bit, vertical_bit; /* the bits are of A0's first byte */
-    uint8_t normal_opcode, all_off_opcode;             /* of A4, A6 */
-    uint8_t offset_after_reset;                        /* A2 */
-    uint8_t remap_after_reset;                         /* A0 */
-    int reset_us, light_ms;                            /* least reset pulse; AF to light */
-    uint8_t locked_opcodes[8];                         /* until FD B1; ends with 0 */
-    bool needs_master_configuration;                   /* AD 8E */
+    int ram_width, ram_height;       /* pixels */
+    int unit_pixels;                 /* in a column address */
+    const struct oled_range *ranges; /* ends with opcode == 0 */
+    bool arguments_as_data;          /* with D/C high */
+    bool needs_write_opcode;         /* 5C before pixels */
+    bool segment0_right;             /* on the usual module */
+    bool split;                      /* odd and even COMs on either side */
+    uint8_t multiplex_opcode, split_bit, vertical_bit, mirror_bit; /* of A0's first byte */
+    bool has_colors;                       /* and bit 2 of A0 exchanges red and blue: */
+    uint8_t red_first;                     /* it is so when pixels begin with red */
+    uint8_t normal_opcode, all_off_opcode; /* of A4, A6 */
+    uint8_t offset_after_reset;            /* A2 */
+    uint8_t remap_after_reset;             /* A0 */
+    int reset_us, light_ms;                /* least reset pulse; AF to light */
+    uint8_t locked_opcodes[8];             /* until FD B1; ends with 0 */
+    bool needs_master_configuration;       /* AD 8E */
     /* Bytes of a column address now, and what it holds: one cell a pixel, at segments from `at`. */
     int (*unit_bytes)(const struct oled_chip *chip);
     void (*put_unit)(struct oled_chip *chip, uint32_t *row, int column);

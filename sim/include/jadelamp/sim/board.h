@@ -131,6 +131,12 @@ void jl_device_set_plugged(struct jl_device *device, bool plugged);
  */
 void jl_device_temperature(struct jl_device *device, int celsius);
 
+/**
+ * What a program does on purpose, so that it is not found wrong: a mirrored picture, as for a
+ * projector; a negative.
+ */
+void jl_device_intend(struct jl_device *device, bool mirrored, bool negative);
+
 /** Part number of the controller. */
 const char *jl_device_part(const struct jl_device *device);
 

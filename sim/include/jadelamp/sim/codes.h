@@ -61,6 +61,12 @@ extern "C" {
     X(WINDOW_WRAPS, "window-wraps", "more pixels came than the window holds")                      \
     X(COLUMN_END, "column-end", "data past the last column")                                       \
     X(ADDRESS_RANGE, "address-range", "an address of the memory that does not exist or show")      \
+    X(GEOMETRY, "geometry", "registers do not fit the glass")                                      \
+    X(COLORS, "colors", "red and blue are exchanged, or all is a negative")                        \
+    X(NOISE_SHOWN, "noise-shown", "what the memory held at power-on can be seen")                  \
+    X(WINDOW_SHARE, "window-share", "pixels came for a part of the window, or for more")           \
+    X(PAGE_OVERRUN, "page-overrun", "pixels of a whole picture went into one page")                \
+    X(TRANSFER_CUT, "transfer-cut", "transfers end early, as by a buffer that is too small")       \
     X(SCROLL_RANGE, "scroll-range", "a scroll area or start that cannot be")                       \
     X(SCROLL_RUNNING, "scroll-running", "something that may not be done while a scroll runs")      \
     X(SCROLL_NOT_SET, "scroll-not-set", "a scroll starts that was never set up")                   \

@@ -1,0 +1,199 @@
+/*
+ * How a glass shows the memory behind it: said where that cannot be what a program wants. Judged
+ * when pixels come and the display is on, so that a wake-up sequence has its time.
+ */
+#include <stdlib.h>
+#include <string.h>
+
+#include "device.h"
+
+#define SNOW_IS_SEEN_PS 30000000000u /* 30 ms: about two pictures */
+
+static bool is_behind(struct jl_device *device, int x, int y, struct place *place) {
+    return device->machine->behind(device, x, y, place);
+}
+
+/* ---- rows and columns ---- */
+
+/* Rows that no output drives. */
+static bool tell_missing_rows(struct jl_device *device) {
+    int first = -1, last = -1;
+    for (int y = 0; y < device->glass.height; y++) {
+        struct place place;
+        if (!is_behind(device, 0, y, &place)) {
+            first = first < 0 ? y : first;
+            last = y;
+        }
+    }
+    if (first >= 0) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_GEOMETRY,
+                             "rows %d to %d of the glass are not driven: %s is less than its %d "
+                             "rows",
+                             first, last, device->machine->words->rows, device->glass.height);
+    }
+    return first >= 0;
+}
+
+/* How often the next row of the glass is not the next of the memory, and where that is. */
+static int count_jumps(struct jl_device *device, int *at) {
+    struct place one, next;
+    int jumps = 0;
+    is_behind(device, 0, 0, &one);
+    for (int y = 1; y < device->glass.height; y++, one = next) {
+        is_behind(device, 0, y, &next);
+        if (abs(next.line - one.line) != 1) {
+            jumps++;
+            *at = y;
+        }
+    }
+    return jumps;
+}
+
+/* Whether a step to the right and one down are mirrored where pixels are addressed. */
+static bool is_mirrored(struct jl_device *device, int y) {
+    struct place here, right, below;
+    if (device->glass.width < 2 || !is_behind(device, 0, y, &here) ||
+        !is_behind(device, 1, y, &right) || !is_behind(device, 0, y + 1, &below)) {
+        return false;
+    }
+    return (right.column - here.column) * (below.row - here.row) -
+               (right.row - here.row) * (below.column - here.column) <
+           0;
+}
+
+static void judge_geometry(struct jl_device *device) {
+    const struct geometry_words *words = device->machine->words;
+    int jump = 0, height = device->glass.height;
+    if (height < 3 || tell_missing_rows(device)) {
+        return;
+    }
+    int jumps = count_jumps(device, &jump);
+    if (jumps > 4 && words->order) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_GEOMETRY,
+                             "rows of the memory come out in another order than this glass is "
+                             "bonded: %s",
+                             words->order);
+        return;
+    }
+    if (jumps == 1 && words->roll && !device->judged.once) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_GEOMETRY,
+                             "the picture is rolled: its first row is in row %d of the glass (%s)",
+                             jump, words->roll);
+    }
+    if (!device->means_mirrored && !device->judged.once &&
+        is_mirrored(device, jump < height / 2 ? height - 2 : 0)) {
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_GEOMETRY,
+                             "the picture is mirrored on this glass: change one of %s",
+                             words->mirror);
+    }
+    if (device->machine->judge_colors && !device->judged.once) {
+        device->machine->judge_colors(device);
+    }
+}
+
+/* ---- what was there at power-on ---- */
+
+static bool is_noise(struct jl_device *device, int x, int y) {
+    struct place place;
+    return is_behind(device, x, y, &place) &&
+           memcmp((const uint8_t *)device->state + place.offset, device->at_power_on + place.offset,
+                  place.bytes) == 0;
+}
+
+/* Whether a whole column of the glass, or a row, is as it was. A write of the same is no matter:
+ * not in all places at once. */
+static bool is_noise_all_along(struct jl_device *device, int x, int y) {
+    int count = y < 0 ? device->glass.height : device->glass.width;
+    for (int i = 0; i < count; i++) {
+        if (!is_noise(device, y < 0 ? x : i, y < 0 ? i : y)) {
+            return false;
+        }
+    }
+    return true;
+}
+
+static bool is_all_noise(struct jl_device *device) {
+    for (int y = 0; y < device->glass.height; y++) {
+        if (!is_noise_all_along(device, -1, y)) {
+            return false;
+        }
+    }
+    return true;
+}
+
+static void tell_unwritten(struct jl_device *device, bool columns) {
+    int count = columns ? device->glass.width : device->glass.height, first = -1, last = -1;
+    for (int i = 0; i < count; i++) {
+        if (columns ? is_noise_all_along(device, i, -1) : is_noise_all_along(device, -1, i)) {
+            first = first < 0 ? i : first;
+            last = i;
+        }
+    }
+    if (first >= 0) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_NOISE_SHOWN,
+                             "%s %d to %d of the glass show noise: they were never written. Does "
+                             "the memory behind the glass begin at another %s?",
+                             columns ? "columns" : "rows", first, last, columns ? "column" : "row");
+    }
+}
+
+/* ---- when ---- */
+
+void jl_sim_judge_power_on(struct jl_device *device) {
+    memset(&device->judged, 0, sizeof device->judged);
+    if (device->machine->behind) {
+        memcpy(device->at_power_on, device->state, device->part->state_bytes);
+    }
+}
+
+void jl_sim_judge_anew(struct jl_device *device) {
+    device->judged.geometry = false;
+}
+
+static void judge(struct jl_device *device) {
+    struct judged *judged = &device->judged;
+    if (!judged->geometry) {
+        judge_geometry(device);
+        judged->geometry = judged->once = true;
+    }
+}
+
+void jl_sim_judge_look(struct jl_device *device) {
+    struct judged *judged = &device->judged;
+    size_t all = (size_t)device->glass.width * (size_t)device->glass.height;
+    if (judged->on && !judged->edges && judged->pixels >= all) {
+        judged->edges = true;
+        tell_unwritten(device, true);
+        tell_unwritten(device, false);
+    }
+}
+
+void jl_sim_judge_on(struct jl_device *device) {
+    struct judged *judged = &device->judged;
+    judged->on = true;
+    judged->on_since_ps = jl_board_now_ps(device->board);
+    judged->snow = !judged->snow_told && is_all_noise(device);
+    if (judged->pixels && !judged->snow) {
+        judge(device);
+    }
+}
+
+void jl_sim_judge_pixels(struct jl_device *device, size_t pixels, bool on) {
+    struct judged *judged = &device->judged;
+    judged->pixels += pixels;
+    judged->on = on;
+    if (!on) {
+        return;
+    }
+    if (judged->snow && !judged->snow_told) {
+        uint64_t since = jl_board_now_ps(device->board) - judged->on_since_ps;
+        judged->snow_told = true;
+        if (since >= SNOW_IS_SEEN_PS) {
+            jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_NOISE_SHOWN,
+                                 "the display was on for %.0f ms before the first pixel came, and "
+                                 "showed the noise of power-on: clear its memory first",
+                                 (double)since / 1e9);
+        }
+    }
+    judge(device);
+}

@@ -1,0 +1,157 @@
+/* Opcodes as they come, and those that a part does not have: a relative's, or its own with the bits
+ * turned around. */
+#include "device.h"
+
+#include <stdio.h>
+
+/* That many different ones, all of which are commands when read from the other end, are no
+ * chance. */
+enum { ENOUGH = 6 };
+
+/*
+ * Whose commands they may be, known ones first. Parts that differ in their analogue settings only
+ * count as one; gc9a01 takes nearly all opcodes and would always fit.
+ */
+static const struct {
+    const char *name;
+    const struct command_set *set;
+} relatives[] = {
+    {"ssd1306", &jl_sim_ssd1306_commands},
+    {"sh1106", &jl_sim_sh1106_commands},
+    {"ssd1305", &jl_sim_ssd1305_commands},
+    {"ssd1309", &jl_sim_ssd1309_commands},
+    {"st7565", &jl_sim_st7565_commands},
+    {"uc1701", &jl_sim_uc1701_commands},
+    {"ssd1327", &jl_sim_ssd1327_commands},
+    {"ssd1322", &jl_sim_ssd1322_commands},
+    {"ssd1331", &jl_sim_ssd1331_commands},
+    {"ssd1351", &jl_sim_ssd1351_commands},
+    {"st7789", &jl_sim_st7789_commands},
+    {"ili9341", &jl_sim_ili9341_commands},
+    {"st7735", &jl_sim_st7735_commands},
+    {"ili9488", &jl_sim_ili9488_commands},
+    {"ssd1680 or ssd1681", &jl_sim_ssd1680_commands},
+    {"uc8151", &jl_sim_uc8151_commands},
+    {"uc8176 or uc8179", &jl_sim_uc8179_commands},
+};
+
+/* A wake-up sequence has no more different commands; a picture taken for commands has. */
+enum { FEWEST = 3, MOST_IN_A_SEQUENCE = 32, MOST_NAMED = 4 };
+
+static uint8_t reversed(uint8_t byte) {
+    uint8_t out = 0;
+    for (int bit = 0; bit < 8; bit++) {
+        out = (uint8_t)(out << 1 | (byte >> bit & 1));
+    }
+    return out;
+}
+
+static bool is_noted(const struct jl_device *device, unsigned opcode) {
+    return device->opcodes[opcode / 8] >> (opcode % 8) & 1;
+}
+
+/* Of the opcodes that came, how many the part does not know, and how many of those and of all that
+ * came another one knows. */
+struct share {
+    int unknown, known_of_unknown, known_of_all;
+};
+
+static struct share share_of(const struct jl_device *device, const struct command_set *set) {
+    struct share share = {0, 0, 0};
+    for (unsigned opcode = 0; opcode < 256; opcode++) {
+        if (is_noted(device, opcode)) {
+            bool here = jl_sim_find_command(device->part->commands, (uint8_t)opcode);
+            bool there = jl_sim_find_command(set, (uint8_t)opcode);
+            share.unknown += !here;
+            share.known_of_unknown += !here && there;
+            share.known_of_all += there;
+        }
+    }
+    return share;
+}
+
+static bool is_better(const struct share *one, const struct share *other) {
+    return one->known_of_unknown != other->known_of_unknown
+               ? one->known_of_unknown > other->known_of_unknown
+               : one->known_of_all > other->known_of_all;
+}
+
+/* Says who knows most of the unknown ones, when that is no chance: as "a, b or c". */
+static void look_for_relative(struct jl_device *device) {
+    const char *names[MOST_NAMED];
+    size_t count = 0;
+    struct share best = {0, 0, 0};
+    for (size_t i = 0; i < sizeof relatives / sizeof relatives[0]; i++) {
+        if (relatives[i].set == device->part->commands) {
+            continue;
+        }
+        struct share share = share_of(device, relatives[i].set);
+        bool better = is_better(&share, &best);
+        count = better ? 0 : count;
+        best = better ? share : best;
+        if (count < MOST_NAMED && !is_better(&best, &share)) {
+            names[count++] = relatives[i].name;
+        }
+    }
+    if (best.unknown < FEWEST || best.unknown > MOST_IN_A_SEQUENCE ||
+        4 * best.known_of_unknown < 3 * best.unknown) {
+        return;
+    }
+    char text[80];
+    size_t length = 0;
+    for (size_t i = 0; i < count && length < sizeof text; i++) {
+        const char *between = i == 0 ? "" : i + 1 == count ? " or " : ", ";
+        length += (size_t)snprintf(text + length, sizeof text - length, "%s%s", between, names[i]);
+    }
+    jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RELATIVE,
+                         "%d of %d commands unknown here are known to %s: is that the part, or "
+                         "what the program is for?",
+                         best.known_of_unknown, best.unknown, text);
+}
+
+/* Whether the unknown ones, and there are enough, are known from the other end. */
+static void look_from_the_other_end(struct jl_device *device) {
+    int count = 0;
+    for (unsigned opcode = 0; opcode < 256; opcode++) {
+        if (is_noted(device, opcode) &&
+            !jl_sim_find_command(device->part->commands, (uint8_t)opcode)) {
+            count++;
+            if (!jl_sim_find_command(device->part->commands, reversed((uint8_t)opcode))) {
+                return;
+            }
+        }
+    }
+    if (count >= ENOUGH && !device->reversed_reported) {
+        device->reversed_reported = true;
+        jl_sim_device_report(
+            device, JL_SEVERITY_ERROR, JL_CODE_BITS_REVERSED,
+            "the unknown commands are commands with their bits reversed: the least "
+            "significant bit comes first; send the most significant one first");
+    }
+}
+
+static void report_unknown(struct jl_device *device, uint8_t opcode) {
+    const struct stranger *stranger = device->part->strangers;
+    while (stranger && stranger->instead && (opcode < stranger->first || opcode > stranger->last)) {
+        stranger++;
+    }
+    bool explained = stranger && stranger->instead;
+    jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_UNKNOWN_COMMAND,
+                         "unknown command %02X%s%s", opcode, explained ? ": " : "",
+                         explained ? stranger->instead : "");
+}
+
+const struct command *jl_sim_take_opcode(struct jl_device *device, uint8_t opcode) {
+    const struct command *known = jl_sim_find_command(device->part->commands, opcode);
+    bool fresh = !is_noted(device, opcode);
+    jl_sim_judge_look(device);
+    device->opcodes[opcode / 8] |= (uint8_t)(1u << (opcode % 8));
+    if (!known) {
+        report_unknown(device, opcode);
+    }
+    if (!known && fresh && !device->arguments_missing) {
+        look_for_relative(device);
+        look_from_the_other_end(device);
+    }
+    return known;
+}
