@@ -10,6 +10,7 @@ static void power_on(struct jl_device *device) {
     device->took_bytes = device->bytes_passed = false;
     device->low_bytes = device->high_bytes = 0;
     memset(device->opcodes, 0, sizeof device->opcodes);
+    memset(&device->window, 0, sizeof device->window);
     device->machine->power_on(device);
     jl_sim_judge_power_on(device);
 }

@@ -101,7 +101,7 @@ struct machine {
     /* For jl_sim_judge_...: what a pixel of the glass shows; false: nothing drives it. */
     bool (*behind)(struct jl_device *device, int x, int y, struct place *place);
     const struct geometry_words *words;
-    void (*judge_colors)(struct jl_device *device); /* or NULL */
+    void (*judge_more)(struct jl_device *device); /* or NULL: once, when the first pixels show */
     /* Glass of an RGB bus: how it is wired to so many data lines; and a line, at its end. */
     void (*attach_rgb)(struct jl_device *device, const struct jl_rgb_panel *panel, int data_lines);
     void (*take_line)(struct jl_device *device, const struct rgb_line *line);
@@ -124,6 +124,13 @@ struct jl_device {
         size_t pixels; /* since power-on */
         uint64_t on_since_ps;
     } judged;
+    struct window_account {
+        uint64_t bytes;    /* for the present window, so far; 0: no window yet */
+        int width, height; /* of it, in units of so many bits */
+        unsigned bits;
+        uint64_t bytes_before; /* for the one before, and how often so many came in a row */
+        int alike;
+    } window;
     bool unplugged;
     bool pins[DEVICE_PINS];
     uint32_t driven; /* pins that were ever set from outside, (1 << pin) each */
@@ -179,6 +186,9 @@ __attribute__((format(printf, 4, 5))) void jl_sim_device_report(struct jl_device
  */
 const struct command *jl_sim_take_opcode(struct jl_device *device, uint8_t opcode);
 
+/* What to add where an argument that cannot be is a command; else "". */
+const char *jl_sim_slip_words(const struct jl_device *device, uint8_t argument);
+
 /*
  * How the glass shows the memory: at power-on; when registers change that decide on it; when the
  * display is switched on; with each lot of pixels, whether or not it is on; and when the picture
@@ -189,6 +199,11 @@ void jl_sim_judge_anew(struct jl_device *device);
 void jl_sim_judge_on(struct jl_device *device);
 void jl_sim_judge_pixels(struct jl_device *device, size_t pixels, bool on);
 void jl_sim_judge_look(struct jl_device *device);
+
+/* What came for a window of width x height units of so many bits; and when another one begins. */
+void jl_sim_window_data(struct jl_device *device, size_t bytes, int width, int height,
+                        unsigned bits);
+void jl_sim_window_end(struct jl_device *device);
 
 /* Whether D/C tells its commands from data; not so on the st7920's serial bus. */
 bool jl_sim_device_has_dc(const struct jl_device *device);

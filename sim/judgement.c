@@ -86,8 +86,8 @@ static void judge_geometry(struct jl_device *device) {
                              "the picture is mirrored on this glass: change one of %s",
                              words->mirror);
     }
-    if (device->machine->judge_colors && !device->judged.once) {
-        device->machine->judge_colors(device);
+    if (device->machine->judge_more && !device->judged.once) {
+        device->machine->judge_more(device);
     }
 }
 

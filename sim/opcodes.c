@@ -155,3 +155,10 @@ const struct command *jl_sim_take_opcode(struct jl_device *device, uint8_t opcod
     }
     return known;
 }
+
+const char *jl_sim_slip_words(const struct jl_device *device, uint8_t argument) {
+    /* From 80 on are the commands that arguments rarely look like. */
+    return argument >= 0x80 && jl_sim_find_command(device->part->commands, argument)
+               ? "; it is a command: is an argument missing before it?"
+               : "";
+}

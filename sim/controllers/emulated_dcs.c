@@ -312,6 +312,7 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
         }
         break;
     case 0x2A:
+        jl_sim_window_end(device);
         set_range(device, jl_sim_dcs_column_limit(chip), &chip->column_start, &chip->column_end);
         break;
     case 0x2B:
@@ -319,6 +320,7 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
         break;
     case 0x2C:
     case 0x2E:
+        jl_sim_window_end(device);
         chip->column = chip->column_start;
         chip->page = chip->page_start;
         chip->window_full = false;
@@ -497,7 +499,7 @@ static bool listens(struct jl_device *device, uint8_t byte) {
     return true;
 }
 
-static size_t bits_a_pixel(const struct jl_device *device, const struct dcs_part *part) {
+static unsigned bits_a_pixel(const struct jl_device *device, const struct dcs_part *part) {
     unsigned format = jl_sim_dcs_format(device, part);
     return format == 5 ? 16 : format == 3 ? 12 : format == 1 ? 4 : 24;
 }
@@ -511,7 +513,10 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     scan(device, part);
     if (data && chip->writing) {
         jl_sim_dcs_take_pixels(device, part, bytes, count);
-        jl_sim_judge_pixels(device, 8 * count / bits_a_pixel(device, part), chip->on);
+        unsigned bits = bits_a_pixel(device, part);
+        jl_sim_judge_pixels(device, 8 * count / bits, chip->on);
+        jl_sim_window_data(device, count, chip->column_end - chip->column_start + 1,
+                           chip->page_end - chip->page_start + 1, bits);
         return;
     }
     for (size_t i = 0; i < count; i++) {
@@ -613,8 +618,21 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     return true;
 }
 
-static void judge_colors(struct jl_device *device) {
+static void judge_more(struct jl_device *device) {
     const struct dcs_chip *chip = device->state;
+    if (chip->all_pixels == 0x23) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ALL_ON,
+                             "all pixels are on (23): 13 (enter_normal_mode) shows the RAM");
+    }
+    if (chip->partial) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_PART_ON,
+                             "partial mode (12): rows %d to %d only show; 13 shows all",
+                             chip->partial_start, chip->partial_end);
+    }
+    if (chip->idle) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_PART_ON,
+                             "idle mode (39): 8 colours only; 38 (exit_idle_mode) shows all");
+    }
     if (chip->inverted != device->glass.ips && !device->means_negative) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_COLORS,
                              "the picture is a negative: this glass wants %s",
@@ -684,7 +702,7 @@ const struct stranger jl_sim_dcs_strangers[] = {
 const struct machine jl_sim_dcs_machine = {
     .behind = behind,
     .words = &words,
-    .judge_colors = judge_colors,
+    .judge_more = judge_more,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

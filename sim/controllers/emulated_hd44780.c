@@ -144,6 +144,13 @@ static void set_address(struct jl_device *device, struct core *core, uint8_t byt
             "DDRAM address %02X does not exist: a line has 00..27, the second 40..67",
             core->address);
     }
+    if (!core->two_lines && core->address >= 0x40 && device->glass.cell_rows > 1) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_WARNING, JL_CODE_WRONG_MODE,
+            "address %02X is the far end of the only line: the function set has N = 0; send 28 (4 "
+            "data lines) or 38 (8) for two lines",
+            core->address);
+    }
 }
 
 static unsigned execute(struct jl_device *device, struct core *core, uint8_t byte) {

@@ -98,7 +98,8 @@ static void run_argument(struct jl_device *device, uint8_t byte) {
         if (byte > 63) {
             jl_sim_device_report(
                 device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
-                "command 0x81 (electronic volume): argument 0x%02X, expected 00..3F", byte);
+                "command 0x81 (electronic volume): argument 0x%02X, expected 00..3F%s", byte,
+                jl_sim_slip_words(device, byte));
         }
         chip->volume = byte & 63;
     }
@@ -321,6 +322,13 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     return true;
 }
 
+static void judge_more(struct jl_device *device) {
+    if (chip_of(device)->all_on) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ALL_ON,
+                             "all dots are on (A5): A4 shows the RAM");
+    }
+}
+
 static const struct geometry_words words = {
     .roll = "start line 40..7F",
     .mirror = "A0/A1 (columns) and C0/C8 (rows)",
@@ -353,6 +361,7 @@ static const char *why_dark(struct jl_device *device) {
 const struct machine jl_sim_lcd_pages_machine = {
     .behind = behind,
     .words = &words,
+    .judge_more = judge_more,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

@@ -203,6 +203,32 @@ static void take_data(struct jl_device *device, uint8_t byte) {
     advance(chip, !part_of(device)->column_stops);
 }
 
+/* Bytes of data came. */
+static void account(struct jl_device *device, size_t bytes) {
+    struct mono_oled *chip = chip_of(device);
+    bool by_pages = chip->addressing == ADDRESS_PAGE;
+    jl_sim_judge_pixels(device, 8 * bytes, chip->on);
+    jl_sim_window_data(device, bytes,
+                       by_pages ? chip->segments - chip->page_mode_column
+                                : chip->column_end - chip->column_start + 1,
+                       by_pages ? 1 : chip->page_end - chip->page_start + 1, 8);
+    if (by_pages && !part_of(device)->column_stops && !chip->overrun_reported &&
+        device->window.bytes > (uint64_t)chip->segments) {
+        chip->overrun_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_PAGE_OVERRUN,
+                             "more than %d bytes without a page command: in page addressing mode "
+                             "they overwrite the same 8 rows; 20 00 takes a whole picture",
+                             chip->segments);
+    }
+}
+
+static void judge_more(struct jl_device *device) {
+    if (chip_of(device)->all_on) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ALL_ON,
+                             "all pixels are on (A5): A4 shows the RAM");
+    }
+}
+
 /* ---- commands ---- */
 
 /* Reports an argument that sets bits the datasheet has as 0, or lies outside its range. */
@@ -210,9 +236,9 @@ static void expect(struct jl_device *device, bool good, uint8_t argument, const 
     struct mono_oled *chip = chip_of(device);
     if (!good) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
-                             "command 0x%02X (%s): argument 0x%02X, expected %s", chip->command,
+                             "command 0x%02X (%s): argument 0x%02X, expected %s%s", chip->command,
                              jl_sim_find_command(device->part->commands, chip->command)->name,
-                             argument, right);
+                             argument, right, jl_sim_slip_words(device, argument));
     }
 }
 
@@ -331,14 +357,17 @@ static void run_command_with_arguments(struct jl_device *device) {
     }
     switch (chip->command) {
     case 0x20:
+        jl_sim_window_end(device);
         expect(device, a <= 2, a, "00 horizontal, 01 vertical or 02 page");
         chip->addressing = (a & 3) == 3 ? ADDRESS_PAGE : (enum addressing)(a & 3);
         break;
     case 0x21:
+        jl_sim_window_end(device);
         set_window(device, (uint8_t)(chip->segments - 1), &chip->column_start, &chip->column_end,
                    &chip->column);
         break;
     case 0x22:
+        jl_sim_window_end(device);
         set_window(device, PAGES - 1, &chip->page_start, &chip->page_end, &chip->page);
         break;
     case 0x23:
@@ -421,6 +450,7 @@ static void run_plain_command(struct jl_device *device, uint8_t opcode) {
         return;
     }
     if (opcode <= 0x1F || (opcode >= 0xB0 && opcode <= 0xB7)) {
+        jl_sim_window_end(device);
         if (chip->addressing != ADDRESS_PAGE) {
             jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_WRONG_MODE,
                                  "command 0x%02X is for page addressing mode only: no effect now",
@@ -567,7 +597,7 @@ static bool i2c_write(struct jl_device *device, uint8_t byte) {
     if (!control_took(device, &chip->control, byte)) {
         if (chip->control.data) {
             take_data(device, byte);
-            jl_sim_judge_pixels(device, 8, chip->on);
+            account(device, 1);
         } else {
             take_command_byte(device, byte);
         }
@@ -615,7 +645,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         }
     }
     if (data) {
-        jl_sim_judge_pixels(device, 8 * count, chip_of(device)->on);
+        account(device, count);
     }
 }
 
@@ -747,6 +777,7 @@ static const char *why_dark(struct jl_device *device) {
 const struct machine jl_sim_mono_oled_machine = {
     .behind = behind,
     .words = &words,
+    .judge_more = judge_more,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

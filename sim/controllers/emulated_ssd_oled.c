@@ -148,8 +148,9 @@ static void check_range(struct jl_device *device, const struct oled_part *part) 
         uint8_t a = chip->arguments[0];
         if (range->opcode == chip->command && (a < range->least || a > range->most)) {
             jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
-                                 "command %02X: argument %02X, expected %02X..%02X", chip->command,
-                                 a, range->least, range->most);
+                                 "command %02X: argument %02X, expected %02X..%02X%s",
+                                 chip->command, a, range->least, range->most,
+                                 jl_sim_slip_words(device, a));
         }
     }
 }
@@ -175,10 +176,12 @@ static void run_command(struct jl_device *device, const struct oled_part *part) 
     }
     switch (chip->command) {
     case 0x15:
+        jl_sim_window_end(device);
         set_range(device, part->ram_width / part->unit_pixels, &chip->column_start,
                   &chip->column_end, &chip->column);
         break;
     case 0x75:
+        jl_sim_window_end(device);
         set_range(device, part->ram_height, &chip->row_start, &chip->row_end, &chip->row);
         break;
     case 0x5C:
@@ -371,6 +374,9 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     if (data && (!part->needs_write_opcode || chip->writing)) {
         size_t units = (count + 1) / (size_t)part->unit_bytes(chip);
         jl_sim_judge_pixels(device, units * (size_t)part->unit_pixels, chip->on);
+        jl_sim_window_data(device, count, chip->column_end - chip->column_start + 1,
+                           chip->row_end - chip->row_start + 1,
+                           8 * (unsigned)part->unit_bytes(chip));
     }
 }
 
@@ -516,9 +522,13 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     return true;
 }
 
-static void judge_colors(struct jl_device *device) {
+static void judge_more(struct jl_device *device) {
     const struct oled_part *part = device->part->facts;
     const struct oled_chip *chip = chip_of(device);
+    if (chip->mode == 0xA5) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ALL_ON,
+                             "all pixels are on (A5): %02X shows the RAM", part->normal_opcode);
+    }
     if (part->has_colors && ((chip->remap & 0x04) == part->red_first) == device->glass.bgr) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_COLORS,
                              "red and blue are exchanged on this glass, if pixels begin with red: "
@@ -576,7 +586,7 @@ const struct stranger jl_sim_oled_strangers[] = {
 const struct machine jl_sim_oled_machine = {
     .behind = behind,
     .words = &words,
-    .judge_colors = judge_colors,
+    .judge_more = judge_more,
     .fits = fits,
     .power_on = power_on,
     .reset = reset,

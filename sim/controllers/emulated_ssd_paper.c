@@ -14,6 +14,7 @@
  */
 #include "ssd_paper.h"
 
+#include <stdlib.h>
 #include <string.h>
 
 enum { FRAME_US = 20000 };  /* 50 Hz, the usual frame rate */
@@ -353,6 +354,7 @@ static void run(struct jl_device *device) {
 }
 
 static void take_command(struct jl_device *device, uint8_t opcode) {
+    jl_sim_window_end(device);
     chip_of(device)->in_ram = opcode == 0x24 || opcode == 0x26;
     jl_sim_paper_opcode(device, opcode, run);
 }
@@ -367,6 +369,8 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     if (data && chip->in_ram) {
         if (!jl_sim_paper_deaf(device, &words, bytes[0], true)) {
             take_pixels(device, bytes, count);
+            jl_sim_window_data(device, count, abs(chip->x_end - chip->x_start) + 1,
+                               abs(chip->y_end - chip->y_start) + 1, 8);
         }
         return;
     }

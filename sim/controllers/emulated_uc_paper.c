@@ -355,6 +355,7 @@ static void run(struct jl_device *device) {
 }
 
 static void take_command(struct jl_device *device, uint8_t opcode) {
+    jl_sim_window_end(device);
     chip_of(device)->plane = -1;
     jl_sim_paper_opcode(device, opcode, run);
 }
@@ -369,6 +370,10 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     if (data && chip->base.known && chip->plane >= 0) {
         if (!jl_sim_paper_deaf(device, &words, bytes[0], true)) {
             take_pixels(device, bytes, count);
+            jl_sim_window_data(
+                device, count,
+                chip->partial_mode ? (chip->x_end - chip->x_start + 8) / 8 : chip->columns / 8,
+                chip->partial_mode ? chip->y_end - chip->y_start + 1 : chip->rows, 8);
         }
         return;
     }

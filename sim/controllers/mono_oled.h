@@ -72,6 +72,7 @@ struct mono_oled {
     uint8_t argument_count, arguments_due;
     /* reset and once-only reports */
     bool in_reset, reset_reported, asleep_reported, scroll_reported, past_reported;
+    bool overrun_reported;
     uint64_t reset_edge_ps;
     bool reset_pulsed, recovery_reported;
 };

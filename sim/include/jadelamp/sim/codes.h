@@ -63,6 +63,8 @@ extern "C" {
     X(ADDRESS_RANGE, "address-range", "an address of the memory that does not exist or show")      \
     X(GEOMETRY, "geometry", "registers do not fit the glass")                                      \
     X(COLORS, "colors", "red and blue are exchanged, or all is a negative")                        \
+    X(ALL_ON, "all-on", "all pixels are on, whatever the memory holds")                            \
+    X(PART_ON, "part-on", "a mode shows a part of the rows or colours")                            \
     X(NOISE_SHOWN, "noise-shown", "what the memory held at power-on can be seen")                  \
     X(WINDOW_SHARE, "window-share", "pixels came for a part of the window, or for more")           \
     X(PAGE_OVERRUN, "page-overrun", "pixels of a whole picture went into one page")                \
