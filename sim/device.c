@@ -10,6 +10,7 @@ static void power_on(struct jl_device *device) {
     device->took_bytes = device->bytes_passed = false;
     device->low_bytes = device->high_bytes = 0;
     memset(device->opcodes, 0, sizeof device->opcodes);
+    device->command_came = device->reset_came = false;
     memset(&device->window, 0, sizeof device->window);
     device->machine->power_on(device);
     jl_sim_judge_power_on(device);
@@ -115,6 +116,7 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
             pin == JL_DEVICE_CS ? "CS" : "D/C");
     }
     device->pins[pin] = high;
+    device->reset_came |= pin == JL_DEVICE_RESET;
     jl_sim_wire_set(device->board, device->pin_wires[pin], high, device->board->now_ps);
     if (device->unplugged) {
         return;
@@ -212,9 +214,6 @@ uint8_t jl_device_brightness(struct jl_device *device) {
 bool jl_device_light_on(const struct jl_device *device) {
     return !device->glass.light_wired || device->pins[JL_DEVICE_LIGHT];
 }
-
-/* More commands than a wake-up sequence has, arguments included. */
-enum { MOST_COMMANDS = 1000 };
 
 /* A dark glass whose bytes all came with D/C at one level. */
 static const char *why_stuck(const struct jl_device *device) {

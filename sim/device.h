@@ -10,6 +10,9 @@
 
 enum { DEVICE_PINS = JL_DEVICE_D7 + 1, DEVICE_NAME_BYTES = 32 };
 
+/* More commands than a wake-up sequence has, arguments included. */
+enum { MOST_COMMANDS = 1000 };
+
 /* Opcodes first..last that the part has not, but relatives have: what is right here. */
 struct stranger {
     uint8_t first, last;
@@ -129,7 +132,7 @@ struct jl_device {
         int width, height; /* of it, in units of so many bits */
         unsigned bits;
         uint64_t bytes_before; /* for the one before, and how often so many came in a row */
-        int alike;
+        int alike, singles;    /* and windows of one unit */
     } window;
     bool unplugged;
     bool pins[DEVICE_PINS];
@@ -156,8 +159,10 @@ struct jl_device {
     bool took_bytes, bytes_passed;  /* on its bus: for it, and while it was not selected */
     uint64_t low_bytes, high_bytes; /* that it took, by D/C */
     uint8_t opcodes[32];            /* that it took, known or not, a bit each */
+    bool command_came;              /* since power-on */
+    bool reset_came;                /* an edge of the reset pin */
     bool arguments_missing;         /* some of the opcodes may have been meant as arguments */
-    bool reversed_reported, early_data_reported;
+    bool reversed_reported, early_data_reported, stuck_reported;
     unsigned cs_bits; /* since CS became active, on SPI */
     bool clock_reported, read_clock_reported;
     uint64_t tolerated_cycle_ps;
@@ -196,6 +201,8 @@ const char *jl_sim_slip_words(const struct jl_device *device, uint8_t argument);
  */
 void jl_sim_judge_power_on(struct jl_device *device);
 void jl_sim_judge_anew(struct jl_device *device);
+/* A register that is set once, in the wake-up sequence. */
+void jl_sim_judge_setting(struct jl_device *device, bool on);
 void jl_sim_judge_on(struct jl_device *device);
 void jl_sim_judge_pixels(struct jl_device *device, size_t pixels, bool on);
 void jl_sim_judge_look(struct jl_device *device);

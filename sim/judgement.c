@@ -168,6 +168,14 @@ void jl_sim_judge_look(struct jl_device *device) {
     }
 }
 
+void jl_sim_judge_setting(struct jl_device *device, bool on) {
+    if (on && !device->judged.once) { /* later it is a change, not part of the wake-up */
+        jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_ON_TOO_EARLY,
+                             "the display is on before it is set up, and flashes: switch it on at "
+                             "the end of the wake-up sequence");
+    }
+}
+
 void jl_sim_judge_on(struct jl_device *device) {
     struct judged *judged = &device->judged;
     judged->on = true;

@@ -4,8 +4,8 @@
 
 #include <stdio.h>
 
-/* That many different ones, all of which are commands when read from the other end, are no
- * chance. */
+/* That many different unknown ones, most of which are commands from the other end, are no chance.
+ */
 enum { ENOUGH = 6 };
 
 /*
@@ -109,24 +109,27 @@ static void look_for_relative(struct jl_device *device) {
                          best.known_of_unknown, best.unknown, text);
 }
 
-/* Whether the unknown ones, and there are enough, are known from the other end. */
+/*
+ * Whether what came makes sense from the other end: there it has far fewer unknown opcodes. Not
+ * none, since arguments may be among them.
+ */
 static void look_from_the_other_end(struct jl_device *device) {
-    int count = 0;
+    int unknown = 0, unknown_reversed = 0;
     for (unsigned opcode = 0; opcode < 256; opcode++) {
-        if (is_noted(device, opcode) &&
-            !jl_sim_find_command(device->part->commands, (uint8_t)opcode)) {
-            count++;
-            if (!jl_sim_find_command(device->part->commands, reversed((uint8_t)opcode))) {
-                return;
-            }
+        if (is_noted(device, opcode)) {
+            const struct command_set *set = device->part->commands;
+            unknown += !jl_sim_find_command(set, (uint8_t)opcode);
+            unknown_reversed += !jl_sim_find_command(set, reversed((uint8_t)opcode));
         }
     }
-    if (count >= ENOUGH && !device->reversed_reported) {
+    if (unknown >= ENOUGH && 3 * unknown_reversed <= unknown) {
         device->reversed_reported = true;
-        jl_sim_device_report(
-            device, JL_SEVERITY_ERROR, JL_CODE_BITS_REVERSED,
-            "the unknown commands are commands with their bits reversed: the least "
-            "significant bit comes first; send the most significant one first");
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_BITS_REVERSED,
+                             "the unknown commands are commands with their bits reversed: %s",
+                             jl_sim_device_is_serial(device)
+                                 ? "the least significant bit comes first; send the most "
+                                   "significant one first"
+                                 : "D0 to D7 are wired in the other order");
     }
 }
 
@@ -141,17 +144,32 @@ static void report_unknown(struct jl_device *device, uint8_t opcode) {
                          explained ? stranger->instead : "");
 }
 
+/* Good after power-up; after a warm start the registers are what the program before left. */
+static void tell_never_reset(struct jl_device *device, uint8_t opcode) {
+    uint8_t soft_reset = device->part->commands->soft_reset;
+    if (soft_reset && !device->command_came && opcode != soft_reset && !device->reset_came) {
+        jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_RESET_MISSING,
+                             "neither the reset pin nor %02X came before the first command: after "
+                             "a warm start old settings stay",
+                             soft_reset);
+    }
+    device->command_came = true;
+}
+
 const struct command *jl_sim_take_opcode(struct jl_device *device, uint8_t opcode) {
     const struct command *known = jl_sim_find_command(device->part->commands, opcode);
     bool fresh = !is_noted(device, opcode);
     jl_sim_judge_look(device);
+    tell_never_reset(device, opcode);
     device->opcodes[opcode / 8] |= (uint8_t)(1u << (opcode % 8));
     if (!known) {
         report_unknown(device, opcode);
     }
-    if (!known && fresh && !device->arguments_missing) {
-        look_for_relative(device);
+    if (!known && fresh && !device->reversed_reported) {
         look_from_the_other_end(device);
+    }
+    if (!known && fresh && !device->reversed_reported && !device->arguments_missing) {
+        look_for_relative(device);
     }
     return known;
 }

@@ -107,6 +107,14 @@ static void count_by_dc(struct jl_device *device, bool data, uint8_t first, size
                              first);
     }
     *(data ? &device->high_bytes : &device->low_bytes) += bytes;
+    if (!data && !device->high_bytes && device->low_bytes > MOST_COMMANDS &&
+        !device->stuck_reported && jl_sim_device_has_dc(device)) {
+        device->stuck_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_DC_STUCK,
+                             "%d bytes came with D/C low and none with D/C high: pixels are taken "
+                             "for commands; is the D/C pin the right one, and driven?",
+                             MOST_COMMANDS);
+    }
 }
 
 /* Puts bits into the device's shift register; whole words go to the device. */

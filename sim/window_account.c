@@ -5,7 +5,7 @@
 #include "device.h"
 
 /* Of fewer units, a share may be chance. */
-enum { FEWEST_UNITS = 64, TIMES_ALIKE = 3 };
+enum { FEWEST_UNITS = 64, TIMES_ALIKE = 3, SINGLES = 64 };
 
 /* So many bits were sent for a window of so many, when the program means another depth. */
 static const struct depth {
@@ -100,6 +100,15 @@ void jl_sim_window_end(struct jl_device *device) {
     struct window_account *window = &device->window;
     uint64_t sent = 8 * window->bytes, units = (uint64_t)(window->width * window->height);
     uint64_t whole = units * window->bits;
+    if (sent) {
+        window->singles = units == 1 && sent == whole ? window->singles + 1 : 0;
+    }
+    if (sent && window->singles == SINGLES) {
+        jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_ONE_PIXEL,
+                             "%d windows of one pixel in a row: one window for all of them takes a "
+                             "fraction of the time",
+                             SINGLES);
+    }
     if (sent && sent != whole) {
         bool told =
             units >= FEWEST_UNITS && (tell_unpadded(device) || tell_one_too_wide(device, sent) ||

@@ -323,6 +323,10 @@ static void parallel_cycles(void) {
         const uint16_t nops[8] = {0};
         test_row("row %zu", i);
         EXPECT(jl_stream_attach(bus, device));
+        jl_device_set_pin(device, JL_DEVICE_RESET, false);
+        jl_board_wait_ps(board, 10000000u);
+        jl_device_set_pin(device, JL_DEVICE_RESET, true);
+        jl_board_wait_ps(board, 5000000000u);
         jl_device_set_pin(device, JL_DEVICE_DC, false);
         jl_device_set_pin(device, JL_DEVICE_CS, false);
         uint64_t start = jl_board_now_ps(board);
@@ -355,6 +359,7 @@ static void three_wires(void) {
     struct raw raw = raw_open(&jl_emulated_ili9341, glass_of(240, 320), 5000000);
     const struct jl_diagnostic *list;
     jl_device_three_wire(raw.device, true);
+    raw_play(&raw, "R ~120");
     jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
     /* 0 0101 1111 is command 5F, unknown; packed with 1 0101 1111 as its data it is AF.. */
     const uint8_t packed[] = {0x2F, 0xC0}; /* 0 0101 1111, then 7 bits of padding, one set */

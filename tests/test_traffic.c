@@ -357,24 +357,24 @@ static void repeats_fold(void) {
     raw_play(&raw, "R ~120 C11 ~120");
     jl_board_on_diagnostic(raw.board, take, &live);
     uint64_t before = jl_stream_byte_count(raw.bus);
-    for (int i = 0; i < 1000; i++) {
+    for (int i = 0; i < 900; i++) { /* fewer than a D/C that is stuck takes */
         raw_play(&raw, i == 500 ? "C5F" : "CA9");
     }
     EXPECT_INT((long long)jl_board_diagnostics(raw.board, &list), 2);
-    EXPECT_INT(list[0].count, 999);
+    EXPECT_INT(list[0].count, 899);
     EXPECT_INT(list[1].count, 1);
-    EXPECT_INT(live.calls, 1000);
-    EXPECT_INT(live.last_count, 999);
+    EXPECT_INT(live.calls, 900);
+    EXPECT_INT(live.last_count, 899);
     EXPECT_INT((long long)(list[0].byte - before), 0);
     EXPECT_INT((long long)(list[1].byte - before), 500);
     EXPECT(list[0].last_ps > list[0].at_ps);
     EXPECT_INT((long long)(list[1].last_ps - list[1].at_ps), 0);
     EXPECT_TEXT(list[0].part, "ili9341");
     EXPECT_TEXT(jl_code_name(list[0].code), "unknown-command");
-    EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 1000);
+    EXPECT_INT((long long)jl_board_diagnostic_total(raw.board), 900);
     jl_board_on_diagnostic(raw.board, NULL, NULL);
     raw_play(&raw, "CA9");
-    EXPECT_INT(live.calls, 1000);
+    EXPECT_INT(live.calls, 900);
     jl_board_destroy(raw.board);
 }
 
@@ -521,7 +521,7 @@ static void bits_from_the_other_end(void) {
         /* 11 29 2A 2B 2C 36 3A 13, reversed */
         {&jl_emulated_ili9341, "R ~120 C88 C94 C54 CD4 C34 C6C C5C CC8", true},
         {&jl_emulated_ili9341, "R ~120 C88 C94 C54 CD4 C34", false}, /* too few to tell */
-        {&jl_emulated_ili9341, "R ~120 CA9 C94 C54 CD4 C34 C6C C5C CC8", false},
+        {&jl_emulated_ili9341, "R ~120 CA9 CAE C40 C94 C54 CD4 C34 C6C", false},
         {&jl_emulated_st7789, "R ~120 C11 ~120 C29 C2A C2B", false},
         /* FD AF A2 B1 5C A0 AD AB, reversed */
         {&jl_emulated_ssd1351, "R ~1 CBF CF5 C45 C8D C3A C05 CB5 CD5", true},

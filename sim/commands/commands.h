@@ -24,6 +24,7 @@ struct command {
 struct command_set {
     const struct command *own, *common; /* own ones come first; common: NULL if there are none */
     uint8_t lacks[12];                  /* of the common ones; 0 ends */
+    uint8_t soft_reset;                 /* an opcode, or 0: only a pin resets the part */
 };
 
 /* NULL: the set has no such command. */

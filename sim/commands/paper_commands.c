@@ -108,6 +108,6 @@ static const struct command narrow[] = {
     END_OF_COMMANDS,
 };
 
-const struct command_set jl_sim_ssd1680_commands = {ssd16, 0, {0}};
-const struct command_set jl_sim_uc8151_commands = {narrow, uc81, {0}};
-const struct command_set jl_sim_uc8179_commands = {uc81, 0, {0}};
+const struct command_set jl_sim_ssd1680_commands = {ssd16, 0, {0}, 0x12};
+const struct command_set jl_sim_uc8151_commands = {narrow, uc81, {0}, 0x00};
+const struct command_set jl_sim_uc8179_commands = {uc81, 0, {0}, 0x00};

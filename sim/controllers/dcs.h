@@ -52,6 +52,7 @@ struct dcs_chip {
     int pixel_bytes;
     int column, page;
     bool window_full, wrapped_reported, asleep_reported;
+    bool bytes_judged; /* whether they come in the right order */
     /* what is being read: bits still to come, or the memory */
     uint64_t reply;
     int reply_bits;
@@ -92,6 +93,9 @@ unsigned jl_sim_dcs_format(const struct jl_device *device, const struct dcs_part
 /* Pixels for the window. */
 void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *part,
                             const uint8_t *bytes, size_t count);
+
+/* Whether the window that was just written looks as if the bytes of 5-6-5 pixels were exchanged. */
+void jl_sim_dcs_judge_bytes(struct jl_device *device, const struct dcs_part *part);
 
 /* The pixel at the address, 0x00RRGGBB; then the address goes on. */
 uint32_t jl_sim_dcs_next_pixel(struct jl_device *device);

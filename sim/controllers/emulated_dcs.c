@@ -312,6 +312,7 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
         }
         break;
     case 0x2A:
+        jl_sim_dcs_judge_bytes(device, part);
         jl_sim_window_end(device);
         set_range(device, jl_sim_dcs_column_limit(chip), &chip->column_start, &chip->column_end);
         break;
@@ -320,6 +321,7 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
         break;
     case 0x2C:
     case 0x2E:
+        jl_sim_dcs_judge_bytes(device, part);
         jl_sim_window_end(device);
         chip->column = chip->column_start;
         chip->page = chip->page_start;
@@ -353,6 +355,7 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
         chip->idle = chip->command == 0x39;
         break;
     case 0x3A:
+        jl_sim_judge_setting(device, chip->on);
         set_pixel_format(device, part);
         break;
     case 0x3C:

@@ -4,6 +4,8 @@
  */
 #include "dcs.h"
 
+#include <stdlib.h>
+
 enum { MODE_MY = 0x80, MODE_MX = 0x40, MODE_MV = 0x20 };
 
 int jl_sim_dcs_column_limit(const struct dcs_chip *chip) {
@@ -174,5 +176,50 @@ void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *par
             chip->pixel_bytes = 0;
             put_group(device, format, swapped ? other : chip->pixel);
         }
+    }
+}
+
+/* ---- the order of bytes ---- */
+
+/* A photograph or a shade has neighbours that are alike; with the bytes exchanged it has none. */
+enum { ENOUGH_STEPS = 400, MOST_PIXELS = 8192, TIMES_ROUGHER = 3 };
+
+static long difference(unsigned one, unsigned other) {
+    return labs((long)(one >> 11) - (long)(other >> 11)) * 2 +
+           labs((long)(one >> 5 & 63) - (long)(other >> 5 & 63)) +
+           labs((long)(one & 31) - (long)(other & 31)) * 2;
+}
+
+static unsigned to_565(uint32_t color) {
+    return (color >> 19 & 31) << 11 | (color >> 10 & 63) << 5 | (color >> 3 & 31);
+}
+
+static unsigned exchanged(unsigned v) {
+    return (v << 8 & 0xFF00) | v >> 8;
+}
+
+void jl_sim_dcs_judge_bytes(struct jl_device *device, const struct dcs_part *part) {
+    struct dcs_chip *chip = device->state;
+    long rough = 0, smooth = 0, steps = 0, pixels = 0;
+    if (chip->bytes_judged || jl_sim_dcs_format(device, part) != 5 ||
+        device->window.bytes < 2 * ENOUGH_STEPS ||
+        chip->column_end >= jl_sim_dcs_column_limit(chip) ||
+        chip->page_end >= jl_sim_dcs_page_limit(chip)) {
+        return;
+    }
+    for (int page = chip->page_start; page <= chip->page_end && pixels < MOST_PIXELS; page++) {
+        for (int column = chip->column_start; column < chip->column_end; column++, pixels++) {
+            unsigned one = to_565(chip->cells[cell_of(chip, column, page)]);
+            unsigned next = to_565(chip->cells[cell_of(chip, column + 1, page)]);
+            rough += difference(one, next);
+            smooth += difference(exchanged(one), exchanged(next));
+            steps += one != next;
+        }
+    }
+    chip->bytes_judged = steps >= ENOUGH_STEPS;
+    if (chip->bytes_judged && rough > TIMES_ROUGHER * smooth) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_BYTES_EXCHANGED,
+                             "with the two bytes of each pixel exchanged, neighbours would be far "
+                             "more alike: is the low byte sent first? The high one goes first");
     }
 }

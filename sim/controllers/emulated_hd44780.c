@@ -55,6 +55,7 @@ struct state {
     struct core cores[2];
     uint64_t data_changed_at, control_changed_at;
     uint64_t bytes;
+    bool hidden_reported;
 };
 
 struct fixed {
@@ -190,6 +191,22 @@ static unsigned execute(struct jl_device *device, struct core *core, uint8_t byt
     return CYCLES;
 }
 
+/* Text behind the last column: a line that is too long, if the display is never shifted. */
+static void tell_hidden_text(struct jl_device *device, const struct core *core, int cell,
+                             uint8_t byte) {
+    const struct jl_glass *glass = &device->glass;
+    struct state *state = device->state;
+    int shown = glass->cell_columns * (glass->cell_rows == 4 && !has_two_cores(device) ? 2 : 1) /
+                (glass->halves ? 2 : 1);
+    if (core->shift == 0 && byte != ' ' && cell % LINE >= shown && !state->hidden_reported) {
+        state->hidden_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_ADDRESS_RANGE,
+                             "%02X is text at address %02X, where no cell of this glass shows it: "
+                             "a line has %d, the rest waits until the display is shifted",
+                             byte, core->address, shown);
+    }
+}
+
 static void take_data(struct jl_device *device, struct core *core, uint8_t byte) {
     if (core->in_cgram) {
         if (byte > 0x1F && !core->warned_of_text) {
@@ -206,6 +223,7 @@ static void take_data(struct jl_device *device, struct core *core, uint8_t byte)
     }
     int cell = cell_of(core, core->address);
     if (cell >= 0) {
+        tell_hidden_text(device, core, cell, byte);
         core->ddram[cell] = byte;
     }
     step_address(core, core->rising);

@@ -327,6 +327,13 @@ static void judge_more(struct jl_device *device) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ALL_ON,
                              "all dots are on (A5): A4 shows the RAM");
     }
+    int mv = drive_mv(chip_of(device));
+    if (lcd_drive_of(mv, RIGHT_MV) == LCD_TOO_HIGH) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_CONTRAST,
+                             "V0 is %d.%d V, the glass wants about %d.%d V: all dots turn dark; "
+                             "lower the electronic volume (81) or the resistor ratio (20..27)",
+                             mv / 1000, mv % 1000 / 100, RIGHT_MV / 1000, RIGHT_MV % 1000 / 100);
+    }
 }
 
 static const struct geometry_words words = {

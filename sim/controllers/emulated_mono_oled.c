@@ -401,6 +401,7 @@ static void run_command_with_arguments(struct jl_device *device) {
         chip->scroll_rows = chip->arguments[1] & 127;
         break;
     case 0xA8:
+        jl_sim_judge_setting(device, chip->on);
         expect(device, a >= 15 && a <= 63, a, "0F..3F (rows - 1)");
         /* 0..14 are invalid entries: the ratio stays. */
         chip->multiplex = (a & 63) >= 15 ? a & 63 : chip->multiplex;
@@ -428,6 +429,7 @@ static void run_command_with_arguments(struct jl_device *device) {
         chip->precharge = a;
         break;
     case 0xDA:
+        jl_sim_judge_setting(device, chip->on);
         expect(device, (a & 0xCF) == 0x02, a, "02, 12, 22 or 32");
         jl_sim_judge_anew(device);
         chip->alternative_pins = (a & 0x10) != 0;

@@ -29,6 +29,7 @@ extern "C" {
     X(CLOCK_TOO_FAST, "clock-too-fast", "a bus is faster than the datasheet allows")               \
     X(PULSE_TOO_SHORT, "pulse-too-short", "a strobe, set-up or hold time is too short")            \
     X(DATA_FIRST, "data-first", "data came before any command")                                    \
+    X(DC_STUCK, "dc-stuck", "D/C never moves, and pixels are taken for commands")                  \
     X(BITS_REVERSED, "bits-reversed", "bytes come with the least significant bit first")           \
     X(SYNC_BYTE, "sync-byte", "no sync byte where one belongs")                                    \
     /* character modules */                                                                        \
@@ -59,10 +60,13 @@ extern "C" {
     X(PIXEL_CUT, "pixel-cut", "the last pixel lacks bytes")                                        \
     X(WINDOW_RANGE, "window-range", "a window lies outside the memory, or ends before it begins")  \
     X(WINDOW_WRAPS, "window-wraps", "more pixels came than the window holds")                      \
+    X(ONE_PIXEL, "one-pixel", "windows of one pixel each, one after the other")                    \
     X(COLUMN_END, "column-end", "data past the last column")                                       \
     X(ADDRESS_RANGE, "address-range", "an address of the memory that does not exist or show")      \
     X(GEOMETRY, "geometry", "registers do not fit the glass")                                      \
     X(COLORS, "colors", "red and blue are exchanged, or all is a negative")                        \
+    X(BYTES_EXCHANGED, "bytes-exchanged", "the two bytes of a pixel come in the other order")      \
+    X(ON_TOO_EARLY, "on-too-early", "the display is on before it is set up")                       \
     X(ALL_ON, "all-on", "all pixels are on, whatever the memory holds")                            \
     X(PART_ON, "part-on", "a mode shows a part of the rows or colours")                            \
     X(NOISE_SHOWN, "noise-shown", "what the memory held at power-on can be seen")                  \
