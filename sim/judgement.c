@@ -49,6 +49,21 @@ static int count_jumps(struct jl_device *device, int *at) {
     return jumps;
 }
 
+/* Without a jump, and yet the first rows of the memory are not on the glass: right, if a program
+ * writes those rows. */
+static void tell_first_rows(struct jl_device *device, int jumps) {
+    struct place top, bottom;
+    is_behind(device, 0, 0, &top);
+    is_behind(device, 0, device->glass.height - 1, &bottom);
+    int first = top.line < bottom.line ? top.line : bottom.line;
+    if (jumps == 0 && first > 0 && device->machine->words->roll && !device->judged.once) {
+        jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_GEOMETRY,
+                             "the glass shows rows %d to %d of the memory, and not the first ones "
+                             "(%s, multiplex ratio)",
+                             first, first + device->glass.height - 1, device->machine->words->roll);
+    }
+}
+
 /* Whether a step to the right and one down are mirrored where pixels are addressed. */
 static bool is_mirrored(struct jl_device *device, int y) {
     struct place here, right, below;
@@ -80,6 +95,7 @@ static void judge_geometry(struct jl_device *device) {
                              "the picture is rolled: its first row is in row %d of the glass (%s)",
                              jump, words->roll);
     }
+    tell_first_rows(device, jumps);
     if (!device->means_mirrored && !device->judged.once &&
         is_mirrored(device, jump < height / 2 ? height - 2 : 0)) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_GEOMETRY,

@@ -4,9 +4,9 @@
 
 #include <stdio.h>
 
-/* That many different unknown ones, most of which are commands from the other end, are no chance.
- */
-enum { ENOUGH = 6 };
+/* So many different unknown ones are no chance, all or most of which are commands from the other
+ * end. */
+enum { FEW = 4, ENOUGH = 6 };
 
 /*
  * Whose commands they may be, known ones first. Parts that differ in their analogue settings only
@@ -122,7 +122,8 @@ static void look_from_the_other_end(struct jl_device *device) {
             unknown_reversed += !jl_sim_find_command(set, reversed((uint8_t)opcode));
         }
     }
-    if (unknown >= ENOUGH && 3 * unknown_reversed <= unknown) {
+    if ((unknown >= FEW && unknown_reversed == 0) ||
+        (unknown >= ENOUGH && 3 * unknown_reversed <= unknown)) {
         device->reversed_reported = true;
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_BITS_REVERSED,
                              "the unknown commands are commands with their bits reversed: %s",

@@ -14,9 +14,22 @@ struct raw raw_open(const struct jl_emulated_part *ops, struct jl_glass glass, u
     return raw;
 }
 
+enum { MOST_BYTES = 320000 };
+
 void raw_send(struct raw *raw, bool data, const uint8_t *bytes, size_t count) {
-    jl_device_set_pin(raw->device, JL_DEVICE_DC, data);
-    jl_device_set_pin(raw->device, JL_DEVICE_CS, raw->select_high);
+    static uint8_t turned[MOST_BYTES];
+    bool level = raw->wiring & RAW_DC_LOW    ? false
+                 : raw->wiring & RAW_DC_HIGH ? true
+                                             : data != !!(raw->wiring & RAW_DC_INVERTED);
+    jl_device_set_pin(raw->device, JL_DEVICE_DC, level);
+    jl_device_set_pin(raw->device, JL_DEVICE_CS, raw->select_high || raw->wiring & RAW_CS_HIGH);
+    for (size_t i = 0; i < count && raw->wiring & RAW_LOW_BIT_FIRST; i++) {
+        turned[i] = 0;
+        for (int bit = 0; bit < 8; bit++) {
+            turned[i] = (uint8_t)(turned[i] | (bytes[i] >> bit & 1) << (7 - bit));
+        }
+    }
+    bytes = raw->wiring & RAW_LOW_BIT_FIRST ? turned : bytes;
     if (raw->nine) {
         jl_stream_write_nine(raw->bus, bytes, count, data);
     } else if (raw->words) {
@@ -50,7 +63,7 @@ void raw_play(struct raw *raw, const char *script) {
         } else {
             jl_device_set_pin(raw->device, JL_DEVICE_RESET, false);
             jl_board_wait_ps(raw->board, *at == 'R' ? 200000000u : 1000000u);
-            jl_device_set_pin(raw->device, JL_DEVICE_RESET, true);
+            jl_device_set_pin(raw->device, JL_DEVICE_RESET, !(raw->wiring & RAW_RESET_HELD));
         }
         at += length + (at[length] == ' ');
     }

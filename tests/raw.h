@@ -5,6 +5,16 @@
 #include "jadelamp/sim/board.h"
 #include "jadelamp/sim/emulators.h"
 
+/* How a program or a board may have it wrong. */
+enum raw_wiring {
+    RAW_DC_LOW = 1,
+    RAW_DC_HIGH = 2,
+    RAW_DC_INVERTED = 4,
+    RAW_CS_HIGH = 8,
+    RAW_LOW_BIT_FIRST = 16,
+    RAW_RESET_HELD = 32, /* low, from the first pulse on */
+};
+
 /* A device on an SPI bus, and how to talk to it without a driver. */
 struct raw {
     struct jl_board *board;
@@ -12,6 +22,7 @@ struct raw {
     struct jl_device *device;
     bool select_high; /* CS selects while high */
     bool nine, words; /* bytes go as words of nine bits; as the low halves of words of 16 */
+    unsigned wiring;  /* sum of enum raw_wiring */
 };
 
 /* A board with the device on an SPI bus of mode 0. */
