@@ -50,53 +50,44 @@ static bool is_noted(const struct jl_device *device, unsigned opcode) {
     return device->opcodes[opcode / 8] >> (opcode % 8) & 1;
 }
 
-/* Of the opcodes that came, how many the part does not know, and how many of those and of all that
- * came another one knows. */
+/*
+ * Of the opcodes that came: how many the part does not know, how many of those another one knows,
+ * and how well that one fits all of them. A range of many opcodes is weak evidence.
+ */
 struct share {
-    int unknown, known_of_unknown, known_of_all;
+    int unknown, known, fit, fit_unknown;
 };
+enum { STRONG = 2, WEAK = 1, NARROW = 4 };
 
-static struct share share_of(const struct jl_device *device, const struct command_set *set) {
-    struct share share = {0, 0, 0};
+static int evidence(const struct command_set *set, uint8_t opcode) {
+    const struct command *command = jl_sim_find_command(set, opcode);
+    return !command ? 0 : command->last - command->first < NARROW ? STRONG : WEAK;
+}
+
+static struct share share_of(const struct jl_device *device, const struct command_set *set,
+                             bool from_the_other_end) {
+    struct share share = {0, 0, 0, 0};
     for (unsigned opcode = 0; opcode < 256; opcode++) {
         if (is_noted(device, opcode)) {
+            uint8_t read = from_the_other_end ? reversed((uint8_t)opcode) : (uint8_t)opcode;
             bool here = jl_sim_find_command(device->part->commands, (uint8_t)opcode);
-            bool there = jl_sim_find_command(set, (uint8_t)opcode);
+            int there = evidence(set, read);
             share.unknown += !here;
-            share.known_of_unknown += !here && there;
-            share.known_of_all += there;
+            share.known += !here && there;
+            share.fit += there;
+            share.fit_unknown += here ? 0 : there;
         }
     }
     return share;
 }
 
 static bool is_better(const struct share *one, const struct share *other) {
-    return one->known_of_unknown != other->known_of_unknown
-               ? one->known_of_unknown > other->known_of_unknown
-               : one->known_of_all > other->known_of_all;
+    return one->fit_unknown != other->fit_unknown ? one->fit_unknown > other->fit_unknown
+                                                  : one->fit > other->fit;
 }
 
-/* Says who knows most of the unknown ones, when that is no chance: as "a, b or c". */
-static void look_for_relative(struct jl_device *device) {
-    const char *names[MOST_NAMED];
-    size_t count = 0;
-    struct share best = {0, 0, 0};
-    for (size_t i = 0; i < sizeof relatives / sizeof relatives[0]; i++) {
-        if (relatives[i].set == device->part->commands) {
-            continue;
-        }
-        struct share share = share_of(device, relatives[i].set);
-        bool better = is_better(&share, &best);
-        count = better ? 0 : count;
-        best = better ? share : best;
-        if (count < MOST_NAMED && !is_better(&best, &share)) {
-            names[count++] = relatives[i].name;
-        }
-    }
-    if (best.unknown < FEWEST || best.unknown > MOST_IN_A_SEQUENCE ||
-        4 * best.known_of_unknown < 3 * best.unknown) {
-        return;
-    }
+static void tell_relative(struct jl_device *device, const struct share *share,
+                          const char *const *names, size_t count) {
     char text[80];
     size_t length = 0;
     for (size_t i = 0; i < count && length < sizeof text; i++) {
@@ -106,24 +97,33 @@ static void look_for_relative(struct jl_device *device) {
     jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_RELATIVE,
                          "%d of %d commands unknown here are known to %s: is that the part, or "
                          "what the program is for?",
-                         best.known_of_unknown, best.unknown, text);
+                         share->known, share->unknown, text);
 }
 
 /*
- * Whether what came makes sense from the other end: there it has far fewer unknown opcodes. Not
- * none, since arguments may be among them.
+ * Says what the unknown ones may be, when that is no chance: those of "a, b or c", or the part's
+ * own from the other end. Not all need make sense, since arguments may be among them.
  */
-static void look_from_the_other_end(struct jl_device *device) {
-    int unknown = 0, unknown_reversed = 0;
-    for (unsigned opcode = 0; opcode < 256; opcode++) {
-        if (is_noted(device, opcode)) {
-            const struct command_set *set = device->part->commands;
-            unknown += !jl_sim_find_command(set, (uint8_t)opcode);
-            unknown_reversed += !jl_sim_find_command(set, reversed((uint8_t)opcode));
+static void explain_unknown(struct jl_device *device) {
+    const char *names[MOST_NAMED];
+    size_t count = 0;
+    struct share best = {0, 0, 0, 0};
+    struct share turned = share_of(device, device->part->commands, true);
+    for (size_t i = 0; i < sizeof relatives / sizeof relatives[0]; i++) {
+        if (relatives[i].set == device->part->commands) {
+            continue;
+        }
+        struct share share = share_of(device, relatives[i].set, false);
+        bool better = is_better(&share, &best);
+        count = better ? 0 : count;
+        best = better ? share : best;
+        if (count < MOST_NAMED && !is_better(&best, &share)) {
+            names[count++] = relatives[i].name;
         }
     }
-    if ((unknown >= FEW && unknown_reversed == 0) ||
-        (unknown >= ENOUGH && 3 * unknown_reversed <= unknown)) {
+    int unknown = turned.unknown, wrong = unknown - turned.known;
+    if (turned.fit > best.fit &&
+        ((unknown >= FEW && wrong == 0) || (unknown >= ENOUGH && 3 * wrong <= unknown))) {
         device->reversed_reported = true;
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_BITS_REVERSED,
                              "the unknown commands are commands with their bits reversed: %s",
@@ -131,6 +131,10 @@ static void look_from_the_other_end(struct jl_device *device) {
                                  ? "the least significant bit comes first; send the most "
                                    "significant one first"
                                  : "D0 to D7 are wired in the other order");
+    } else if (unknown >= FEWEST && unknown <= MOST_IN_A_SEQUENCE &&
+               4 * best.known >= 3 * unknown && 2 * best.fit_unknown >= 3 * unknown &&
+               !device->arguments_missing) {
+        tell_relative(device, &best, names, count);
     }
 }
 
@@ -167,10 +171,7 @@ const struct command *jl_sim_take_opcode(struct jl_device *device, uint8_t opcod
         report_unknown(device, opcode);
     }
     if (!known && fresh && !device->reversed_reported) {
-        look_from_the_other_end(device);
-    }
-    if (!known && fresh && !device->reversed_reported && !device->arguments_missing) {
-        look_for_relative(device);
+        explain_unknown(device);
     }
     return known;
 }

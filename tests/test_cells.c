@@ -159,6 +159,35 @@ static void contrast_voltage(void) {
     cells_close(&stage);
 }
 
+/* Instructions that are right by themselves, and text that nobody can see. */
+static void lost_text(void) {
+    static const struct {
+        uint8_t bytes[6]; /* instructions up to a 0, then text */
+        const char *text, *says;
+    } rows[] = {
+        {{0x20, 0x0C, 0xC0}, "lower", "address 40 is the far end of the only line"},
+        {{0x28, 0x0C, 0xC0}, "lower", NULL},
+        {{0x28, 0x0C, 0x80}, "0123456789ABCDEF", NULL},
+        {{0x28, 0x0C, 0x80}, "0123456789ABCDEFG", "47 is text at address 10"},
+        {{0x28, 0x0C, 0xD0}, "x", "where no cell of this glass shows it: a line has 16"},
+        {{0x28, 0x0C, 0x18, 0x90}, "x", NULL}, /* the display is shifted */
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        test_row("row %zu", i);
+        open_awake(&wide, 0);
+        for (int k = 0; rows[i].bytes[k]; k++) {
+            cells_byte(&stage, false, false, rows[i].bytes[k]);
+        }
+        for (const char *at = rows[i].text; *at; at++) {
+            cells_byte(&stage, false, true, (uint8_t)*at);
+        }
+        const struct jl_diagnostic *list;
+        EXPECT_INT((long long)jl_board_diagnostics(stage.board, &list), rows[i].says != NULL);
+        EXPECT_CONTAINS(rows[i].says ? list[0].text : "", rows[i].says ? rows[i].says : "");
+        cells_close(&stage);
+    }
+}
+
 /* A nibble too much makes letters of halves of letters; waking heals it. */
 static void nibble_slip(void) {
     open_awake(&wide, 0);
@@ -803,6 +832,7 @@ const struct test_group test_groups[] = {
     {"datasheet_initialisation", datasheet_initialisation},
     {"blocks_before_the_wake_up", blocks_before_the_wake_up},
     {"contrast_voltage", contrast_voltage},
+    {"lost_text", lost_text},
     {"nibble_slip", nibble_slip},
     {"early_bytes_are_ignored", early_bytes_are_ignored},
     {"short_pulses_are_reported", short_pulses_are_reported},

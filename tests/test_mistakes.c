@@ -414,7 +414,133 @@ static void each_shows_and_is_told(void) {
     }
 }
 
+/* ---- I2C: how control bytes and pixels are packed ---- */
+
+static void send_i2c(struct jl_i2c_bus *bus, uint8_t address, const uint8_t *bytes, size_t count) {
+    jl_i2c_start(bus);
+    jl_i2c_write(bus, address);
+    for (size_t i = 0; i < count; i++) {
+        jl_i2c_write(bus, bytes[i]);
+    }
+    jl_i2c_stop(bus);
+}
+
+/* Hexadecimal bytes behind a control byte; a control byte above FF is left out. */
+static void send_commands(struct jl_i2c_bus *bus, unsigned control, const char *hex) {
+    uint8_t bytes[80];
+    size_t count = 0;
+    if (control <= 0xFF) {
+        bytes[count++] = (uint8_t)control;
+    }
+    for (; *hex; hex += 2) {
+        unsigned value = 0;
+        sscanf(hex, "%2x", &value);
+        bytes[count++] = (uint8_t)value;
+    }
+    send_i2c(bus, 0x78, bytes, count);
+}
+
+enum { NO_CONTROL = 0x100 };
+
+/* Chunks of pixels, each with its control byte, or only the first; a driver may drop their tails.
+ */
+static void send_chunks(struct jl_i2c_bus *bus, size_t chunk, bool each, size_t kept) {
+    uint8_t bytes[140] = {0x40};
+    pages();
+    for (size_t at = 0; at < 1024; at += chunk) {
+        bool control = each || at == 0;
+        memcpy(bytes + control, stream + at, chunk);
+        size_t count = chunk + control;
+        send_i2c(bus, 0x78, bytes, count < kept ? count : kept);
+    }
+}
+
+SHOWN(compressed, y < 8 && x < 124 ? DOT(128 * (x / 31) % 128 + x % 31, x / 31 * 8 + y) : ANYTHING)
+
+static void packed_wrongly_on_i2c(void) {
+    static const struct {
+        const char *name;
+        unsigned control; /* of the wake-up sequence */
+        size_t chunk;
+        bool each;
+        size_t kept;
+        shown_fn shown;
+        int code;
+        const char *says;
+    } rows[] = {
+        {"right", 0x00, 128, true, 200, upright, RIGHT, ""},
+        {"no control byte", NO_CONTROL, 128, true, 200, black, JL_CODE_CONTROL_BYTE,
+         "AE stands where a control byte belongs"},
+        {"one command, then a run", 0x80, 128, true, 200, black, JL_CODE_CONTROL_BYTE,
+         "stands where a control byte belongs"},
+        {"chunks without their 40", 0x00, 16, false, 200, NULL, JL_CODE_CONTROL_BYTE,
+         "stands where a control byte belongs"},
+        /* 31 of each 128: the stream closes up, and starts with the first bytes of each page */
+        {"a buffer of 32 bytes", 0x00, 128, true, 32, compressed, RIGHT, ""},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_board *board = jl_board_create(3);
+        struct jl_i2c_bus *bus = jl_board_add_i2c(board, 400000, 0);
+        struct jl_device *device = jl_board_add_device(board, oled.part, "panel", &oled.glass);
+        struct jl_picture glass;
+        EXPECT(jl_i2c_attach(bus, device, 0x3C));
+        test_row("%s", rows[i].name);
+        send_commands(bus, rows[i].control,
+                      "AED580A83FD300408D142000A1C8DA1281CFD9F1DB40A4A621007F220007");
+        send_chunks(bus, rows[i].chunk, rows[i].each, rows[i].kept);
+        send_commands(bus, rows[i].control, "AF");
+        jl_board_wait_ps(board, 150000000000u);
+        EXPECT(jl_device_picture(device, &glass));
+        int wrong = 0;
+        for (int p = 0; p < 128 * 64; p++) {
+            shown_fn shown = rows[i].shown ? rows[i].shown : upright;
+            uint32_t wanted = shown(p % 128, p / 128);
+            wrong += wanted != ANYTHING && (glass.rgb[3 * p] ? 0xFFFFFF : 0) != wanted;
+        }
+        EXPECT_INT(wrong > 0, rows[i].shown == NULL);
+        const struct jl_diagnostic *list;
+        size_t of_code = 0, count = jl_board_diagnostics(board, &list);
+        for (size_t k = 0; k < count; k++) {
+            of_code += (int)list[k].code == rows[i].code;
+        }
+        EXPECT_INT(rows[i].code == RIGHT ? count == 0 : of_code > 0, true);
+        EXPECT_CONTAINS(raw_said(board, "panel"), rows[i].says);
+        jl_picture_free(&glass);
+        jl_board_destroy(board);
+    }
+}
+
+/* A driver that sets the window for each picture, and drops all but the first 31 of its bytes. */
+static void pictures_cut_by_a_buffer(void) {
+    static const struct {
+        size_t kept;
+        const char *address;
+        bool told;
+    } rows[] = {{32, "21007F220007", true},  {31, "21007F220007", true},
+                {32, "B00010", true},        {64, "21007F220007", true},
+                {50, "21007F220007", false}, {129, "2000B00010", false}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_board *board = jl_board_create(3);
+        struct jl_i2c_bus *bus = jl_board_add_i2c(board, 400000, 0);
+        struct jl_device *device = jl_board_add_device(board, oled.part, "panel", &oled.glass);
+        uint8_t bytes[1025] = {0x40};
+        EXPECT(jl_i2c_attach(bus, device, 0x3C));
+        test_row("row %zu", i);
+        send_commands(bus, 0x00, *rows[i].address == 'B' ? "2002" : "2000");
+        for (int picture = 0; picture < 5; picture++) {
+            send_commands(bus, 0x00, rows[i].address);
+            send_i2c(bus, 0x78, bytes, rows[i].kept);
+        }
+        send_commands(bus, 0x00, rows[i].address);
+        EXPECT_INT(strstr(raw_said(board, "panel"), "in the I2C driver cuts them") != NULL,
+                   rows[i].told);
+        jl_board_destroy(board);
+    }
+}
+
 const struct test_group test_groups[] = {
     {"each_shows_and_is_told", each_shows_and_is_told},
+    {"packed_wrongly_on_i2c", packed_wrongly_on_i2c},
+    {"pictures_cut_by_a_buffer", pictures_cut_by_a_buffer},
     {NULL, NULL},
 };

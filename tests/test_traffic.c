@@ -511,6 +511,42 @@ static void commands_of_relatives(void) {
     }
 }
 
+#define WAKE_1306 "CAE CD580 CA83F CD300 C40 C8D14 C2000 CA1 CC8 CDA12 C81CF CD9F1 CDB40 CA4 CA6 "
+
+/* Whose commands the unknown ones are. */
+static void whose_commands(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        const char *script, *says; /* NULL: nobody's */
+    } rows[] = {
+        {&jl_emulated_sh1106, WAKE_1306 "C21007F C220007",
+         "4 of 4 commands unknown here are known to ssd1306:"},
+        {&jl_emulated_ssd1306, "C33 CAD8B CEE CE0", "known to sh1106"},
+        {&jl_emulated_st7565, WAKE_1306, "known to ssd1306"},
+        {&jl_emulated_ssd1351, "R ~1 C11 C36 C3A C2A C2B C2C",
+         "6 of 6 commands unknown here are known to"},
+        {&jl_emulated_ili9341, "R ~120 CAE CB3 CCA CA2 CA1 CA0 C15 C75 C5C CAF", "ssd1351"},
+        {&jl_emulated_st7789, "R ~120 CCF CED CCB CEA CF7",
+         "5 of 5 commands unknown here are known to ili9341:"},
+        {&jl_emulated_ssd1680, "R ~10 C00 C02 C05 C06 C07 C13", "known to uc8"},
+        /* the part's own, too few, nobody's, and what is more than a sequence */
+        {&jl_emulated_ssd1306, WAKE_1306, NULL},
+        {&jl_emulated_sh1106, "C20 C21", NULL},
+        {&jl_emulated_ili9341, "R ~120 C5F C6F C7F C8F", NULL},
+        {&jl_emulated_ssd1322, "R ~1 CFD C12 CA0 C14 CB3 C91 CCA C3F", NULL}, /* arguments */
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw =
+            raw_open(rows[i].part, fitting_glass(rows[i].part, &(struct test_random){0}), 4000000);
+        test_row("%s, %s", jl_device_part(raw.device), rows[i].script);
+        raw_play(&raw, rows[i].script);
+        const char *said = raw_said(raw.board, "panel");
+        EXPECT_CONTAINS(said, rows[i].says ? rows[i].says : "");
+        EXPECT_INT(strstr(said, "is that the part") != NULL, rows[i].says != NULL);
+        jl_board_destroy(raw.board);
+    }
+}
+
 /* A sequence whose bits come from the other end, and others that only look a little like it. */
 static void bits_from_the_other_end(void) {
     static const struct {
@@ -774,6 +810,7 @@ const struct test_group test_groups[] = {
     {"places_within_a_transfer", places_within_a_transfer},
     {"waits_within_a_transfer", waits_within_a_transfer},
     {"commands_of_relatives", commands_of_relatives},
+    {"whose_commands", whose_commands},
     {"bits_from_the_other_end", bits_from_the_other_end},
     {"expanders_with_another_map", expanders_with_another_map},
     {"first_bytes_of_expanders", first_bytes_of_expanders},

@@ -198,7 +198,9 @@ static void tell_hidden_text(struct jl_device *device, const struct core *core, 
     struct state *state = device->state;
     int shown = glass->cell_columns * (glass->cell_rows == 4 && !has_two_cores(device) ? 2 : 1) /
                 (glass->halves ? 2 : 1);
-    if (core->shift == 0 && byte != ' ' && cell % LINE >= shown && !state->hidden_reported) {
+    bool one_line = !core->two_lines && glass->cell_rows > 1; /* told with the address */
+    if (core->shift == 0 && !one_line && byte != ' ' && cell % LINE >= shown &&
+        !state->hidden_reported) {
         state->hidden_reported = true;
         jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_ADDRESS_RANGE,
                              "%02X is text at address %02X, where no cell of this glass shows it: "
