@@ -35,8 +35,7 @@ static const struct {
     {"uc8176 or uc8179", &jl_sim_uc8179_commands},
 };
 
-/* A wake-up sequence has no more different commands; a picture taken for commands has. */
-enum { FEWEST = 3, MOST_IN_A_SEQUENCE = 32, MOST_NAMED = 4 };
+enum { FEWEST = 3, MOST_NAMED = 4 };
 
 static uint8_t reversed(uint8_t byte) {
     uint8_t out = 0;
@@ -131,8 +130,7 @@ static void explain_unknown(struct jl_device *device) {
                                  ? "the least significant bit comes first; send the most "
                                    "significant one first"
                                  : "D0 to D7 are wired in the other order");
-    } else if (unknown >= FEWEST && unknown <= MOST_IN_A_SEQUENCE &&
-               4 * best.known >= 3 * unknown && 2 * best.fit_unknown >= 3 * unknown &&
+    } else if (unknown >= FEWEST && 2 * best.fit_unknown >= 3 * unknown &&
                !device->arguments_missing) {
         tell_relative(device, &best, names, count);
     }

@@ -146,6 +146,7 @@ SHOWN(turned, DOT(127 - x, 63 - y))
 SHOWN(rolled, DOT(x, (y + 8) % 64))
 SHOWN(one_stripe, y < 8 ? DOT(x, 56 + y) : ANYTHING)
 SHOWN(down_the_columns, DOT((8 * x + y / 8) % 128, (8 * x + y / 8) / 128 * 8 + y % 8))
+SHOWN(second_half, DOT(x, y + 32))
 SHOWN(two_further, x < 126 ? DOT(x + 2, y) : ANYTHING)
 /* 00 and 07 of the column range set column 7 and 7F the start line 63 of a part with pages. */
 SHOWN(a_stripe_from_7, (y + 63) % 64 < 8 && x + 2 >= 7 ? DOT(x + 2 - 7, (y + 63) % 64) : ANYTHING)
@@ -156,6 +157,7 @@ SHOWN(red_for_blue, (seen_as(shade(x, y)) & 0xFF) << 16 | (seen_as(shade(x, y)) 
                         seen_as(shade(x, y)) >> 16)
 SHOWN(bytes_exchanged, seen_as((shade(x, y) << 8 & 0xFF00) | shade(x, y) >> 8))
 SHOWN(beyond_2_and_1, x + 2 < 128 && y + 1 < 160 ? seen_as(shade(x + 2, y + 1)) : ANYTHING)
+SHOWN(quarter_turn, seen_as(shade(y, W - 1 - x)))
 SHOWN(on_its_side, y < W && x < W ? seen_as(shade(y, x)) : ANYTHING)
 /* A window whose columns go on to EF00: its first line takes that many pixels. */
 SHOWN(two_lines, y > 1 ? ANYTHING
@@ -186,7 +188,8 @@ static uint32_t by_three(int x, int y) {
 static const struct front {
     const struct jl_emulated_part *part;
     struct jl_glass glass;
-} oled = {&jl_emulated_ssd1306, {.width = 128, .height = 64}},
+} low_oled = {&jl_emulated_ssd1306, {.width = 128, .height = 32}},
+  oled = {&jl_emulated_ssd1306, {.width = 128, .height = 64}},
   locked = {&jl_emulated_ssd1309, {.width = 128, .height = 64, .external_supply = true}},
   pages_only = {&jl_emulated_sh1106, {.width = 128, .height = 64, .column_offset = 2}},
   lcd = {&jl_emulated_st7565, {.width = 128, .height = 64, .kind = JL_GLASS_LCD_GREEN}},
@@ -327,6 +330,22 @@ static void each_shows_and_is_told(void) {
         {"turned, sides as before", &tft,
          TFT_WAKE TFT_BLACK "C36 D28 C2A D000000EF C2B D0000013F C2C P240x320x16 C29 ~50", 0,
          on_its_side, JL_CODE_WINDOW_RANGE, "the RAM ends at 239 in this address mode"},
+        {"a quarter turn", &tft,
+         TFT_WAKE "C36 D68 C2A D0000013F C2B D000000EF C2C P320x240x16 C29 ~50", 0, quarter_turn,
+         RIGHT, ""},
+        {"turned without a mirror", &tft,
+         TFT_WAKE TFT_BLACK "C36 D28 C2A D000000EF C2B D000000EF C2C P240x240x16 C29 ~50", 0,
+         on_its_side, JL_CODE_GEOMETRY, "change one of MX, MY and MV (36)"},
+        {"offset of the glass, rows", &moved_tft,
+         "R ~120 C11 ~120 C3A D55 C36 D00 C2A D0000007F C2B D0000009F C2C P128x160x16 C29 ~50", 0,
+         beyond_2_and_1, JL_CODE_NOISE_SHOWN, "rows 159 to 159 of the glass show noise"},
+        {"64 rows on glass of 32", &low_oled, OLED_WAKE "CDA02 " OLED_ALL "CAF ~150", 0,
+         second_half, JL_CODE_GEOMETRY, "the glass shows rows 32 to 63 of the memory"},
+        {"soft reset only", &tft, "C01 ~150 C11 ~120 C3A D55 C36 D08 " TFT_ALL "C29 ~50", 0,
+         shades_upright, RIGHT, ""},
+        {"one too wide and high", &tft,
+         TFT_WAKE TFT_BLACK "C2A D00140078 C2B D001E006E C2C P100x80x16 C2A D00000001 C29 ~50", 0,
+         slanted, JL_CODE_WINDOW_SHARE, "pixels came for 100 x 80, and the window has 101 x 81"},
         {"offset of the glass", &moved_tft,
          "R ~120 C11 ~120 C3A D55 C36 D00 C2A D0000007F C2B D0000009F C2C P128x160x16 C29 ~50", 0,
          beyond_2_and_1, JL_CODE_NOISE_SHOWN, "columns 126 to 127 of the glass show noise"},
@@ -406,6 +425,7 @@ static void each_shows_and_is_told(void) {
         strncat(said, why ? why : "", sizeof said - strlen(said) - 1);
         EXPECT_CONTAINS(said, rows[i].says);
         EXPECT(rows[i].code == RIGHT ? complaints == 0 : of_code > 0);
+        EXPECT(rows[i].code != RIGHT || *rows[i].says || count == 0);
         if (rows[i].shown == black && rows[i].front != &rich_oled) {
             EXPECT(why != NULL);
         }
@@ -516,9 +536,9 @@ static void pictures_cut_by_a_buffer(void) {
         size_t kept;
         const char *address;
         bool told;
-    } rows[] = {{32, "21007F220007", true},  {31, "21007F220007", true},
-                {32, "B00010", true},        {64, "21007F220007", true},
-                {50, "21007F220007", false}, {129, "2000B00010", false}};
+    } rows[] = {{32, "21007F220007", true}, {31, "21007F220007", true},  {32, "B00010", true},
+                {64, "21007F220007", true}, {50, "21007F220007", false}, {129, "2000B00010", false},
+                {32, "21000F220000", false}}; /* more than the window holds */
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct jl_board *board = jl_board_create(3);
         struct jl_i2c_bus *bus = jl_board_add_i2c(board, 400000, 0);
@@ -538,9 +558,21 @@ static void pictures_cut_by_a_buffer(void) {
     }
 }
 
+/* On other buses such windows are somebody's wish. */
+static void small_pictures_on_spi(void) {
+    struct raw raw = raw_open(oled.part, oled.glass, 4000000);
+    play(&raw, OLED_WAKE);
+    for (int i = 0; i < 6; i++) {
+        play(&raw, "C21007F C220007 *31");
+    }
+    EXPECT_TEXT(raw_said(raw.board, "panel"), "");
+    jl_board_destroy(raw.board);
+}
+
 const struct test_group test_groups[] = {
     {"each_shows_and_is_told", each_shows_and_is_told},
     {"packed_wrongly_on_i2c", packed_wrongly_on_i2c},
     {"pictures_cut_by_a_buffer", pictures_cut_by_a_buffer},
+    {"small_pictures_on_spi", small_pictures_on_spi},
     {NULL, NULL},
 };
