@@ -159,11 +159,8 @@ static void mistakes(void) {
         {"rows 32 and on", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060 ~1 CF8A000",
          "beyond the 32 that show", NULL},
         {"standby", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060 ~1 CF80010", NULL, "standby"},
-        {"a shift", "~41 CF83000 ~1 CF800C0 ~1 CF81080 ~1 CF83040 ~1 CF83060",
-         "instruction 0x18 shifts the display", NULL},
-        {"a line reversed", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060 ~1 CF80040",
-         "extended instruction 0x04", NULL},
-        {"4 bits", "~41 CF82000", "bus of 4 bits", "never switched on"},
+        {"asleep", "~41 CF83000 ~1 CF800C0 ~1 CF83040 ~1 CF83060 ~1 CF80080", NULL, "0C of that"},
+        {"4 lines on a serial bus", "~41 CF82000 ~1 CF800C0 ~1 CF82040 ~1 CF82060", NULL, NULL},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct raw raw = st7920_open();
@@ -242,10 +239,104 @@ static void cursor(void) {
     }
 }
 
+/* A box of 60 dots, the first at 1,0 of a word, moved and turned around; and 4 data lines. */
+static void text_that_moves(void) {
+    static const struct {
+        const char *script;
+        int lit, x, y;
+        const char *says;
+    } rows[] = {
+        {"C30 C0C C80 DA1A1", 60, 1, 0, NULL},
+        {"C30 C0C C82 DA1A1", 60, 33, 0, NULL},
+        {"C30 C0C C82 DA1A1 C18", 60, 17, 0, NULL},
+        {"C30 C0C C82 DA1A1 C1C", 60, 49, 0, NULL},
+        {"C30 C0C C80 DA1A1 C18", 60, 113, 32, NULL}, /* 16 words go around, in two rows */
+        {"C30 C0C C9F DA1A1 C1C", 60, 1, 16, NULL},
+        {"C30 C0C C82 DA1A1 C18 C02", 60, 33, 0, NULL},
+        {"C30 C0C C07 C82 DA1A1", 60, 17, 0, NULL}, /* with each character */
+        {"C30 C0C C05 C82 DA1A1", 60, 49, 0, NULL},
+        {"C30 C0C C06 C82 DA1A1", 60, 33, 0, NULL},
+        {"C30 C0C C82 DA1A1 C34 C04", 2 * 2048 - 60, 0, 0, NULL}, /* rows 0 and 2 */
+        {"C30 C0C C82 DA1A1 C34 C05", 2 * 2048 + 60, 33, 0, NULL},
+        {"C30 C0C C82 DA1A1 C34 C06", 60, 33, 0, NULL}, /* lines that no glass shows */
+        {"C30 C0C C82 DA1A1 C34 C04 C04", 60, 33, 0, NULL},
+        {"C30 C0C C82 DA1A1 C34 C08", 0, -1, -1, NULL},
+        {"C30 C0C C82 DA1A1 C34 C08 C0C", 60, 33, 0, NULL},
+        {"C20 C00C0 C8020 DA010A010", 60, 33, 0, NULL},
+        {"C30 C20 C2000 C00C0 C8020 DA010A010", 60, 33, 0, NULL},
+        {"C20 C00C0 C8020 C3000 C84 DA1A1", 60, 65, 0, NULL}, /* back to 8 lines */
+        {"C20 C0C C80", 0, -1, -1, "0x0C has bits on D3..D0"},
+    };
+    struct jl_glass glass = {.width = 128, .height = 64};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = {.board = jl_board_create(1)};
+        int x = -1, y = -1;
+        raw.bus = jl_board_add_6800(raw.board, 100000, 0);
+        raw.device = jl_board_add_device(raw.board, &jl_emulated_st7920, "panel", &glass);
+        EXPECT(jl_stream_attach(raw.bus, raw.device));
+        test_row("%s", rows[i].script);
+        raw_play(&raw, "~41");
+        raw_play(&raw, rows[i].script);
+        EXPECT_INT(raw_count_color(raw.device, 0xFFFFFF, &x, &y), rows[i].lit);
+        EXPECT_INT(x, rows[i].x);
+        EXPECT_INT(y, rows[i].y);
+        raw_expect_complaint(&raw, rows[i].says);
+        jl_board_destroy(raw.board);
+    }
+}
+
+/* Busy and address with RS low; the memory with RS high, behind a dummy byte. */
+static void reads_on_parallel_buses(void) {
+    static const struct {
+        const char *script;
+        bool data;
+        int count;
+        uint8_t bytes[5];
+    } rows[] = {
+        {"C30 C85", false, 1, {0x05}},
+        {"C30 C48", false, 1, {0x08}},
+        {"C30 C82 D4142 C82", true, 4, {0xFF, 0x41, 0x42, ' '}},
+        {"C30 C40 D1122 C40", true, 3, {0xFF, 0x11, 0x22}},
+        {"C34 C85 C83 D12345678 C85 C83", true, 5, {0xFF, 0x12, 0x34, 0x56, 0x78}},
+        {"C20 C8050", false, 2, {0x0F, 0x5F}}, /* nobody drives D3..D0 */
+        {"C20 C8020 D40104020 C8020", true, 4, {0xFF, 0xFF, 0x4F, 0x1F}},
+    };
+    struct jl_glass glass = {.width = 128, .height = 64};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = {.board = jl_board_create(1)};
+        uint8_t bytes[5];
+        raw.bus = jl_board_add_6800(raw.board, 100000, 0);
+        raw.device = jl_board_add_device(raw.board, &jl_emulated_st7920, "panel", &glass);
+        EXPECT(jl_stream_attach(raw.bus, raw.device));
+        test_row("%s", rows[i].script);
+        raw_play(&raw, "~41");
+        raw_play(&raw, rows[i].script);
+        jl_board_wait_ps(raw.board, 100000000u);
+        jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+        jl_device_set_pin(raw.device, JL_DEVICE_DC, rows[i].data);
+        jl_stream_read(raw.bus, bytes, (size_t)rows[i].count);
+        EXPECT_BYTES(bytes, rows[i].bytes, (size_t)rows[i].count);
+        jl_device_set_pin(raw.device, JL_DEVICE_CS, true);
+        raw_expect_complaint(&raw, NULL);
+        if (i == 0) { /* for 1.6 ms */
+            raw_play(&raw, "C01");
+            jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+            jl_stream_read(raw.bus, bytes, 1);
+            EXPECT_INT(bytes[0], 0x80);
+            jl_board_wait_ps(raw.board, 1600000000u);
+            jl_stream_read(raw.bus, bytes, 1);
+            EXPECT_INT(bytes[0], 0x00);
+        }
+        jl_board_destroy(raw.board);
+    }
+}
+
 const struct test_group test_groups[] = {
     {"text_bytes", text_bytes},
     {"text_on_the_glass", text_on_the_glass},
     {"mistakes", mistakes},
     {"cursor", cursor},
+    {"text_that_moves", text_that_moves},
+    {"reads_on_parallel_buses", reads_on_parallel_buses},
     {NULL, NULL},
 };

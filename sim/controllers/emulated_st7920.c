@@ -11,7 +11,9 @@
  * clear) after the one before is lost and reported; where text and graphics are both lit the glass
  * is not; full-width characters (a first byte of A1 and up) are boxes; the cursor is the
  * lowest line of the word at the address counter, and a blink inverts that word for 0.4 s of 0.8;
- * shifts of the display have no effect; the contrast is a trimmer on the module.
+ * a shift of the display moves each line of 16 words by one, the two halves of the glass together;
+ * reversing a line reverses its text, on folded glass in both halves; the contrast is a trimmer on
+ * the module. On a parallel bus of 4 lines (DL = 0) two writes make a byte, on D7..D4.
  */
 #include <string.h>
 
@@ -44,8 +46,16 @@ struct st7920 {
     bool extended, graphics, on, was_on, standby, scroll_select;
     uint8_t scroll;
     bool cursor, blinks, leftwards; /* of text */
+    int shift;                      /* of the display, in words to the left */
+    bool shifts;                    /* with each character */
+    bool reversed[4];               /* lines of text */
+    bool asleep;
     uint64_t busy_until_ps;
-    bool busy_reported, function_reported;
+    bool busy_reported, lines_reported;
+    /* the parallel input and output */
+    bool four_lines, read_dummy;
+    uint8_t given; /* what a read on 4 lines gave the half of */
+    bool half_given;
     /* the serial input */
     bool synced, data, nibble_due;
     uint8_t nibble;
@@ -101,11 +111,8 @@ static void function_set(struct jl_device *device, uint8_t byte) {
             "function set 0x%02X changes RE and G at once: G stays; send 34, then 36", byte);
         graphics = chip->graphics;
     }
-    if (!(byte & 0x10)) {
-        jl_sim_device_report(
-            device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
-            "function set 0x%02X asks for a bus of 4 bits: it has 8 here, or is serial", byte);
-    }
+    chip->four_lines = !(byte & 0x10) && !jl_sim_device_is_serial(device);
+    chip->nibble_due = chip->half_given = false;
     chip->graphics = extended ? graphics : chip->graphics;
     chip->extended = extended;
     chip->row_given = false;
@@ -126,6 +133,7 @@ static void run_extended(struct jl_device *device, uint8_t byte) {
         } else {
             chip->word = byte & 0x0F;
             chip->low_half = false;
+            chip->read_dummy = true;
         }
         chip->row_given = !chip->row_given;
     } else if (byte & 0x40) {
@@ -136,19 +144,18 @@ static void run_extended(struct jl_device *device, uint8_t byte) {
         chip->scroll_select = byte & 1;
     } else if (byte == 0x01) {
         chip->standby = true;
-    } else if (byte & 0x0C) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_NOT_SHOWN,
-                             "extended instruction 0x%02X (reverse, sleep) is not shown here",
-                             byte);
+    } else if ((byte & 0xFC) == 0x04) {
+        chip->reversed[byte & 3] = !chip->reversed[byte & 3];
+    } else if ((byte & 0xF8) == 0x08) {
+        chip->asleep = !(byte & 4);
     } else {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_UNKNOWN_COMMAND,
                              "unknown extended instruction 0x%02X", byte);
     }
 }
 
-static void tell_no_shift(struct jl_device *device, uint8_t byte) {
-    jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_NOT_SHOWN,
-                         "instruction 0x%02X shifts the display, which is not shown here", byte);
+static void shift_display(struct st7920 *chip, bool right) {
+    chip->shift = (chip->shift + (right ? WORDS - 1 : 1)) % WORDS;
 }
 
 /* The address counter counts words of two bytes. */
@@ -157,26 +164,28 @@ static void step_word(struct st7920 *chip, bool leftwards) {
     chip->text_at = (word + TEXT_BYTES / 2) % (TEXT_BYTES / 2) * 2;
 }
 
-static void move_cursor(struct jl_device *device, uint8_t byte) {
+static void move_cursor(struct st7920 *chip, uint8_t byte) {
     if (byte & 8) {
-        tell_no_shift(device, byte);
+        shift_display(chip, byte & 4);
     } else {
-        step_word(chip_of(device), !(byte & 4));
+        step_word(chip, !(byte & 4));
     }
 }
 
 static void run_basic(struct jl_device *device, uint8_t byte) {
     struct st7920 *chip = chip_of(device);
     if (byte & 0x80) {
+        chip->read_dummy = true;
         chip->text_at = (byte & 0x1F) * 2 % TEXT_BYTES;
         chip->to_symbols = false;
     } else if (byte & 0x40) {
+        chip->read_dummy = true;
         chip->symbol_at = (byte & 0x3F) * 2;
         chip->to_symbols = true;
     } else if (byte & 0x20) {
         function_set(device, byte);
     } else if ((byte & 0xF0) == 0x10) {
-        move_cursor(device, byte);
+        move_cursor(chip, byte);
     } else if ((byte & 0xF8) == 0x08) {
         chip->cursor = (byte & 2) != 0;
         chip->blinks = (byte & 1) != 0;
@@ -185,16 +194,15 @@ static void run_basic(struct jl_device *device, uint8_t byte) {
     } else if (byte == 0x01) {
         memset(chip->text, ' ', sizeof chip->text);
         chip->text_at = 0;
+        chip->shift = 0;
         chip->leftwards = false;
         chip->to_symbols = false;
     } else if ((byte & 0xFE) == 0x02) {
-        chip->text_at = 0;
+        chip->text_at = chip->shift = 0;
         chip->to_symbols = false;
     } else if (byte & 0x04) {
         chip->leftwards = !(byte & 2);
-        if (byte & 1) {
-            tell_no_shift(device, byte);
-        }
+        chip->shifts = byte & 1;
     } else {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_UNKNOWN_COMMAND,
                              "unknown instruction 0x00");
@@ -212,6 +220,9 @@ static void take_data(struct jl_device *device, uint8_t byte) {
         chip->text[chip->text_at] = byte;
         if (chip->text_at % 2) {
             step_word(chip, chip->leftwards);
+            if (chip->shifts) {
+                shift_display(chip, chip->leftwards);
+            }
         } else {
             chip->text_at++;
         }
@@ -274,6 +285,66 @@ static void take_serial(struct jl_device *device, uint8_t byte, uint64_t at_ps) 
     }
 }
 
+/* On D7..D4; the high one first. */
+static void take_nibble(struct jl_device *device, uint8_t byte, bool data, uint64_t at_ps) {
+    struct st7920 *chip = chip_of(device);
+    if (byte & 0x0F && !chip->lines_reported) {
+        chip->lines_reported = true;
+        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_NIBBLE_STEP,
+                             "0x%02X has bits on D3..D0, and a function set with DL = 0 made the "
+                             "bus one of 4 lines: send 30 to 36 for 8",
+                             byte);
+    }
+    if (!chip->nibble_due) {
+        chip->nibble = byte & 0xF0;
+        chip->nibble_due = true;
+    } else {
+        chip->nibble_due = false;
+        take(device, (uint8_t)(chip->nibble | byte >> 4), data, at_ps);
+    }
+}
+
+/* Busy and the address counter with RS low; with RS high the memory, behind a dummy. */
+static uint8_t next_read(struct jl_device *device) {
+    struct st7920 *chip = chip_of(device);
+    if (!device->pins[JL_DEVICE_DC]) {
+        bool busy = jl_board_now_ps(device->board) < chip->busy_until_ps;
+        unsigned at = (unsigned)(chip->to_symbols ? chip->symbol_at : chip->text_at) / 2;
+        return (uint8_t)(busy << 7 | (at & 0x7F));
+    }
+    if (chip->read_dummy) {
+        chip->read_dummy = false;
+        return 0xFF;
+    }
+    uint8_t byte = 0;
+    if (chip->extended) {
+        uint16_t word = chip->ram[chip->row][chip->word];
+        byte = (uint8_t)(chip->low_half ? word : word >> 8);
+        chip->word = (chip->word + chip->low_half) % WORDS;
+        chip->low_half = !chip->low_half;
+    } else if (chip->to_symbols) {
+        byte = chip->symbols[chip->symbol_at];
+        chip->symbol_at = (chip->symbol_at + 1) % SYMBOL_BYTES;
+    } else {
+        byte = chip->text[chip->text_at];
+        chip->text_at = (chip->text_at + 1) % TEXT_BYTES;
+    }
+    return byte;
+}
+
+static uint8_t read(struct jl_device *device) {
+    struct st7920 *chip = chip_of(device);
+    if (jl_sim_device_is_serial(device) || chip->in_reset) {
+        return 0xFF;
+    }
+    if (!chip->four_lines) {
+        return next_read(device);
+    }
+    chip->given = chip->half_given ? (uint8_t)(chip->given << 4) : next_read(device);
+    chip->half_given = !chip->half_given;
+    return chip->given | 0x0F; /* nobody drives D3..D0 */
+}
+
 static void selected(struct jl_device *device) {
     struct st7920 *chip = chip_of(device);
     chip->synced = chip->nibble_due = false;
@@ -287,6 +358,8 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         device->at = i;
         if (jl_sim_device_is_serial(device)) {
             take_serial(device, bytes[i], end);
+        } else if (chip_of(device)->four_lines) {
+            take_nibble(device, bytes[i], data, end);
         } else {
             take(device, bytes[i], data, end);
         }
@@ -302,9 +375,15 @@ static bool graphics_dot(const struct st7920 *chip, int x, int y) {
 /* The first word of each row of text. */
 static const int text_rows[] = {0x00, 0x10, 0x08, 0x18};
 
+/* The word at a place of the glass. */
+static int word_at(const struct st7920 *chip, int x, int y) {
+    int first = text_rows[y / 16], line = first / WORDS;
+    return line * WORDS + (first % WORDS + x / 16 + chip->shift) % WORDS;
+}
+
 /* A word of text is two half-width characters, a symbol, or a full-width character. */
 static bool text_dot(const struct st7920 *chip, int x, int y) {
-    const uint8_t *word = chip->text + (text_rows[y / 16] + x / 16) * 2;
+    const uint8_t *word = chip->text + 2 * word_at(chip, x, y);
     int line = y % 16, dot = x % 16;
     if (word[0] == 0) {
         const uint8_t *bytes = chip->symbols + (word[1] >> 1 & 3) * 32 + line * 2;
@@ -318,7 +397,7 @@ static bool text_dot(const struct st7920 *chip, int x, int y) {
 }
 
 static bool is_at_cursor(const struct st7920 *chip, int x, int y) {
-    return chip->text_at / 2 == text_rows[y / 16] + x / 16;
+    return chip->text_at / 2 == word_at(chip, x, y);
 }
 
 static void show(struct jl_device *device, struct jl_picture *picture) {
@@ -327,7 +406,8 @@ static void show(struct jl_device *device, struct jl_picture *picture) {
     bool inverted = chip->blinks && jl_board_now_ps(device->board) / blink_ps % 2;
     for (int y = 0; y < glass->height; y++) {
         for (int x = 0; x < glass->width; x++) {
-            bool dot = graphics_dot(chip, x, y) != text_dot(chip, x, y);
+            bool text = text_dot(chip, x, y) != chip->reversed[text_rows[y / 16] / WORDS];
+            bool dot = graphics_dot(chip, x, y) != text;
             bool here = is_at_cursor(chip, x, y);
             dot |= here && chip->cursor && y % 16 == 15;
             if (dot != (here && inverted)) {
@@ -350,12 +430,16 @@ static const char *why_dark(struct jl_device *device) {
     if (chip->standby) {
         return "the controller is in standby (01 of the extended set): send any instruction";
     }
+    if (chip->asleep) {
+        return "the controller sleeps (08 of the extended set): 0C of that set wakes it";
+    }
     if (!chip->on) {
         return chip->was_on ? "the display is off: send 0C of the basic set"
                             : "the display was never switched on: send 30, then 0C";
     }
     for (int i = 0; !chip->graphics && i < TEXT_BYTES; i++) {
-        if (chip->text[i] != ' ' || chip->cursor || chip->blinks) {
+        if (chip->text[i] != ' ' || chip->reversed[0] || chip->reversed[1] || chip->cursor ||
+            chip->blinks) {
             return NULL;
         }
     }
@@ -367,6 +451,7 @@ static const struct machine machine = {
     .power_on = power_on,
     .reset = reset,
     .write = write,
+    .read = read,
     .selected = selected,
     .show = show,
     .brightness = brightness,
