@@ -124,7 +124,8 @@ struct jl_device {
         bool geometry, once; /* judged as it is now; judged at least once */
         bool edges;          /* looked for what was never written */
         bool on, snow, snow_told;
-        size_t pixels; /* since power-on */
+        unsigned depth; /* bits a pixel, and bits of pixels since power-on */
+        uint64_t bits;
         uint64_t on_since_ps;
     } judged;
     struct window_account {
@@ -204,13 +205,35 @@ void jl_sim_judge_anew(struct jl_device *device);
 /* A register that is set once, in the wake-up sequence. */
 void jl_sim_judge_setting(struct jl_device *device, bool on);
 void jl_sim_judge_on(struct jl_device *device);
-void jl_sim_judge_pixels(struct jl_device *device, size_t pixels, bool on);
+void jl_sim_judge_shown(struct jl_device *device);
 void jl_sim_judge_look(struct jl_device *device);
 
-/* What came for a window of width x height units of so many bits; and when another one begins. */
-void jl_sim_window_data(struct jl_device *device, size_t bytes, int width, int height,
-                        unsigned bits);
+/*
+ * What came for a window of width x height units of so many bits; and when another one begins.
+ */
+static inline void jl_sim_window_data(struct jl_device *device, size_t bytes, int width, int height,
+                                      unsigned bits) {
+    struct window_account *window = &device->window;
+    if (!window->bytes) {
+        window->width = width;
+        window->height = height;
+        window->bits = bits;
+    }
+    window->bytes += bytes;
+}
 void jl_sim_window_end(struct jl_device *device);
+
+/* Bytes of pixels of so many bits came, while the display is on or off. */
+static inline void jl_sim_judge_pixels(struct jl_device *device, size_t bytes, unsigned depth,
+                                       bool on) {
+    struct judged *judged = &device->judged;
+    judged->depth = depth;
+    judged->bits += 8 * bytes;
+    judged->on = on;
+    if (on && (!judged->geometry || (judged->snow && !judged->snow_told))) {
+        jl_sim_judge_shown(device);
+    }
+}
 
 /* Whether D/C tells its commands from data; not so on the st7920's serial bus. */
 bool jl_sim_device_has_dc(const struct jl_device *device);

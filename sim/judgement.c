@@ -176,8 +176,8 @@ static void judge(struct jl_device *device) {
 
 void jl_sim_judge_look(struct jl_device *device) {
     struct judged *judged = &device->judged;
-    size_t all = (size_t)device->glass.width * (size_t)device->glass.height;
-    if (judged->on && !judged->edges && judged->pixels >= all) {
+    uint64_t pixels = (uint64_t)device->glass.width * (uint64_t)device->glass.height;
+    if (judged->on && !judged->edges && judged->bits && judged->bits >= pixels * judged->depth) {
         judged->edges = true;
         tell_unwritten(device, true);
         tell_unwritten(device, false);
@@ -197,18 +197,13 @@ void jl_sim_judge_on(struct jl_device *device) {
     judged->on = true;
     judged->on_since_ps = jl_board_now_ps(device->board);
     judged->snow = !judged->snow_told && is_all_noise(device);
-    if (judged->pixels && !judged->snow) {
+    if (judged->bits && !judged->snow) {
         judge(device);
     }
 }
 
-void jl_sim_judge_pixels(struct jl_device *device, size_t pixels, bool on) {
+void jl_sim_judge_shown(struct jl_device *device) {
     struct judged *judged = &device->judged;
-    judged->pixels += pixels;
-    judged->on = on;
-    if (!on) {
-        return;
-    }
     if (judged->snow && !judged->snow_told) {
         uint64_t since = jl_board_now_ps(device->board) - judged->on_since_ps;
         judged->snow_told = true;

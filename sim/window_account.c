@@ -85,17 +85,6 @@ static void tell_cut(struct jl_device *device, uint64_t sent, uint64_t whole) {
     }
 }
 
-void jl_sim_window_data(struct jl_device *device, size_t bytes, int width, int height,
-                        unsigned bits) {
-    struct window_account *window = &device->window;
-    if (!window->bytes) {
-        window->width = width;
-        window->height = height;
-        window->bits = bits;
-    }
-    window->bytes += bytes;
-}
-
 void jl_sim_window_end(struct jl_device *device) {
     struct window_account *window = &device->window;
     uint64_t sent = 8 * window->bytes, units = (uint64_t)(window->width * window->height);

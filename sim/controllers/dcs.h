@@ -52,7 +52,8 @@ struct dcs_chip {
     int pixel_bytes;
     int column, page;
     bool window_full, wrapped_reported, asleep_reported;
-    bool bytes_judged; /* whether they come in the right order */
+    bool bytes_judged; /* whether they come in the right order; and how often that was tried */
+    uint8_t byte_looks;
     /* what is being read: bits still to come, or the memory */
     uint64_t reply;
     int reply_bits;

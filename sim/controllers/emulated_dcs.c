@@ -516,8 +516,8 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     scan(device, part);
     if (data && chip->writing) {
         jl_sim_dcs_take_pixels(device, part, bytes, count);
-        unsigned bits = bits_a_pixel(device, part);
-        jl_sim_judge_pixels(device, 8 * count / bits, chip->on);
+        unsigned bits = device->window.bytes ? device->window.bits : bits_a_pixel(device, part);
+        jl_sim_judge_pixels(device, count, bits, chip->on);
         jl_sim_window_data(device, count, chip->column_end - chip->column_start + 1,
                            chip->page_end - chip->page_start + 1, bits);
         return;
@@ -533,21 +533,23 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
 }
 
 static void write_words(struct jl_device *device, const uint16_t *words, size_t count, bool data) {
+    enum { LOT = 256 };
     struct dcs_chip *chip = chip_of(device);
-    uint8_t halves[128];
-    for (size_t all = count; count;) {
-        device->at_base = all - count;
-        size_t bytes = 0;
+    uint8_t halves[2 * LOT];
+    for (size_t done = 0, lot; done < count; done += lot) {
         /* Pixels take all lines; opcodes and arguments D7..D0. */
         bool pixels = data && chip->writing;
+        lot = count - done < LOT ? count - done : LOT;
+        device->at_base = done;
         device->at_word_bytes = pixels ? 2 : 1;
-        for (; count && bytes + 2 <= sizeof halves; count--, words++) {
-            if (pixels) {
-                halves[bytes++] = (uint8_t)(*words >> 8);
-            }
-            halves[bytes++] = (uint8_t)*words;
+        for (size_t i = 0; pixels && i < lot; i++) {
+            halves[2 * i] = (uint8_t)(words[done + i] >> 8);
+            halves[2 * i + 1] = (uint8_t)words[done + i];
         }
-        write(device, halves, bytes, data);
+        for (size_t i = 0; !pixels && i < lot; i++) {
+            halves[i] = (uint8_t)words[done + i];
+        }
+        write(device, halves, pixels ? 2 * lot : lot, data);
     }
 }
 

@@ -74,7 +74,8 @@ uint32_t jl_sim_dcs_next_pixel(struct jl_device *device) {
     return color;
 }
 
-static uint32_t from_565(unsigned high, unsigned low) {
+/* Most of all traffic: worth being part of its loop. */
+static inline uint32_t from_565(unsigned high, unsigned low) {
     unsigned v = high << 8 | low;
     unsigned r = v >> 11, g = v >> 5 & 63, b = v & 31;
     return (uint32_t)(r << 3 | r >> 2) << 16 | (uint32_t)(g << 2 | g >> 4) << 8 | (b << 3 | b >> 2);
@@ -182,7 +183,7 @@ void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *par
 /* ---- the order of bytes ---- */
 
 /* A photograph or a shade has neighbours that are alike; with the bytes exchanged it has none. */
-enum { ENOUGH_STEPS = 400, MOST_PIXELS = 8192, TIMES_ROUGHER = 3 };
+enum { ENOUGH_STEPS = 400, MOST_PIXELS = 8192, MOST_LOOKS = 10, TIMES_ROUGHER = 3 };
 
 static long difference(unsigned one, unsigned other) {
     return labs((long)(one >> 11) - (long)(other >> 11)) * 2 +
@@ -201,12 +202,13 @@ static unsigned exchanged(unsigned v) {
 void jl_sim_dcs_judge_bytes(struct jl_device *device, const struct dcs_part *part) {
     struct dcs_chip *chip = device->state;
     long rough = 0, smooth = 0, steps = 0, pixels = 0;
-    if (chip->bytes_judged || jl_sim_dcs_format(device, part) != 5 ||
-        device->window.bytes < 2 * ENOUGH_STEPS ||
+    if (chip->bytes_judged || chip->byte_looks == MOST_LOOKS ||
+        jl_sim_dcs_format(device, part) != 5 || device->window.bytes < 2 * ENOUGH_STEPS ||
         chip->column_end >= jl_sim_dcs_column_limit(chip) ||
         chip->page_end >= jl_sim_dcs_page_limit(chip)) {
         return;
     }
+    chip->byte_looks++;
     for (int page = chip->page_start; page <= chip->page_end && pixels < MOST_PIXELS; page++) {
         for (int column = chip->column_start; column < chip->column_end; column++, pixels++) {
             unsigned one = to_565(chip->cells[cell_of(chip, column, page)]);

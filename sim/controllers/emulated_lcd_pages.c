@@ -261,7 +261,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         }
     }
     if (data) {
-        jl_sim_judge_pixels(device, 8 * count, chip_of(device)->on);
+        jl_sim_judge_pixels(device, count, 1, chip_of(device)->on);
     }
 }
 

@@ -207,7 +207,7 @@ static void take_data(struct jl_device *device, uint8_t byte) {
 static void account(struct jl_device *device, size_t bytes) {
     struct mono_oled *chip = chip_of(device);
     bool by_pages = chip->addressing == ADDRESS_PAGE;
-    jl_sim_judge_pixels(device, 8 * bytes, chip->on);
+    jl_sim_judge_pixels(device, bytes, 1, chip->on);
     jl_sim_window_data(device, bytes,
                        by_pages ? chip->segments - chip->page_mode_column
                                 : chip->column_end - chip->column_start + 1,

@@ -372,11 +372,10 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         }
     }
     if (data && (!part->needs_write_opcode || chip->writing)) {
-        size_t units = (count + 1) / (size_t)part->unit_bytes(chip);
-        jl_sim_judge_pixels(device, units * (size_t)part->unit_pixels, chip->on);
+        unsigned bits = 8 * (unsigned)part->unit_bytes(chip);
+        jl_sim_judge_pixels(device, count, bits / (unsigned)part->unit_pixels, chip->on);
         jl_sim_window_data(device, count, chip->column_end - chip->column_start + 1,
-                           chip->row_end - chip->row_start + 1,
-                           8 * (unsigned)part->unit_bytes(chip));
+                           chip->row_end - chip->row_start + 1, bits);
     }
 }
 

@@ -310,7 +310,7 @@ static uint8_t next_read(struct jl_device *device) {
     if (!device->pins[JL_DEVICE_DC]) {
         bool busy = jl_board_now_ps(device->board) < chip->busy_until_ps;
         unsigned at = (unsigned)(chip->to_symbols ? chip->symbol_at : chip->text_at) / 2;
-        return (uint8_t)(busy << 7 | (at & 0x7F));
+        return (uint8_t)((busy ? 0x80u : 0) | (at & 0x7F));
     }
     if (chip->read_dummy) {
         chip->read_dummy = false;
@@ -340,7 +340,7 @@ static uint8_t read(struct jl_device *device) {
     if (!chip->four_lines) {
         return next_read(device);
     }
-    chip->given = chip->half_given ? (uint8_t)(chip->given << 4) : next_read(device);
+    chip->given = chip->half_given ? (uint8_t)((unsigned)chip->given << 4) : next_read(device);
     chip->half_given = !chip->half_given;
     return chip->given | 0x0F; /* nobody drives D3..D0 */
 }
