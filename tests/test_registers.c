@@ -297,25 +297,31 @@ static void soft_resets(void) {
 /* SS and GS of an ili9341: the same RAM, mirrored on the glass. */
 static void outputs_mirrored_by_b6(void) {
     static const struct {
+        const struct jl_emulated_part *part;
         const char *argument;
         bool mirrored_x, mirrored_y;
-    } rows[] = {{"0A8227", false, false},
-                {"0AA227", true, false},
-                {"0AC227", false, true},
-                {"0AE227", true, true}};
+    } rows[] = {{&jl_emulated_ili9341, "0A8227", false, false},
+                {&jl_emulated_ili9341, "0AA227", true, false},
+                {&jl_emulated_ili9341, "0AC227", false, true},
+                {&jl_emulated_ili9341, "0AE227", true, true},
+                {&jl_emulated_ili9488, "020227", false, false},
+                {&jl_emulated_ili9488, "022227", true, false},
+                {&jl_emulated_ili9488, "024227", false, true}};
     int first_x = 0, first_y = 0;
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        struct raw raw =
-            raw_open(&jl_emulated_ili9341, (struct jl_glass){.width = 240, .height = 320}, 4000000);
+        struct raw raw = raw_open(
+            rows[i].part,
+            (struct jl_glass){.width = 240, .height = 320, .ram_width = 240, .ram_height = 320},
+            4000000);
         char script[200];
         int x = 0, y = 0;
-        test_row("B6 %s", rows[i].argument);
+        test_row("%s, B6 %s", jl_device_part(raw.device), rows[i].argument);
         snprintf(
             script, sizeof script,
-            "R ~120 C11 ~120 C3A D55 C36 D00 C2A D000500EF C2B D0007013F CB6 D%s C2C DF800 C29",
+            "R ~120 C11 ~120 C3A D66 C36 D00 C2A D000500EF C2B D0007013F CB6 D%s C2C DFC0000 C29",
             rows[i].argument);
-        raw_play(&raw, "R ~120 C11 ~120 C3A D55 C2A D000000EF C2B D0000013F C2C");
-        for (int k = 0; k < 4; k++) {
+        raw_play(&raw, "R ~120 C11 ~120 C3A D66 C2A D000000EF C2B D0000013F C2C");
+        for (int k = 0; k < 6; k++) {
             raw_play(&raw, "*38400");
         }
         raw_play(&raw, script);

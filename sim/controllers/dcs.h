@@ -77,6 +77,10 @@ extern const struct machine jl_sim_dcs_machine;
 /* Commands of other families. */
 extern const struct stranger jl_sim_dcs_strangers[];
 
+/* Display function control (B6) as ili9341 and ili9488 have it, for mirrors_columns and _lines. */
+bool jl_sim_dcs_b6_mirrors_columns(const struct dcs_chip *chip);
+bool jl_sim_dcs_b6_mirrors_lines(const struct dcs_chip *chip);
+
 /* Inside the machine: what a command gives to read, and the next 8 bits of it. */
 void jl_sim_dcs_read_begin(struct jl_device *device);
 uint8_t jl_sim_dcs_read(struct jl_device *device);

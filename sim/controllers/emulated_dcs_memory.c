@@ -32,6 +32,15 @@ void jl_sim_dcs_address_of(const struct dcs_chip *chip, int x, int y, int *colum
     *page = chip->address_mode & MODE_MV ? x : y;
 }
 
+/* Second argument: SS mirrors the sources, GS the gates. */
+bool jl_sim_dcs_b6_mirrors_columns(const struct dcs_chip *chip) {
+    return chip->kept_count[0xB6] >= 2 && chip->kept[0xB6][1] & 0x20;
+}
+
+bool jl_sim_dcs_b6_mirrors_lines(const struct dcs_chip *chip) {
+    return chip->kept_count[0xB6] >= 2 && chip->kept[0xB6][1] & 0x40;
+}
+
 /* How far apart neighbours along a column range are. */
 static long column_step(const struct dcs_chip *chip) {
     if (chip->address_mode & MODE_MV) {

@@ -22,18 +22,9 @@ static bool low_byte_first(const struct dcs_chip *chip) {
     return chip->kept_count[0xF6] >= 3 && chip->kept[0xF6][2] & 0x20;
 }
 
-/* Display function control, second argument: SS mirrors the sources, GS the gates. */
-static bool mirrors_columns(const struct dcs_chip *chip) {
-    return chip->kept_count[0xB6] >= 2 && chip->kept[0xB6][1] & 0x20;
-}
-
-static bool mirrors_lines(const struct dcs_chip *chip) {
-    return chip->kept_count[0xB6] >= 2 && chip->kept[0xB6][1] & 0x40;
-}
-
 static const struct dcs_part part = {
-    .mirrors_columns = mirrors_columns,
-    .mirrors_lines = mirrors_lines,
+    .mirrors_columns = jl_sim_dcs_b6_mirrors_columns,
+    .mirrors_lines = jl_sim_dcs_b6_mirrors_lines,
     .low_byte_first = low_byte_first,
     .ram_width = 240,
     .ram_height = 320,

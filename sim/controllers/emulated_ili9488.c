@@ -16,6 +16,8 @@ static int blank_lines(const struct dcs_chip *chip) {
 }
 
 static const struct dcs_part part = {
+    .mirrors_columns = jl_sim_dcs_b6_mirrors_columns,
+    .mirrors_lines = jl_sim_dcs_b6_mirrors_lines,
     .ram_width = 320,
     .ram_height = 480,
     .formats = 1 << 1 | 1 << 5 | 1 << 6,
