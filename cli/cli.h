@@ -21,6 +21,8 @@ int verb_scan(int argc, const char **argv);
 int verb_light(int argc, const char **argv);
 int verb_run(int argc, const char **argv);
 int verb_bake(int argc, const char **argv);
+int verb_explain(int argc, const char **argv);
+int verb_replay(int argc, const char **argv);
 int verb_demo(int argc, const char **argv);
 
 /*

@@ -16,6 +16,8 @@ static const struct verb {
     {"scan", verb_scan, "ask a simulated I2C bus who is there"},
     {"light", verb_light, "first light: wake the panel of a card and show the test card"},
     {"run", verb_run, "run a program of your own on the panel of a card"},
+    {"explain", verb_explain, "read a logic analyser's capture out, command by command"},
+    {"replay", verb_replay, "play such a capture to an emulated panel, and look at its glass"},
     {"bake", verb_bake, "turn pictures and drawings into C data"},
     {"demo", verb_demo, "run the made-up harbour of Heron Quay"},
 };

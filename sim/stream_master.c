@@ -44,6 +44,11 @@ void jl_stream_see(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count
     write_pieces(bus, bytes, count / (size_t)bus->unit_bytes, (struct framing){false, false});
 }
 
+void jl_stream_see_nine(struct jl_stream_bus *bus, uint8_t byte, bool data, uint64_t unit_ps) {
+    bus->unit_ps = unit_ps / 9 * 8;
+    write_pieces(bus, &byte, 1, (struct framing){true, data});
+}
+
 void jl_stream_write(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count) {
     begin(bus);
     jl_stream_see(bus, bytes, count, bus->unit_ps);

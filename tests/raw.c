@@ -100,14 +100,14 @@ int raw_count_color(struct jl_device *device, uint32_t color, int *x, int *y) {
 }
 
 const char *raw_said(struct jl_board *board, const char *device) {
-    static char text[2000];
+    static char text[30000];
     const struct jl_diagnostic *list;
     size_t count = jl_board_diagnostics(board, &list);
     text[0] = '\0';
     for (size_t i = 0; i < count; i++) {
-        if (strcmp(list[i].device, device) == 0) {
-            strncat(text, list[i].text, sizeof text - strlen(text) - 2);
-            strcat(text, "\n");
+        size_t length = strlen(text);
+        if (strcmp(list[i].device, device) == 0 && length + sizeof list[i].text < sizeof text) {
+            snprintf(text + length, sizeof text - length, "%s\n", list[i].text);
         }
     }
     return text;

@@ -415,14 +415,17 @@ static void each_shows_and_is_told(void) {
         const struct jl_diagnostic *list;
         size_t count = jl_board_diagnostics(raw.board, &list);
         int complaints = 0, of_code = 0;
-        char said[8000] = "";
+        char said[30000] = "";
+        size_t length = 0;
         for (size_t k = 0; k < count; k++) {
             complaints += list[k].severity != JL_SEVERITY_NOTE;
             of_code += (int)list[k].code == rows[i].code;
-            strncat(said, list[k].text, sizeof said - strlen(said) - 2);
-            strcat(said, "\n");
+            if (length + 2 * sizeof list[k].text < sizeof said) {
+                length += (size_t)snprintf(said + length, sizeof said - length, "%s\n",
+                                           list[k].text);
+            }
         }
-        strncat(said, why ? why : "", sizeof said - strlen(said) - 1);
+        snprintf(said + length, sizeof said - length, "%s", why ? why : "");
         EXPECT_CONTAINS(said, rows[i].says);
         EXPECT(rows[i].code == RIGHT ? complaints == 0 : of_code > 0);
         EXPECT(rows[i].code != RIGHT || *rows[i].says || count == 0);

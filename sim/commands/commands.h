@@ -25,6 +25,11 @@ struct command_set {
     const struct command *own, *common; /* own ones come first; common: NULL if there are none */
     uint8_t lacks[12];                  /* of the common ones; 0 ends */
     uint8_t soft_reset;                 /* an opcode, or 0: only a pin resets the part */
+    bool arguments_as_data;             /* with D/C high, up to `most` of them */
+    uint8_t writes[3];                  /* those that pixels follow; 0 ends; else all data are */
+    /* A second set, in force after an opcode of `switch_value` under a mask with a bit set. */
+    const struct command_set *extended;
+    uint8_t switch_mask, switch_value, switch_bit;
 };
 
 /* NULL: the set has no such command. */
@@ -42,6 +47,8 @@ extern const struct command_set jl_sim_ssd1322_commands, jl_sim_ssd1327_commands
 extern const struct command_set jl_sim_st7735_commands, jl_sim_st7789_commands,
     jl_sim_ili9341_commands, jl_sim_ili9488_commands, jl_sim_gc9a01_commands;
 extern const struct command_set jl_sim_ssd1680_commands;
+extern const struct command_set jl_sim_hd44780_commands, jl_sim_st7920_commands,
+    jl_sim_pcd8544_commands;
 /* Of parts with one byte for a column, and with two. */
 extern const struct command_set jl_sim_uc8151_commands, jl_sim_uc8179_commands;
 

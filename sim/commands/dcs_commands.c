@@ -219,8 +219,41 @@ static const struct command gc9a01[] = {
 
 /* Of these, the ili9488 only has 22h and 23h. */
 const struct command_set jl_sim_st7735_commands = {
-    st7735, common, {0x22, 0x23, 0x3C, 0x44, 0x45, 0x51, 0x52, 0x53, 0x54, 0x55, 0x5E}, 0x01};
-const struct command_set jl_sim_st7789_commands = {st7789, common, {0x22, 0x23}, 0x01};
-const struct command_set jl_sim_ili9341_commands = {ili9341, common, {0x22, 0x23}, 0x01};
-const struct command_set jl_sim_ili9488_commands = {ili9488, common, {0}, 0x01};
-const struct command_set jl_sim_gc9a01_commands = {gc9a01, common, {0x22, 0x23}, 0x01};
+    .own = st7735,
+    .common = common,
+    .lacks = {0x22, 0x23, 0x3C, 0x44, 0x45, 0x51, 0x52, 0x53, 0x54, 0x55, 0x5E},
+    .soft_reset = 0x01,
+    .arguments_as_data = true,
+    .writes = {0x2C, 0x3C},
+};
+const struct command_set jl_sim_st7789_commands = {
+    .own = st7789,
+    .common = common,
+    .lacks = {0x22, 0x23},
+    .soft_reset = 0x01,
+    .arguments_as_data = true,
+    .writes = {0x2C, 0x3C},
+};
+const struct command_set jl_sim_ili9341_commands = {
+    .own = ili9341,
+    .common = common,
+    .lacks = {0x22, 0x23},
+    .soft_reset = 0x01,
+    .arguments_as_data = true,
+    .writes = {0x2C, 0x3C},
+};
+const struct command_set jl_sim_ili9488_commands = {
+    .own = ili9488,
+    .common = common,
+    .soft_reset = 0x01,
+    .arguments_as_data = true,
+    .writes = {0x2C, 0x3C},
+};
+const struct command_set jl_sim_gc9a01_commands = {
+    .own = gc9a01,
+    .common = common,
+    .lacks = {0x22, 0x23},
+    .soft_reset = 0x01,
+    .arguments_as_data = true,
+    .writes = {0x2C, 0x3C},
+};

@@ -41,6 +41,18 @@ static const struct command uc1701[] = {
     END_OF_COMMANDS,
 };
 
-const struct command_set jl_sim_st7565_commands = {st7565, common, {0}, 0xE2};
-const struct command_set jl_sim_st7567_commands = {st7567, common, {0}, 0xE2};
-const struct command_set jl_sim_uc1701_commands = {uc1701, common, {0}, 0xE2};
+const struct command_set jl_sim_st7565_commands = {
+    .own = st7565,
+    .common = common,
+    .soft_reset = 0xE2,
+};
+const struct command_set jl_sim_st7567_commands = {
+    .own = st7567,
+    .common = common,
+    .soft_reset = 0xE2,
+};
+const struct command_set jl_sim_uc1701_commands = {
+    .own = uc1701,
+    .common = common,
+    .soft_reset = 0xE2,
+};

@@ -119,7 +119,7 @@ static const struct command sh1106[] = {
     END_OF_COMMANDS,
 };
 
-const struct command_set jl_sim_ssd1305_commands = {ssd1305, common, {0}, 0x00};
-const struct command_set jl_sim_ssd1306_commands = {ssd1306, common, {0}, 0x00};
-const struct command_set jl_sim_ssd1309_commands = {ssd1309, common, {0}, 0x00};
-const struct command_set jl_sim_sh1106_commands = {sh1106, common, {0}, 0x00};
+const struct command_set jl_sim_ssd1305_commands = {.own = ssd1305, .common = common};
+const struct command_set jl_sim_ssd1306_commands = {.own = ssd1306, .common = common};
+const struct command_set jl_sim_ssd1309_commands = {.own = ssd1309, .common = common};
+const struct command_set jl_sim_sh1106_commands = {.own = sh1106, .common = common};

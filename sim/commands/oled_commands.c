@@ -159,7 +159,15 @@ static const struct command ssd1351[] = {
     END_OF_COMMANDS,
 };
 
-const struct command_set jl_sim_ssd1322_commands = {ssd1322, 0, {0}, 0x00};
-const struct command_set jl_sim_ssd1327_commands = {ssd1327, 0, {0}, 0x00};
-const struct command_set jl_sim_ssd1331_commands = {ssd1331, 0, {0}, 0x00};
-const struct command_set jl_sim_ssd1351_commands = {ssd1351, 0, {0}, 0x00};
+const struct command_set jl_sim_ssd1322_commands = {
+    .own = ssd1322,
+    .arguments_as_data = true,
+    .writes = {0x5C},
+};
+const struct command_set jl_sim_ssd1327_commands = {.own = ssd1327};
+const struct command_set jl_sim_ssd1331_commands = {.own = ssd1331};
+const struct command_set jl_sim_ssd1351_commands = {
+    .own = ssd1351,
+    .arguments_as_data = true,
+    .writes = {0x5C},
+};

@@ -108,6 +108,20 @@ static const struct command narrow[] = {
     END_OF_COMMANDS,
 };
 
-const struct command_set jl_sim_ssd1680_commands = {ssd16, 0, {0}, 0x12};
-const struct command_set jl_sim_uc8151_commands = {narrow, uc81, {0}, 0x00};
-const struct command_set jl_sim_uc8179_commands = {uc81, 0, {0}, 0x00};
+const struct command_set jl_sim_ssd1680_commands = {
+    .own = ssd16,
+    .soft_reset = 0x12,
+    .arguments_as_data = true,
+    .writes = {0x24, 0x26},
+};
+const struct command_set jl_sim_uc8151_commands = {
+    .own = narrow,
+    .common = uc81,
+    .arguments_as_data = true,
+    .writes = {0x10, 0x13},
+};
+const struct command_set jl_sim_uc8179_commands = {
+    .own = uc81,
+    .arguments_as_data = true,
+    .writes = {0x10, 0x13},
+};

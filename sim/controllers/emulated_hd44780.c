@@ -689,6 +689,7 @@ static const struct machine machine = {
 
 const struct jl_emulated_part jl_emulated_hd44780 = {
     .name = "hd44780",
+    .commands = &jl_sim_hd44780_commands,
     .machine = &machine,
     .state_bytes = sizeof(struct state),
     .fixed_bytes = sizeof(struct fixed),

@@ -213,6 +213,7 @@ static const struct machine machine = {
 
 const struct jl_emulated_part jl_emulated_pcd8544 = {
     .name = "pcd8544",
+    .commands = &jl_sim_pcd8544_commands,
     .machine = &machine,
     .state_bytes = sizeof(struct pcd8544),
     .serial_cycle_ps = 250000,

@@ -460,6 +460,7 @@ static const struct machine machine = {
 
 const struct jl_emulated_part jl_emulated_st7920 = {
     .name = "st7920",
+    .commands = &jl_sim_st7920_commands,
     .machine = &machine,
     .state_bytes = sizeof(struct st7920),
     .serial_cycle_ps = 400000,

@@ -277,6 +277,9 @@ void jl_stream_write(struct jl_stream_bus *bus, const uint8_t *bytes, size_t cou
  */
 void jl_stream_see(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count, uint64_t unit_ps);
 
+/** The same of a word of nine bits on SPI, the first one being `data`. */
+void jl_stream_see_nine(struct jl_stream_bus *bus, uint8_t byte, bool data, uint64_t unit_ps);
+
 /**
  * Reads bytes from the devices that are selected: on SPI what comes while the clock runs (MISO,
  * or the one data line), on a parallel bus a strobe of RD each; on 16 lines D7..D0. Nobody there

@@ -1,0 +1,215 @@
+/* jadelamp replay CAPTURE --card CARD */
+#include "capture_options.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "jadelamp/host/replay.h"
+
+/* Lines of findings that a person reads. */
+enum { MOST_TOLD = 20 };
+
+struct typed_replay {
+    struct cli_capture capture;
+    char *directory, *terminal;
+    char **times;
+    double pause_ms;
+    int series, film, animation, json, scale;
+};
+
+/* The capture's name without folder and endings, for the files. */
+static void base_of(const char *path, char *out, size_t size) {
+    const char *slash = strrchr(path, '/');
+    snprintf(out, size, "%.200s", slash ? slash + 1 : path);
+    static const char *const endings[] = {".gz", ".vcd", ".csv"};
+    for (size_t i = 0; i < sizeof endings / sizeof endings[0]; i++) {
+        size_t length = strlen(out), ending = strlen(endings[i]);
+        if (length > ending && strcmp(out + length - ending, endings[i]) == 0) {
+            out[length - ending] = '\0';
+        }
+    }
+}
+
+static size_t count_findings(struct jl_traffic *traffic) {
+    const struct jl_diagnostic *list;
+    size_t found = 0;
+    for (size_t i = jl_board_diagnostics(jl_traffic_rig(traffic)->board, &list); i > 0; i--) {
+        found += list[i - 1].severity != JL_SEVERITY_NOTE;
+    }
+    return found;
+}
+
+static double ms_in_capture(const struct jl_traffic *traffic, uint64_t board_ps) {
+    uint64_t offset = jl_traffic_offset_ps(traffic);
+    return board_ps > offset ? (double)(board_ps - offset) / 1e9 : 0;
+}
+
+static void print_text(struct jl_traffic *traffic, const struct jl_replay_result *result) {
+    static const char *const severities[] = {"note", "warning", "error"};
+    struct jl_rig *rig = jl_traffic_rig(traffic);
+    const struct jl_diagnostic *list;
+    size_t count = jl_board_diagnostics(rig->board, &list);
+    const char *why = jl_device_why_dark(rig->device);
+    printf("%s: ", rig->card.name);
+    cli_print_card(&rig->card);
+    printf("\n  %.3f ms of traffic", (double)result->length_ps / 1e9);
+    if (result->changes) {
+        printf(", %zu pictures that differ", result->changes);
+    }
+    printf("\n  %s%s\n", why ? "dark: " : "lit", why ? why : "");
+    for (size_t i = 0; i < count && i < MOST_TOLD; i++) {
+        printf("  %9.3f ms %s: %s", ms_in_capture(traffic, list[i].at_ps),
+               severities[list[i].severity], list[i].text);
+        if (list[i].count > 1) {
+            printf(" (%u times, the last at %.3f ms)", (unsigned)list[i].count,
+                   ms_in_capture(traffic, list[i].last_ps));
+        }
+        putchar('\n');
+    }
+    if (count > MOST_TOLD) {
+        printf("  of %zu findings in all\n", count);
+    }
+    for (size_t i = 0; i < result->path_count; i++) {
+        printf("  %s %s\n", i ? "     " : "wrote", result->paths[i]);
+    }
+}
+
+static void print_json(struct jl_traffic *traffic, const struct jl_replay_result *result) {
+    static const char *const severities[] = {"note", "warning", "error"};
+    struct jl_rig *rig = jl_traffic_rig(traffic);
+    const struct jl_diagnostic *list;
+    const char *why = jl_device_why_dark(rig->device), *paths[JL_REPLAY_TIMES + 8];
+    cJSON *json = cJSON_CreateObject();
+    cJSON_AddItemToObject(json, "card", cli_card_json(&rig->card));
+    cJSON_AddNumberToObject(json, "microseconds", (double)result->length_ps / 1e6);
+    cJSON_AddNumberToObject(json, "pictures", (double)result->changes);
+    cJSON_AddBoolToObject(json, "lit", why == NULL);
+    cJSON_AddStringToObject(json, "why_dark", why ? why : "");
+    cJSON *array = cJSON_AddArrayToObject(json, "diagnostics");
+    size_t count = jl_board_diagnostics(rig->board, &list);
+    for (size_t i = 0; i < count; i++) {
+        cJSON *entry = cJSON_CreateObject();
+        cJSON_AddNumberToObject(entry, "microseconds", ms_in_capture(traffic, list[i].at_ps) * 1e3);
+        cJSON_AddNumberToObject(entry, "count", list[i].count);
+        cJSON_AddStringToObject(entry, "code", jl_code_name(list[i].code));
+        cJSON_AddStringToObject(entry, "severity", severities[list[i].severity]);
+        cJSON_AddStringToObject(entry, "text", list[i].text);
+        cJSON_AddItemToArray(array, entry);
+    }
+    for (size_t i = 0; i < result->path_count; i++) {
+        paths[i] = result->paths[i];
+    }
+    cli_json_files(json, paths, result->path_count);
+    cli_print_json(json);
+}
+
+static int replay(const char *path, const struct typed_replay *typed,
+                  struct jl_replay_request *request) {
+    static struct jl_replay_result result; /* large */
+    struct jl_complaint complaint = {""};
+    struct jl_traffic *traffic = cli_open_capture("replay", path, &typed->capture);
+    if (!traffic) {
+        return EXIT_BAD;
+    }
+    int status;
+    if (!jl_replay(traffic, request, &result, &complaint)) {
+        status = cli_bad("replay", "%s", complaint.text);
+    } else {
+        struct jl_rig *rig = jl_traffic_rig(traffic);
+        struct jl_picture glass;
+        if (typed->json) {
+            print_json(traffic, &result);
+        } else {
+            print_text(traffic, &result);
+        }
+        if (typed->terminal && !typed->json && jl_rig_look(rig, &glass)) {
+            cli_print_glass(&glass, typed->terminal);
+            jl_picture_free(&glass);
+        }
+        bool found = jl_device_why_dark(rig->device) || count_findings(traffic);
+        status = found ? EXIT_FINDINGS : EXIT_GOOD;
+    }
+    jl_traffic_close(traffic);
+    return status;
+}
+
+/* Times that rise, in milliseconds. False: reported. */
+static bool take_times(char **texts, struct jl_replay_request *request) {
+    for (; texts && *texts; texts++) {
+        char *end;
+        double ms = strtod(*texts, &end);
+        uint64_t ps = ms >= 0 && ms < 1e10 ? (uint64_t)(ms * 1e9) : 0;
+        if (end == *texts || *end || !(ms >= 0) || ms >= 1e10) {
+            cli_bad("replay", "--at %s: expected milliseconds of the capture", *texts);
+            return false;
+        }
+        if (request->time_count == JL_REPLAY_TIMES) {
+            cli_bad("replay", "--at: %d times at most", JL_REPLAY_TIMES);
+            return false;
+        }
+        size_t at = request->time_count++;
+        for (; at > 0 && request->times[at - 1] > ps; at--) {
+            request->times[at] = request->times[at - 1];
+        }
+        request->times[at] = ps;
+    }
+    return true;
+}
+
+static void free_texts(char **texts) {
+    for (char **text = texts; text && *text; text++) {
+        free(*text);
+    }
+    free(texts);
+}
+
+int verb_replay(int argc, const char **argv) {
+    struct typed_replay typed = {.directory = NULL};
+    const struct poptOption options[] = {
+        CLI_CAPTURE_OPTIONS(typed.capture),
+        {"into", 'o', POPT_ARG_STRING, &typed.directory, 0, "folder for the files, else this one",
+         "DIR"},
+        {"at", 0, POPT_ARG_ARGV, &typed.times, 0, "the glass at this time, too", "MS"},
+        {"series", 0, POPT_ARG_NONE, &typed.series, 0,
+         "each completed picture as NAME-0001.png ...", NULL},
+        {"film", 0, POPT_ARG_NONE, &typed.film, 0, "a sheet of the moments when the glass changed",
+         NULL},
+        {"gif", 0, POPT_ARG_NONE, &typed.animation, 0, "an animated GIF in real time", NULL},
+        {"pause", 0, POPT_ARG_DOUBLE, &typed.pause_ms, 0,
+         "a picture is complete when nothing comes for so long; else 1", "MS"},
+        {"scale", 's', POPT_ARG_INT, &typed.scale, 0,
+         "pixels of the photo for one of the glass, 2..32", "N"},
+        {"terminal", 't', POPT_ARG_STRING, &typed.terminal, 0, "show the glass here too",
+         "blocks|braille"},
+        {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
+        POPT_AUTOHELP POPT_TABLEEND};
+    poptContext context =
+        cli_parse(argc, argv, options,
+                  "CAPTURE\n\nPlays a capture of a logic analyser to the emulated panel of the "
+                  "card. Writes\nNAME-glass.png and NAME-photo.png, as it is at the end. Exit "
+                  "status 1 when the\npanel stays dark or the controller found something wrong.");
+    int status = EXIT_BAD;
+    const char *path = context ? poptGetArg(context) : NULL;
+    struct jl_replay_request request = {.directory = typed.directory ? typed.directory : ".",
+                                        .scale = typed.scale,
+                                        .series = typed.series != 0,
+                                        .film = typed.film != 0,
+                                        .animation = typed.animation != 0};
+    char base[220];
+    if (context && !path) {
+        cli_bad("replay", "name a capture, a VCD or CSV file");
+    } else if (context && !cli_too_many(context, "replay") &&
+               cli_good_style("replay", typed.terminal) && take_times(typed.times, &request)) {
+        base_of(path, base, sizeof base);
+        request.base = base;
+        request.pause_ps = typed.pause_ms > 0 ? (uint64_t)(typed.pause_ms * 1e9) : 0;
+        status = replay(path, &typed, &request);
+    }
+    cli_capture_free(&typed.capture);
+    free(typed.directory);
+    free(typed.terminal);
+    free_texts(typed.times);
+    poptFreeContext(context);
+    return status;
+}

@@ -1,0 +1,112 @@
+/* Captures: which format a file has, and its items one by one. */
+#include <ctype.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "capture_reader.h"
+
+bool jl_host_capture_name(struct jl_capture *capture, int wire, const char *name,
+                          struct jl_complaint *complaint) {
+    struct capture_source *source = &capture->source;
+    if (capture->name_count == MOST_NAMES) {
+        return jl_complain_at(complaint, source->path, source->line,
+                              "more than %d names of wires: leave those out that are not the "
+                              "panel's",
+                              MOST_NAMES);
+    }
+    if (capture->name_count == capture->name_room) {
+        size_t room = capture->name_room ? 2 * capture->name_room : 32;
+        struct jl_capture_name *names = realloc(capture->names, room * sizeof *names);
+        if (!names) {
+            return jl_complain(complaint, "%s: out of memory", source->path);
+        }
+        capture->names = names;
+        capture->name_room = room;
+    }
+    char *copy = strdup(name);
+    if (!copy) {
+        return jl_complain(complaint, "%s: out of memory", source->path);
+    }
+    capture->names[capture->name_count++] = (struct jl_capture_name){copy, wire};
+    return true;
+}
+
+/* VCD begins with a keyword, behind white space at most. */
+static bool looks_like_vcd(struct jl_capture *capture) {
+    while (isspace(source_peek(&capture->source))) {
+        source_get(&capture->source);
+    }
+    return source_peek(&capture->source) == '$';
+}
+
+struct jl_capture *jl_capture_open(const char *path, const struct jl_capture_options *options,
+                                   struct jl_complaint *complaint) {
+    static const struct jl_capture_options usual = {0};
+    struct jl_capture *capture = calloc(1, sizeof *capture);
+    if (!capture) {
+        jl_complain(complaint, "%s: out of memory", path);
+        return NULL;
+    }
+    if (!jl_host_source_open(&capture->source, path, complaint)) {
+        free(capture);
+        return NULL;
+    }
+    capture->is_csv = !looks_like_vcd(capture);
+    bool good = source_peek(&capture->source) != SOURCE_END;
+    if (!good && capture->source.failed) {
+        jl_host_source_complain(&capture->source, complaint);
+    } else if (!good) {
+        jl_complain(complaint, "%s: the file is empty: a VCD or a CSV file was expected", path);
+    } else {
+        good = capture->is_csv ? jl_host_csv_begin(capture, options ? options : &usual, complaint)
+                               : jl_host_vcd_begin(capture, complaint);
+    }
+    if (!good) {
+        jl_capture_close(capture);
+        return NULL;
+    }
+    return capture;
+}
+
+void jl_capture_close(struct jl_capture *capture) {
+    if (!capture) {
+        return;
+    }
+    for (size_t i = 0; i < capture->name_count; i++) {
+        free((void *)(uintptr_t)capture->names[i].name);
+    }
+    free(capture->names);
+    jl_host_source_close(&capture->source);
+    free(capture);
+}
+
+size_t jl_capture_names(const struct jl_capture *capture, const struct jl_capture_name **names) {
+    *names = capture->names;
+    return capture->name_count;
+}
+
+bool jl_capture_has_bytes(const struct jl_capture *capture) {
+    return capture->has_bytes;
+}
+
+uint64_t jl_capture_now_ps(const struct jl_capture *capture) {
+    return capture->now_ps;
+}
+
+enum jl_capture_step jl_capture_next(struct jl_capture *capture, struct jl_capture_item *item,
+                                     struct jl_complaint *complaint) {
+    while (capture->taken == capture->queued) {
+        capture->taken = capture->queued = 0;
+        complaint->text[0] = '\0';
+        bool more = capture->is_csv ? jl_host_csv_more(capture, complaint)
+                                    : jl_host_vcd_more(capture, complaint);
+        if (!more && capture->source.failed && !complaint->text[0]) {
+            jl_host_source_complain(&capture->source, complaint);
+        }
+        if (!more) {
+            return complaint->text[0] ? JL_CAPTURE_BAD : JL_CAPTURE_END;
+        }
+    }
+    *item = capture->queue[capture->taken++];
+    return JL_CAPTURE_ITEM;
+}

@@ -1,0 +1,58 @@
+/*
+ * SPI, most significant bit first. Modes 0 and 3 sample as the clock rises, 1 and 2 as it falls. A
+ * word is 8 bits, with D/C on its wire while the last one comes, or 9 with D/C in front.
+ */
+#include "decoder.h"
+
+/* A pause of so many bit times in the middle of a word, and the word is given up. */
+enum { PAUSE_BITS = 12 };
+
+static void drop_word(struct jl_decoder *decoder, uint64_t at_ps, const char *why) {
+    if (decoder->bits) {
+        jl_host_decoder_doubt(decoder, at_ps, why);
+    }
+    decoder->bits = decoder->shifted = 0;
+}
+
+static void end_word(struct jl_decoder *decoder, const struct step *step) {
+    unsigned bits = (unsigned)decoder->decoding.bits;
+    uint64_t bit = (step->at_ps - decoder->word_ps) / (bits - 1);
+    bool data = bits == 9 ? decoder->shifted >> 8 & 1 : was(step, JL_ROLE_DC);
+    decoder->bit_ps = bit;
+    jl_host_decoder_tell(decoder,
+                         (struct jl_bus_event){.at_ps = decoder->word_ps,
+                                               .until_ps = step->at_ps + bit,
+                                               .kind = JL_BUS_BYTE,
+                                               .value = (uint16_t)(decoder->shifted & 0xFF),
+                                               .data = data});
+    decoder->bits = decoder->shifted = 0;
+}
+
+void jl_host_decode_spi(struct jl_decoder *decoder, const struct step *step) {
+    bool selected = jl_host_decoder_select(decoder, step);
+    bool rising = decoder->decoding.mode == 0 || decoder->decoding.mode == 3;
+    if (selected != decoder->was_selected) {
+        drop_word(decoder, step->at_ps, "CS moves in the middle of a word: its bits are lost");
+    }
+    if (!selected || !(rising ? rose(step, JL_ROLE_CLOCK) : fell(step, JL_ROLE_CLOCK))) {
+        return;
+    }
+    if (was(step, JL_ROLE_MOSI) != is(step, JL_ROLE_MOSI) && !decoder->doubted_edge) {
+        decoder->doubted_edge = true;
+        jl_host_decoder_doubt(decoder, step->at_ps,
+                              "data changes with the edge that takes it: is it another SPI mode?");
+    }
+    if (decoder->bits && decoder->bit_ps &&
+        step->at_ps - decoder->last_bit_ps > PAUSE_BITS * decoder->bit_ps &&
+        !decoder->decoding.has_cs) {
+        drop_word(decoder, step->at_ps,
+                  "a pause in the middle of a word, and there is no CS: a "
+                  "new word begins");
+    }
+    decoder->word_ps = decoder->bits ? decoder->word_ps : step->at_ps;
+    decoder->last_bit_ps = step->at_ps;
+    decoder->shifted = decoder->shifted << 1 | was(step, JL_ROLE_MOSI);
+    if (++decoder->bits == (unsigned)decoder->decoding.bits) {
+        end_word(decoder, step);
+    }
+}

@@ -1,0 +1,154 @@
+/* Edges in, without glitches, and all of one time together. */
+#include "decoder.h"
+
+#include <stdlib.h>
+
+struct jl_decoder *jl_decoder_create(const struct jl_decoding *decoding, jl_bus_event_fn fn,
+                                     void *context) {
+    bool good =
+        decoding->kind == JL_DECODE_I2C ||
+        (decoding->kind == JL_DECODE_SPI && decoding->mode >= 0 && decoding->mode <= 3 &&
+         (decoding->bits == 8 || decoding->bits == 9)) ||
+        (decoding->kind == JL_DECODE_8080 && (decoding->bits == 8 || decoding->bits == 16)) ||
+        (decoding->kind == JL_DECODE_6800 && (decoding->bits == 4 || decoding->bits == 8));
+    struct jl_decoder *decoder = good ? calloc(1, sizeof *decoder) : NULL;
+    if (decoder) {
+        decoder->decoding = *decoding;
+        decoder->fn = fn;
+        decoder->context = context;
+        decoder->selected = !decoding->has_cs;
+    }
+    return decoder;
+}
+
+void jl_decoder_destroy(struct jl_decoder *decoder) {
+    free(decoder);
+}
+
+uint64_t jl_decoder_glitches(const struct jl_decoder *decoder) {
+    return decoder->glitches;
+}
+
+void jl_host_decoder_tell(struct jl_decoder *decoder, struct jl_bus_event event) {
+    decoder->fn(decoder->context, &event);
+}
+
+void jl_host_decoder_doubt(struct jl_decoder *decoder, uint64_t at_ps, const char *text) {
+    jl_host_decoder_tell(decoder,
+                         (struct jl_bus_event){.at_ps = at_ps, .kind = JL_BUS_DOUBT, .text = text});
+}
+
+bool jl_host_decoder_select(struct jl_decoder *decoder, const struct step *step) {
+    const struct jl_decoding *decoding = &decoder->decoding;
+    decoder->was_selected = decoder->selected;
+    if (!decoding->has_cs) {
+        return true;
+    }
+    if (decoder->known >> JL_ROLE_CS & 1) {
+        decoder->selected = is(step, JL_ROLE_CS) == decoding->select_high;
+    }
+    if (decoder->selected && !decoder->was_selected && !(step->known >> JL_ROLE_CS & 1)) {
+        jl_host_decoder_doubt(decoder, step->at_ps,
+                              "the capture begins while CS is active: its first bytes may be cut");
+    }
+    if (decoder->selected != decoder->was_selected) {
+        jl_host_decoder_tell(
+            decoder,
+            (struct jl_bus_event){.at_ps = step->at_ps,
+                                  .kind = decoder->selected ? JL_BUS_SELECTED : JL_BUS_DESELECTED});
+    }
+    return decoder->selected;
+}
+
+/* ---- pins beside the bus ---- */
+
+static void tell_pins(struct jl_decoder *decoder, const struct step *step, uint32_t fresh) {
+    static const struct {
+        enum jl_role role;
+        enum jl_bus_event_kind kind;
+    } pins[] = {{JL_ROLE_RESET, JL_BUS_RESET}, {JL_ROLE_LIGHT, JL_BUS_LIGHT}};
+    for (size_t i = 0; i < sizeof pins / sizeof pins[0]; i++) {
+        enum jl_role role = pins[i].role;
+        if (rose(step, role) || fell(step, role) || fresh >> role & 1) {
+            jl_host_decoder_tell(decoder, (struct jl_bus_event){.at_ps = step->at_ps,
+                                                                .kind = pins[i].kind,
+                                                                .high = is(step, role)});
+        }
+    }
+}
+
+/* ---- steps ---- */
+
+static void run_step(struct jl_decoder *decoder) {
+    struct step *step = &decoder->step;
+    uint32_t fresh = decoder->known & ~step->known;
+    if (step->before == step->now && !fresh) {
+        return;
+    }
+    tell_pins(decoder, step, fresh);
+    if (decoder->decoding.kind == JL_DECODE_I2C) {
+        jl_host_decode_i2c(decoder, step);
+    } else if (decoder->decoding.kind == JL_DECODE_SPI) {
+        jl_host_decode_spi(decoder, step);
+    } else {
+        jl_host_decode_parallel(decoder, step);
+    }
+    step->before = step->now;
+    step->known = decoder->known;
+}
+
+/* All changes of one time make one step. */
+static void take(struct jl_decoder *decoder, uint64_t at_ps, enum jl_role role, bool high) {
+    struct step *step = &decoder->step;
+    uint32_t bit = 1u << role;
+    if (at_ps != step->at_ps) {
+        run_step(decoder);
+        step->at_ps = at_ps;
+    }
+    if (!(decoder->known & bit)) { /* its first level is how it was before, too */
+        decoder->known |= bit;
+        step->before = high ? step->before | bit : step->before & ~bit;
+    }
+    step->now = high ? step->now | bit : step->now & ~bit;
+}
+
+static void release(struct jl_decoder *decoder, uint64_t until_ps, bool all) {
+    size_t done = 0;
+    while (done < decoder->pending_count &&
+           (all || decoder->pending[done].at_ps + decoder->decoding.pulse_ps <= until_ps)) {
+        const struct pending *edge = &decoder->pending[done++];
+        take(decoder, edge->at_ps, edge->role, edge->high);
+    }
+    decoder->pending_count -= done;
+    for (size_t i = 0; done && i < decoder->pending_count; i++) {
+        decoder->pending[i] = decoder->pending[i + done];
+    }
+}
+
+void jl_decoder_level(struct jl_decoder *decoder, uint64_t at_ps, enum jl_role role, bool high) {
+    if (!decoder->decoding.pulse_ps) {
+        take(decoder, at_ps, role, high);
+        return;
+    }
+    release(decoder, at_ps, decoder->pending_count == 64);
+    for (size_t i = 0; i < decoder->pending_count; i++) {
+        if (decoder->pending[i].role == role && decoder->pending[i].high != high) {
+            /* It came and went: both edges go. */
+            decoder->glitches++;
+            decoder->pending_count--;
+            for (; i < decoder->pending_count; i++) {
+                decoder->pending[i] = decoder->pending[i + 1];
+            }
+            return;
+        }
+    }
+    decoder->pending[decoder->pending_count++] = (struct pending){at_ps, role, high};
+}
+
+void jl_decoder_end(struct jl_decoder *decoder, uint64_t at_ps) {
+    release(decoder, at_ps, true);
+    run_step(decoder);
+    if (decoder->bits) {
+        jl_host_decoder_doubt(decoder, at_ps, "the capture ends in the middle of a byte");
+    }
+}

@@ -1,0 +1,161 @@
+/* From events to lines. */
+#include "jadelamp/host/reading.h"
+
+#include <string.h>
+
+#define WAIT_PS 1000000000u /* 1 ms */
+
+enum { MOST_HELD = 32, HELD_TEXT = sizeof((struct jl_diagnostic *)0)->text };
+
+struct reading {
+    struct jl_traffic *traffic;
+    jl_reading_fn fn;
+    void *context;
+    struct jl_explainer explainer;
+    uint64_t last_byte_ps; /* until then bytes came; 0: none yet */
+    /* diagnostics of the command under way: told behind it */
+    struct jl_diagnostic held[MOST_HELD];
+    size_t held_count;
+    /* behind an expander: its outputs, and a nibble that waits for the other one */
+    uint8_t outputs, nibble;
+    bool nibble_due;
+};
+
+const char *jl_line_kind_name(enum jl_line_kind kind) {
+    static const char *const names[] = {"command", "data",       "wait", "reset",
+                                        "light",   "diagnostic", "doubt"};
+    return names[kind];
+}
+
+static void tell(struct reading *reading, struct jl_reading_line line) {
+    reading->fn(reading->context, &line);
+}
+
+static void tell_held(struct reading *reading) {
+    uint64_t offset = jl_traffic_offset_ps(reading->traffic);
+    for (size_t i = 0; i < reading->held_count; i++) {
+        const struct jl_diagnostic *one = &reading->held[i];
+        uint64_t at = one->at_ps > offset ? one->at_ps - offset : 0;
+        tell(reading, (struct jl_reading_line){.at_ps = at,
+                                               .until_ps = at,
+                                               .kind = JL_LINE_DIAGNOSTIC,
+                                               .diagnostic = one,
+                                               .text = one->text});
+    }
+    reading->held_count = 0;
+}
+
+static void hold_diagnostic(void *context, const struct jl_diagnostic *diagnostic) {
+    struct reading *reading = context;
+    if (diagnostic->count == 1 && reading->held_count < MOST_HELD) {
+        reading->held[reading->held_count++] = *diagnostic;
+    }
+}
+
+static void tell_explained(void *context, const struct jl_explained *explained) {
+    struct reading *reading = context;
+    tell(reading,
+         (struct jl_reading_line){.at_ps = explained->at_ps,
+                                  .until_ps = explained->until_ps,
+                                  .kind = explained->is_data ? JL_LINE_DATA : JL_LINE_COMMAND,
+                                  .explained = explained});
+    tell_held(reading);
+}
+
+/* ---- bytes, by the framing of their bus ---- */
+
+/* An instruction is taken as E falls; its nibbles are on the outputs that the card names. */
+static void take_outputs(struct reading *reading, const struct jl_bus_event *event) {
+    const struct jl_cells_wiring *wiring = &jl_traffic_rig(reading->traffic)->card.cells.outputs;
+    uint8_t before = reading->outputs, now = (uint8_t)event->value, nibble = 0;
+    reading->outputs = now;
+    if (!(before >> wiring->e & 1) || now >> wiring->e & 1) {
+        return;
+    }
+    for (int i = 0; i < 4; i++) {
+        nibble = (uint8_t)(nibble | (before >> wiring->data[i] & 1) << i);
+    }
+    if (!reading->nibble_due) {
+        reading->nibble = nibble;
+        reading->nibble_due = true;
+        return;
+    }
+    reading->nibble_due = false;
+    jl_explain_byte(&reading->explainer, event->at_ps, event->until_ps,
+                    (uint8_t)(reading->nibble << 4 | nibble), before >> wiring->rs & 1);
+}
+
+static void take_byte(struct reading *reading, const struct jl_bus_event *event) {
+    const struct jl_card *card = &jl_traffic_rig(reading->traffic)->card;
+    struct jl_explainer *explainer = &reading->explainer;
+    if (reading->last_byte_ps && event->at_ps > reading->last_byte_ps + WAIT_PS) {
+        jl_explain_end(explainer);
+        tell(reading, (struct jl_reading_line){.at_ps = reading->last_byte_ps,
+                                               .until_ps = event->at_ps,
+                                               .kind = JL_LINE_WAIT});
+    }
+    reading->last_byte_ps = event->until_ps;
+    if (card->cells.bus == JL_CELLS_EXPANDER) {
+        if (!event->address) {
+            take_outputs(reading, event);
+        }
+    } else if (card->bus == JL_BUS_I2C && event->address) {
+        jl_explain_i2c_start(explainer);
+    } else if (card->bus == JL_BUS_I2C) {
+        jl_explain_i2c_byte(explainer, event->at_ps, event->until_ps, (uint8_t)event->value);
+    } else if (card->bus == JL_BUS_ST7920_SERIAL) {
+        jl_explain_synced_byte(explainer, event->at_ps, event->until_ps, (uint8_t)event->value);
+    } else {
+        if (card->bus == JL_BUS_8080_16 && event->data) {
+            jl_explain_byte(explainer, event->at_ps, event->until_ps, (uint8_t)(event->value >> 8),
+                            true);
+        }
+        jl_explain_byte(explainer, event->at_ps, event->until_ps, (uint8_t)event->value,
+                        event->data);
+    }
+}
+
+static void take_event(struct reading *reading, const struct jl_bus_event *event) {
+    switch (event->kind) {
+    case JL_BUS_BYTE:
+        take_byte(reading, event);
+        break;
+    case JL_BUS_RESET:
+    case JL_BUS_LIGHT:
+        jl_explain_end(&reading->explainer);
+        tell(reading, (struct jl_reading_line){.at_ps = event->at_ps,
+                                               .until_ps = event->at_ps,
+                                               .kind = event->kind == JL_BUS_RESET ? JL_LINE_RESET
+                                                                                   : JL_LINE_LIGHT,
+                                               .high = event->high});
+        break;
+    case JL_BUS_DOUBT:
+        tell(reading, (struct jl_reading_line){.at_ps = event->at_ps,
+                                               .until_ps = event->at_ps,
+                                               .kind = JL_LINE_DOUBT,
+                                               .text = event->text});
+        break;
+    default:
+        break;
+    }
+}
+
+bool jl_reading_run(struct jl_traffic *traffic, jl_reading_fn fn, void *context,
+                    struct jl_complaint *complaint) {
+    struct reading reading = {.traffic = traffic, .fn = fn, .context = context};
+    struct jl_rig *rig = jl_traffic_rig(traffic);
+    struct jl_bus_event event;
+    bool foreign = false;
+    enum jl_traffic_step step;
+    jl_explain_begin(&reading.explainer, rig->card.controller->emulator, tell_explained, &reading);
+    jl_board_on_diagnostic(rig->board, hold_diagnostic, &reading);
+    while ((step = jl_traffic_next(traffic, &event, &foreign, complaint)) == JL_TRAFFIC_EVENT) {
+        if (!foreign) {
+            take_event(&reading, &event);
+        }
+    }
+    jl_explain_end(&reading.explainer);
+    tell_held(&reading);
+    jl_board_on_diagnostic(rig->board, NULL, NULL);
+    return step == JL_TRAFFIC_END;
+}

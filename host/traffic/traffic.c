@@ -1,0 +1,285 @@
+/* Items of a capture, through a decoder, to the emulated controller. */
+#include <stdlib.h>
+#include <string.h>
+
+#include "traffic_feed.h"
+#include "traffic_wires.h"
+
+/* Time before the capture, in which the part is powered and, without a wire for it, reset. */
+#define BEFORE_PS 500000000000u
+
+enum { MOST_EVENTS = 256 };
+
+struct jl_traffic {
+    struct jl_capture *capture;
+    struct jl_decoder *decoder;
+    struct role_wires found;
+    int8_t role_of_wire[512]; /* -1: none */
+    struct jl_rig rig;
+    struct traffic_feed feed;
+    bool rig_open, ended;
+    uint64_t at_ps;
+    /* what the decoder said, and is not handed out yet */
+    struct jl_bus_event events[MOST_EVENTS];
+    size_t event_count, taken;
+    struct jl_traffic_watch watch;
+    size_t watched;        /* of its times */
+    uint64_t last_byte_ps; /* until then bytes came */
+    bool has_bytes;
+    /* decoded bytes: the transfer that is open */
+    int address;
+};
+
+static void keep_event(void *context, const struct jl_bus_event *event) {
+    struct jl_traffic *traffic = context;
+    if (traffic->event_count < MOST_EVENTS) { /* one item never makes that many */
+        traffic->events[traffic->event_count++] = *event;
+    }
+}
+
+/* ---- what a card says of its bus ---- */
+
+static uint32_t roles(const enum jl_role *list, size_t count) {
+    uint32_t bits = 0;
+    for (size_t i = 0; i < count; i++) {
+        bits |= 1u << list[i];
+    }
+    return bits;
+}
+#define ROLES(...)                                                                                 \
+    roles((const enum jl_role[]){__VA_ARGS__},                                                     \
+          sizeof((const enum jl_role[]){__VA_ARGS__}) / sizeof(enum jl_role))
+
+static uint32_t data_lines(int first, int count) {
+    return (count == 32 ? ~0u : (1u << count) - 1) << (JL_ROLE_D0 + first);
+}
+
+static void describe_bus(const struct jl_card *card, struct jl_decoding *decoding, uint32_t *wanted,
+                         uint32_t *needed) {
+    const uint32_t beside = ROLES(JL_ROLE_RESET, JL_ROLE_LIGHT);
+    const uint32_t parallel = ROLES(JL_ROLE_CS, JL_ROLE_DC);
+    bool serial_cs = card->bus == JL_BUS_ST7920_SERIAL;
+    *decoding = (struct jl_decoding){.bits = 8, .mode = card->spi_mode, .select_high = serial_cs};
+    switch (card->bus) {
+    case JL_BUS_I2C:
+        decoding->kind = JL_DECODE_I2C;
+        *needed = ROLES(JL_ROLE_SCL, JL_ROLE_SDA);
+        *wanted = *needed | beside;
+        break;
+    case JL_BUS_8080_8:
+    case JL_BUS_8080_16:
+        decoding->kind = JL_DECODE_8080;
+        decoding->bits = card->bus == JL_BUS_8080_16 ? 16 : 8;
+        *needed = ROLES(JL_ROLE_WR, JL_ROLE_DC) | data_lines(0, decoding->bits);
+        *wanted = *needed | parallel | beside | ROLES(JL_ROLE_RD);
+        break;
+    case JL_BUS_6800_8:
+        decoding->kind = JL_DECODE_6800;
+        decoding->bits = card->cells.bus == JL_CELLS_PARALLEL_4 ? 4 : 8;
+        *needed = ROLES(JL_ROLE_E, JL_ROLE_DC) |
+                  (decoding->bits == 4 ? data_lines(4, 4) : data_lines(0, 8));
+        *wanted = *needed | parallel | beside | ROLES(JL_ROLE_RW, JL_ROLE_E2);
+        break;
+    default:
+        decoding->kind = JL_DECODE_SPI;
+        decoding->bits = card->bus == JL_BUS_SPI_3WIRE ? 9 : 8;
+        *needed =
+            ROLES(JL_ROLE_CLOCK, JL_ROLE_MOSI) | (card->bus == JL_BUS_SPI ? ROLES(JL_ROLE_DC) : 0);
+        *wanted = *needed | beside | ROLES(JL_ROLE_CS);
+        break;
+    }
+}
+
+/* ---- opening ---- */
+
+static bool open_decoder(struct jl_traffic *traffic, const struct jl_card *card,
+                         const struct jl_traffic_options *options, struct jl_complaint *complaint) {
+    struct jl_decoding decoding;
+    uint32_t wanted = 0, needed = 0;
+    describe_bus(card, &decoding, &wanted, &needed);
+    memset(traffic->role_of_wire, -1, sizeof traffic->role_of_wire);
+    if (!jl_capture_has_bytes(traffic->capture) &&
+        !jl_host_find_wires(traffic->capture, options->wires, wanted, needed, &traffic->found,
+                            complaint)) {
+        return false;
+    }
+    for (int role = 0; role < JL_ROLES && !jl_capture_has_bytes(traffic->capture); role++) {
+        if (traffic->found.wires[role] >= 0) {
+            traffic->role_of_wire[traffic->found.wires[role]] = (int8_t)role;
+        }
+    }
+    decoding.has_cs =
+        !jl_capture_has_bytes(traffic->capture) && traffic->found.wires[JL_ROLE_CS] >= 0;
+    decoding.pulse_ps = options->pulse_ps;
+    traffic->decoder = jl_decoder_create(&decoding, keep_event, traffic);
+    return traffic->decoder ||
+           jl_complain(complaint, "%s: out of memory, or a bus that no capture has", card->name);
+}
+
+struct jl_traffic *jl_traffic_open(const char *path, const struct jl_card *card,
+                                   const struct jl_traffic_options *options,
+                                   struct jl_complaint *complaint) {
+    static const struct jl_traffic_options usual = {0};
+    options = options ? options : &usual;
+    if (card->controller->scanned) {
+        jl_complain(complaint, "%s: glass that is scanned out has no bytes to read", card->name);
+        return NULL;
+    }
+    struct jl_traffic *traffic = calloc(1, sizeof *traffic);
+    if (!traffic) {
+        jl_complain(complaint, "%s: out of memory", path);
+        return NULL;
+    }
+    traffic->address = -1;
+    traffic->capture = jl_capture_open(path, &options->capture, complaint);
+    if (traffic->capture && open_decoder(traffic, card, options, complaint)) {
+        traffic->rig_open = jl_rig_open(&traffic->rig, card, complaint);
+    }
+    if (!traffic->rig_open) {
+        jl_traffic_close(traffic);
+        return NULL;
+    }
+    bool bytes = jl_capture_has_bytes(traffic->capture);
+    jl_host_feed_begin(&traffic->feed, &traffic->rig, BEFORE_PS,
+                       !bytes && traffic->found.wires[JL_ROLE_RESET] >= 0,
+                       !bytes && traffic->found.wires[JL_ROLE_CS] >= 0,
+                       !bytes && traffic->found.wires[JL_ROLE_LIGHT] >= 0);
+    return traffic;
+}
+
+void jl_traffic_close(struct jl_traffic *traffic) {
+    if (traffic) {
+        if (traffic->rig_open) {
+            jl_rig_close(&traffic->rig);
+        }
+        jl_decoder_destroy(traffic->decoder);
+        jl_capture_close(traffic->capture);
+        free(traffic);
+    }
+}
+
+struct jl_rig *jl_traffic_rig(struct jl_traffic *traffic) {
+    return &traffic->rig;
+}
+
+uint64_t jl_traffic_offset_ps(const struct jl_traffic *traffic) {
+    (void)traffic;
+    return BEFORE_PS;
+}
+
+uint64_t jl_traffic_now_ps(const struct jl_traffic *traffic) {
+    return jl_capture_now_ps(traffic->capture);
+}
+
+const char *jl_traffic_wire(const struct jl_traffic *traffic, enum jl_role role) {
+    return jl_capture_has_bytes(traffic->capture) ? NULL : traffic->found.names[role];
+}
+
+/* ---- decoded bytes ---- */
+
+static void say(struct jl_traffic *traffic, const struct jl_capture_item *item,
+                struct jl_bus_event event) {
+    event.at_ps = event.until_ps = item->at_ps;
+    keep_event(traffic, &event);
+}
+
+/* Of I2C, an address that is told beside the byte makes START and address byte. */
+static void take_byte(struct jl_traffic *traffic, const struct jl_capture_item *item) {
+    const struct jl_card *card = &traffic->rig.card;
+    if (card->bus == JL_BUS_I2C && item->address >= 0 && item->address != traffic->address) {
+        say(traffic, item, (struct jl_bus_event){.kind = JL_BUS_START});
+        say(traffic, item,
+            (struct jl_bus_event){
+                .kind = JL_BUS_BYTE, .address = true, .value = (uint16_t)(item->address << 1)});
+        traffic->address = item->address;
+    }
+    bool first = card->bus == JL_BUS_I2C && traffic->address == -2;
+    traffic->address = first ? item->value >> 1 : traffic->address;
+    say(traffic, item,
+        (struct jl_bus_event){.kind = JL_BUS_BYTE,
+                              .value = item->value,
+                              .data = item->data == 1,
+                              .address = first,
+                              .refused = item->refused});
+}
+
+static void take_item(struct jl_traffic *traffic, const struct jl_capture_item *item) {
+    traffic->at_ps = item->at_ps;
+    switch (item->kind) {
+    case JL_ITEM_LEVEL:
+        if (traffic->role_of_wire[item->wire] >= 0) {
+            jl_host_feed_level(&traffic->feed, item->at_ps,
+                               (enum jl_role)traffic->role_of_wire[item->wire], item->high);
+            jl_decoder_level(traffic->decoder, item->at_ps,
+                             (enum jl_role)traffic->role_of_wire[item->wire], item->high);
+        }
+        break;
+    case JL_ITEM_START:
+        traffic->address = -2; /* the next byte says it, unless a column does */
+        say(traffic, item, (struct jl_bus_event){.kind = JL_BUS_START});
+        break;
+    case JL_ITEM_STOP:
+        traffic->address = -1;
+        say(traffic, item, (struct jl_bus_event){.kind = JL_BUS_STOP});
+        break;
+    default:
+        take_byte(traffic, item);
+        break;
+    }
+}
+
+/* ---- who looks ---- */
+
+void jl_traffic_watch(struct jl_traffic *traffic, const struct jl_traffic_watch *watch) {
+    traffic->watch = *watch;
+    traffic->watched = 0;
+}
+
+/* Before something comes at a time: all that is to be seen until then. */
+static void look(struct jl_traffic *traffic, uint64_t at_ps, bool is_byte, bool is_end) {
+    const struct jl_traffic_watch *watch = &traffic->watch;
+    while (watch->fn && traffic->watched < watch->time_count &&
+           watch->times[traffic->watched] <= at_ps) {
+        uint64_t time = watch->times[traffic->watched++];
+        jl_board_go_to_ps(traffic->rig.board, time + BEFORE_PS);
+        watch->fn(watch->context, time, false);
+    }
+    bool pause = is_byte && traffic->has_bytes && at_ps >= traffic->last_byte_ps + watch->pause_ps;
+    if (watch->fn && watch->pause_ps && (pause || is_end)) {
+        jl_board_go_to_ps(traffic->rig.board, at_ps + BEFORE_PS);
+        watch->fn(watch->context, at_ps, true);
+    }
+}
+
+enum jl_traffic_step jl_traffic_next(struct jl_traffic *traffic, struct jl_bus_event *event,
+                                     bool *foreign, struct jl_complaint *complaint) {
+    while (traffic->taken == traffic->event_count) {
+        struct jl_capture_item item;
+        traffic->taken = traffic->event_count = 0;
+        if (traffic->ended) {
+            return JL_TRAFFIC_END;
+        }
+        switch (jl_capture_next(traffic->capture, &item, complaint)) {
+        case JL_CAPTURE_ITEM:
+            take_item(traffic, &item);
+            break;
+        case JL_CAPTURE_END:
+            traffic->ended = true;
+            jl_decoder_end(traffic->decoder, jl_capture_now_ps(traffic->capture));
+            jl_host_feed_end(&traffic->feed, jl_capture_now_ps(traffic->capture));
+            look(traffic, jl_capture_now_ps(traffic->capture), false, true);
+            break;
+        default:
+            return JL_TRAFFIC_BAD;
+        }
+    }
+    *event = traffic->events[traffic->taken++];
+    bool is_byte = event->kind == JL_BUS_BYTE;
+    if (event->kind != JL_BUS_DOUBT) {
+        look(traffic, event->at_ps, is_byte, false);
+    }
+    traffic->last_byte_ps = is_byte ? event->until_ps : traffic->last_byte_ps;
+    traffic->has_bytes |= is_byte;
+    *foreign = jl_host_feed(&traffic->feed, event);
+    return JL_TRAFFIC_EVENT;
+}

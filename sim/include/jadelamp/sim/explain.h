@@ -1,0 +1,73 @@
+/*
+ * What the bytes of a controller's traffic mean, in words: its commands with their arguments, and
+ * how much data follows. Works on bytes alone; no board is needed.
+ */
+#ifndef JADELAMP_SIM_EXPLAIN_H
+#define JADELAMP_SIM_EXPLAIN_H
+
+#include "jadelamp/sim/emulators.h"
+
+#ifdef __cplusplus
+extern "C" {
+#endif
+
+enum { JL_EXPLAIN_ARGUMENTS = 160 };
+
+/** A command with its arguments, or data. */
+struct jl_explained {
+    uint64_t at_ps, until_ps; /**< from its first byte to its last */
+    bool is_data;
+    uint8_t opcode;
+    const char *name; /**< as the datasheet has it; NULL: the part has no such command */
+    uint8_t arguments[JL_EXPLAIN_ARGUMENTS];
+    size_t count;          /**< of arguments, or bytes of data */
+    int missing;           /**< arguments that did not come */
+    const char *reading;   /**< how jl_explain_words() reads it; NULL: arguments in hexadecimal */
+    const uint8_t *begins; /**< the first bytes of data, up to 16 */
+};
+
+typedef void (*jl_explained_fn)(void *context, const struct jl_explained *explained);
+
+/** Reads on, byte by byte. Members are its own. */
+struct jl_explainer {
+    const struct jl_emulated_part *part;
+    jl_explained_fn fn;
+    void *context;
+    struct jl_explained now;
+    uint8_t first_data[16];
+    int least, most; /* arguments of the command under way */
+    bool under_way, pixels, extended;
+    /* framing: a control byte on I2C; sync bytes and nibbles; nibbles on 4 lines */
+    bool control_due, control_one, control_data, synced, nibble_due, four_lines;
+    uint8_t nibble;
+};
+
+/** Each command goes to `fn` when the next byte shows that it is complete. */
+void jl_explain_begin(struct jl_explainer *explainer, const struct jl_emulated_part *part,
+                      jl_explained_fn fn, void *context);
+
+/** A byte with D/C low (a command, or its argument) or high. */
+void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
+                     uint8_t byte, bool data);
+
+/** A transfer begins on I2C, its address is through: the next byte is a control byte. */
+void jl_explain_i2c_start(struct jl_explainer *explainer);
+void jl_explain_i2c_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
+                         uint8_t byte);
+
+/** A byte of the st7920's serial bus: sync bytes, and nibbles behind them. */
+void jl_explain_synced_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
+                            uint8_t byte);
+
+/** What is under way ends: the part is deselected for long, reset, or the traffic ends. */
+void jl_explain_end(struct jl_explainer *explainer);
+
+/** The arguments in words and units, such as "columns 0 to 127"; "" where there is nothing to say.
+ * Returns `out`. */
+const char *jl_explain_words(const struct jl_explained *explained, char *out, size_t size);
+
+#ifdef __cplusplus
+}
+#endif
+
+#endif
