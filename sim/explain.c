@@ -29,6 +29,11 @@ void jl_explain_end(struct jl_explainer *explainer) {
     explainer->fn(explainer->context, now);
 }
 
+bool jl_explain_is_whole(const struct jl_explainer *explainer) {
+    return !explainer->under_way || explainer->now.is_data ||
+           (int)explainer->now.count >= explainer->least;
+}
+
 static void begin_command(struct jl_explainer *explainer, uint64_t at_ps, uint8_t opcode) {
     const struct command_set *all = explainer->part->commands, *set;
     jl_explain_end(explainer);

@@ -185,9 +185,11 @@ static enum csv_use use_of(const char *header) {
                                                                        : CSV_IGNORED;
 }
 
+/* "00" is a byte. */
 static bool is_level_or_volts(const struct csv *csv, const char *field) {
     double value;
-    return read_number(csv, field, &value) && (value == 0 || value == 1 || strpbrk(field, ".,"));
+    return read_number(csv, field, &value) &&
+           (((value == 0 || value == 1) && strlen(field) == 1) || strpbrk(field, ".,"));
 }
 
 /* Whether a header speaks of bytes, and the first row does. */

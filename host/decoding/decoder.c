@@ -130,6 +130,12 @@ void jl_decoder_level(struct jl_decoder *decoder, uint64_t at_ps, enum jl_role r
         take(decoder, at_ps, role, high);
         return;
     }
+    if (!(decoder->heard >> role & 1)) { /* no edge, and so no part of a pulse */
+        decoder->heard |= 1u << role;
+        release(decoder, at_ps, true);
+        take(decoder, at_ps, role, high);
+        return;
+    }
     release(decoder, at_ps, decoder->pending_count == 64);
     for (size_t i = 0; i < decoder->pending_count; i++) {
         if (decoder->pending[i].role == role && decoder->pending[i].high != high) {

@@ -39,6 +39,7 @@ struct jl_decoder {
     } pending[64];
     size_t pending_count;
     uint64_t glitches;
+    uint32_t heard; /* roles that were told of */
     /* the step under way */
     struct step step;
     uint32_t known;

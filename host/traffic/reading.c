@@ -88,7 +88,9 @@ static void take_outputs(struct reading *reading, const struct jl_bus_event *eve
 static void take_byte(struct reading *reading, const struct jl_bus_event *event) {
     const struct jl_card *card = &jl_traffic_rig(reading->traffic)->card;
     struct jl_explainer *explainer = &reading->explainer;
-    if (reading->last_byte_ps && event->at_ps > reading->last_byte_ps + WAIT_PS) {
+    /* A wait within a command is between its bytes, and no line. */
+    if (reading->last_byte_ps && event->at_ps > reading->last_byte_ps + WAIT_PS &&
+        jl_explain_is_whole(explainer)) {
         jl_explain_end(explainer);
         tell(reading, (struct jl_reading_line){.at_ps = reading->last_byte_ps,
                                                .until_ps = event->at_ps,

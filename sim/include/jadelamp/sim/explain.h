@@ -62,6 +62,9 @@ void jl_explain_synced_byte(struct jl_explainer *explainer, uint64_t at_ps, uint
 /** What is under way ends: the part is deselected for long, reset, or the traffic ends. */
 void jl_explain_end(struct jl_explainer *explainer);
 
+/** Whether the command under way has all its arguments, or none is; data always have. */
+bool jl_explain_is_whole(const struct jl_explainer *explainer);
+
 /** The arguments in words and units, such as "columns 0 to 127"; "" where there is nothing to say.
  * Returns `out`. */
 const char *jl_explain_words(const struct jl_explained *explained, char *out, size_t size);

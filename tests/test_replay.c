@@ -1,0 +1,267 @@
+/* Captures, read out and played by the command, as a user does. */
+#include <stdio.h>
+#include <string.h>
+
+#include "harness.h"
+#include "jadelamp/host/file.h"
+#include "shell.h"
+
+static void put(const char *name, const char *content) {
+    struct jl_complaint complaint;
+    EXPECT(jl_file_put(shell_path(name), content, strlen(content), &complaint));
+}
+
+/* What first light recorded shows the same picture when it is played; one card of each bus. */
+static void recordings_of_our_own(void) {
+    static const char *const cards[] = {
+        "ssd1306-128x32-i2c",  "sh1106-128x64-spi",    "uc1701-128x64-3wire",
+        "st7565-128x64-6800",  "pcd8544-84x48-spi",    "st7920-128x64-serial",
+        "st7920-128x64-6800",  "ssd1331-96x64-spi",    "ssd1327-128x128-i2c",
+        "ssd1322-256x64-spi",  "st7735-80x160-spi",    "ili9341-240x320-8080",
+        "hd44780-16x2-4bit",   "hd44780-16x2-8bit",    "hd44780-16x2-expander",
+        "hd44780-40x4-8bit",   "ssd1681-200x200-spi",  "uc8151-104x212-red",
+        "st7789-170x320-8080", "gc9a01-240x240-touch",
+    };
+    for (size_t i = 0; i < sizeof cards / sizeof cards[0]; i++) {
+        char line[300];
+        shell_begin();
+        test_row("%s", cards[i]);
+        snprintf(line, sizeof line, JADELAMP " light %s", cards[i]);
+        int status = shell(line);
+        snprintf(line, sizeof line,
+                 JADELAMP " replay %s.vcd --card %s --into again >said; echo $? >status; "
+                          "cmp %s-glass.png again/%s-glass.png",
+                 cards[i], cards[i], cards[i], cards[i]);
+        EXPECT_INT(shell(line), 0);
+        snprintf(line, sizeof line, "grep -q ^%d status && ! grep error said", status);
+        /* a write cycle is taken from strobe to strobe: as fast as it was */
+        EXPECT_INT(shell(line), 0);
+        shell_end();
+    }
+}
+
+/* A wake-up sequence as a table of bytes, and what its lines say. */
+static void words(void) {
+    static const struct {
+        const char *card, *bytes; /* "C" a command, "D" data, hexadecimal */
+        const char *says[5];
+    } rows[] = {
+        {"ssd1306-128x64-spi",
+         "CAE CA8 C3F C20 C00 C21 C00 C7F CD5 C80 CA1 C81 CCF DFF D00 CAF",
+         {"A8    multiplex ratio           64 rows", "20    memory addressing mode    horizontal",
+          "21    column address            columns 0 to 127",
+          "D5    clock                     oscillator 8 of 15, divided by 1",
+          "data  2                         FF 00"}},
+        {"st7565-128x64-spi",
+         "CA3 CC8 C2F C81 C20 CB3 C12 C05",
+         {"A3    bias                      1/7", "booster on, regulator on, follower on",
+          "electronic volume         32 of 63", "B3    page                      page 3",
+          "column 32 and the low nibble"}},
+        {"ssd1322-256x64-spi",
+         "C15 D1C D5B C75 D00 D3F CA0 D14 D11 CCA D3F C5C D12 D34",
+         {"columns 112 to 367", "75    row address               rows 0 to 63",
+          "addresses count along a row, columns as they are, nibbles in order, COMs down",
+          "CA    multiplex ratio           64 rows", "data  2                         12 34"}},
+        {"ssd1351-128x128-spi",
+         "CFD D12 CA0 D74 CC1 DC8 D80 DC8 CB3 DF1",
+         {"FD    command lock              unlocked",
+          "order BGR, COMs down, split yes, 65k colours",
+          "contrast of A, B and C    200 128 200 of 255",
+          "oscillator 15 of 15, divided by 2 to the power of 1", ""}},
+        {"ili9341-240x320-spi",
+         "C36 D48 C3A D55 C2A D00 D0A D00 DEF C33 D00 D10 D01 D20 D00 D10 CB6 D08 DA2 D27",
+         {"MY 0 MX 1 MV 0, order BGR, refresh ML 0 MH 0", "16 bits a pixel",
+          "set_column_address        columns 10 to 239", "16 lines fixed, 288 scroll, 16 fixed",
+          "sources mirrored, gates as they are"}},
+        {"st7789-240x240-spi",
+         "CB2 D0C D0C D00 D33 D33 C44 D01 C11",
+         {"porches                   back 12, front 12 lines", "(1 argument missing)",
+          "11    exit_sleep_mode", "", ""}},
+        {"ssd1680-122x250-spi",
+         "C01 DF9 D00 D00 C44 D00 D0F C22 DF7 C10 D01",
+         {"250 gates, from the first", "columns 0 to 127",
+          "clock on, voltages on, temperature read, waveform loaded, mode 1, display yes",
+          "deep sleep                mode 1", ""}},
+        {"uc8151-128x296-spi",
+         "C61 D80 D01 D28 C00 D1F C50 D97",
+         {"resolution                128 x 296",
+          "waveform inside, black and white, scan up, shift right, booster on, no reset", "97", "",
+          ""}},
+        {"pcd8544-84x48-spi",
+         "C21 CB8 C14 C20 C0C C85 C43 DFF",
+         {"Vop                       step 56 of 127", "bias                      4 of 7",
+          "shows the RAM", "column 5", "bank 3"}},
+        {"st7920-128x64-6800",
+         "C30 C0C C90 C36 C85 D12",
+         {"8 data lines, basic set", "DDRAM address             word 16",
+          "8 data lines, extended set", "5, the row first, then the word", "data  1"}},
+        {"hd44780-16x2-8bit",
+         "C38 C0E C06 C4A CC0 D41",
+         {"8 data lines, two lines, 5x8 dots", "display on, cursor on, blinking off",
+          "address counts up, display stays", "character 1, row 2",
+          "DDRAM address             40"}},
+        {"sh1106-128x64-spi",
+         "C8D CE0",
+         {"8D    unknown command", "read-modify-write", "", "", ""}},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char table[2000] = "time,byte,dc\n", line[200];
+        size_t length = strlen(table);
+        int n = 500;
+        for (const char *at = rows[i].bytes; *at; at += strcspn(at, " "), at += *at == ' ') {
+            length += (size_t)snprintf(table + length, sizeof table - length, "0.%04d,%.2s,%d\n", n,
+                                       at + 1, *at == 'D');
+            n += 5;
+        }
+        test_row("%s", rows[i].card);
+        put("bytes.csv", table);
+        snprintf(line, sizeof line, JADELAMP " explain bytes.csv --card %s --only command,data",
+                 rows[i].card);
+        EXPECT(shell(line) != 2);
+        for (int k = 0; k < 5; k++) {
+            EXPECT_CONTAINS(output, rows[i].says[k]);
+        }
+        EXPECT(!strstr(output, " ms  wait "));
+    }
+    shell_end();
+}
+
+/* Bits of a capture that somebody drew: an ssd1306 on wires with names of their own. */
+static const char drawn[] =
+    "$timescale 1 us $end\n$scope module board $end\n$var wire 1 a Chan_0 $end\n"
+    "$var wire 1 b Chan_1 $end\n$var wire 1 c Chan_2 $end\n$var wire 1 d nCS $end\n"
+    "$upscope $end\n$enddefinitions $end\n"
+    "#0 0a 0b 0c 1d\n#1000 0d\n"
+    /* AF = 1010 1111, D/C low; a clock of 100 kHz */
+    "#1010 1b #1015 1a #1020 0a 0b #1025 1a #1030 0a 1b #1035 1a #1040 0a 0b #1045 1a #1050 0a 1b\n"
+    "#1055 1a #1060 0a #1065 1a #1070 0a #1075 1a #1080 0a #1085 1a #1090 0a\n#1100 1d\n#200000\n";
+
+static void wires_by_name(void) {
+    static const struct {
+        const char *line;
+        int status;
+        const char *says;
+    } rows[] = {
+        {JADELAMP " explain d.vcd --card ssd1306-128x64-spi --wire clk=Chan_0 --wire mosi=Chan_1 "
+                  "-w dc=board.Chan_2",
+         1, "1.015 ms  AF    display off or on         on\n"},
+        {JADELAMP " explain d.vcd --card ssd1306-128x64-spi --wire clk=Chan_0 --wire mosi=Chan_1 "
+                  "-w dc=board.Chan_2 --json",
+         1, "\"opcode\":\t175"},
+        {JADELAMP " explain d.vcd --card ssd1306-128x64-spi", 2,
+         "no wire for dc: say which one it is, with dc=NAME; there are board.Chan_0, "
+         "board.Chan_1, board.Chan_2, board.nCS"},
+        {JADELAMP " explain d.vcd --card ssd1306-128x64-spi -w clk=x", 2,
+         "no wire is called \"x\": there are board.Chan_0"},
+        {JADELAMP " explain d.vcd --card ssd1306-128x64-spi -w clock=Chan_0", 2,
+         "\"clock=Chan_0\": expected ROLE=NAME, with a role such as scl"},
+        {JADELAMP " explain d.vcd", 2, "name the panel behind the wires: --card CARD"},
+        {JADELAMP " explain d.vcd --card nobody", 2, "no card nobody"},
+        {JADELAMP " explain --card ssd1306-128x64-spi", 2, "name a capture"},
+        {JADELAMP " explain d.vcd e.vcd --card ssd1306-128x64-spi", 2, "one argument too many"},
+        {JADELAMP " explain none.vcd --card ssd1306-128x64-spi", 2, "none.vcd: No such file"},
+        {JADELAMP " explain d.vcd --card rgb-480x272", 2, "scanned out has no bytes"},
+        {JADELAMP " explain d.vcd --card ssd1306-128x64-spi --only words", 2,
+         "\"words\" is no kind of line: expected command, data"},
+        {JADELAMP " replay d.vcd --card ssd1306-128x64-spi -w clk=Chan_0 -w mosi=Chan_1 -w "
+                  "dc=Chan_2; rm d-*.png",
+         0, "dark: the charge pump is off"},
+        {JADELAMP " replay d.vcd --card ssd1306-128x64-spi --at x", 2,
+         "--at x: expected milliseconds"},
+        {JADELAMP " replay d.vcd --card ssd1306-128x64-spi --terminal ascii", 2,
+         "expected blocks or braille"},
+        {"head -c 600 d.vcd >e.vcd; echo '#1 0a' >>e.vcd; " JADELAMP
+         " replay e.vcd --card ssd1306-128x64-spi -w clk=Chan_0 -w mosi=Chan_1 -w dc=Chan_2; "
+         "echo $?; ls e-*; rm e.vcd",
+         0, "time runs backwards"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        shell_begin();
+        put("d.vcd", drawn);
+        EXPECT_INT(shell(rows[i].line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+        EXPECT_INT(shell_files(), 1); /* outputs whole or not at all */
+        shell_end();
+    }
+}
+
+/* On I2C with other parts, by a column of addresses; what is lit, and looked at on the way. */
+static void replays(void) {
+    char table[9000] = "time_ms,address,byte\n";
+    size_t length = strlen(table);
+    double now = 0;
+    static const unsigned wake[] = {0x8D, 0x14, 0xA1, 0xC8, 0x20, 0x00, 0x21,
+                                    0,    127,  0x22, 0,    7,    0xAF};
+    static const unsigned windows[][7] = {{0x00, 0x21, 0, 127, 0x22, 0, 7}};
+    for (size_t i = 0; i < sizeof wake / sizeof wake[0]; i++) {
+        if (i == 0) {
+            length += (size_t)snprintf(table + length, sizeof table - length, "%f,3C,00\n", now);
+        }
+        length += (size_t)snprintf(table + length, sizeof table - length, "%f,3C,%02X\n",
+                                   now += 0.03, wake[i]);
+    }
+    /* an expander, which the card does not have */
+    now += 0.03;
+    length += (size_t)snprintf(table + length, sizeof table - length, "%f,27,FF\n%f,27,08\n", now,
+                               now + 0.01);
+    for (int picture = 0; picture < 2; picture++) {
+        now += 200;
+        length += (size_t)snprintf(table + length, sizeof table - length, "%f,27,08\n", now);
+        for (size_t i = 0; i < 7; i++) {
+            length += (size_t)snprintf(table + length, sizeof table - length, "%f,3C,%02X\n",
+                                       now += 0.03, windows[0][i]);
+        }
+        length +=
+            (size_t)snprintf(table + length, sizeof table - length, "%f,27,08\n", now += 0.03);
+        length +=
+            (size_t)snprintf(table + length, sizeof table - length, "%f,3C,40\n", now += 0.03);
+        for (int i = 0; i < 128; i++) {
+            length += (size_t)snprintf(table + length, sizeof table - length, "%f,3C,%s\n",
+                                       now += 0.03, picture ? "0F" : "FF");
+        }
+    }
+    shell_begin();
+    put("two.csv", table);
+    EXPECT_INT(shell(JADELAMP " replay two.csv --card ssd1306-128x64-i2c --at 206 --at 1 --series "
+                              "--film --gif --pause 5 --into out"),
+               1); /* what was never written is noise */
+    EXPECT_CONTAINS(output, "pictures that differ");
+    EXPECT_CONTAINS(output, "  lit\n");
+    EXPECT_CONTAINS(output, "noise");
+    EXPECT(!strstr(output, "acknowledged"));
+    EXPECT(shell_has("out/two-at-1.000ms.png") && shell_has("out/two-at-206.000ms.png"));
+    EXPECT(shell_has("out/two-film.png") && shell_has("out/two.gif"));
+    EXPECT(shell_has("out/two-0001.png") && shell_has("out/two-glass.png"));
+    /* The first page, whole at 206 ms and its upper half at the end. */
+    static const struct {
+        const char *name;
+        int rows;
+    } pictures[] = {{"out/two-at-206.000ms.png", 8}, {"out/two-glass.png", 4}};
+    for (int i = 0; i < 2; i++) {
+        struct jl_picture glass = shell_picture(pictures[i].name);
+        int wrong = 0;
+        for (int p = 0; p < 8 * 128; p++) {
+            wrong += (glass.rgb[3 * p] != 0) != (p / 128 < pictures[i].rows);
+        }
+        EXPECT_INT(wrong, 0);
+        jl_picture_free(&glass);
+    }
+    EXPECT_INT(shell("file out/two.gif | grep -q 'GIF image data.*128 x 64'"), 0);
+    EXPECT_INT(shell(JADELAMP " replay two.csv --card ssd1306-128x64-i2c --json --into out"), 1);
+    EXPECT_CONTAINS(output, "\"code\":\t\"noise-shown\"");
+    EXPECT_CONTAINS(output, "out/two-glass.png");
+    EXPECT_INT(shell(JADELAMP " explain two.csv --card ssd1306-128x64-i2c --from 100 --only data"),
+               1);
+    EXPECT_CONTAINS(output, "data  128");
+    EXPECT(!strstr(output, "column address"));
+    shell_end();
+}
+
+const struct test_group test_groups[] = {
+    {"recordings_of_our_own", recordings_of_our_own},
+    {"words", words},
+    {"wires_by_name", wires_by_name},
+    {"replays", replays},
+    {NULL, NULL},
+};
