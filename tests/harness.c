@@ -5,6 +5,7 @@
 #include <string.h>
 
 #include "jadelamp/host/file.h"
+#include "jadelamp/host/compare.h"
 #include "jadelamp/host/png.h"
 
 enum { MOST_SHOWN = 20 };
@@ -80,7 +81,7 @@ static void keep_picture(const char *name, const char *role, const struct jl_pic
 bool test_picture(const struct jl_picture *seen, const struct jl_picture *expected,
                   const char *name, const char *file, int line) {
     struct jl_picture difference;
-    long differing = jl_picture_compare(seen, expected, &difference);
+    long differing = jl_picture_compare(seen, expected, 0, &difference);
     bool good = test_check(differing == 0, file, line,
                            "picture %s: %ld of %d pixels differ from what is expected", name,
                            differing, expected->width * expected->height);

@@ -8,6 +8,7 @@
 #include "berth_plate.h"
 #include "jadelamp/demo/harbour.h"
 #include "jadelamp/host/frame_picture.h"
+#include "jadelamp/host/compare.h"
 #include "jadelamp/host/png.h"
 #include "jadelamp/jadelamp.h"
 #include "json_at.h"
@@ -28,7 +29,7 @@ static void pictures_of_the_quay_gauge(void) {
     struct jl_picture last = shell_picture("harbour/quay-gauge-last-glass.png");
     EXPECT_INT(first.width, 128);
     EXPECT_INT(first.height, 64);
-    EXPECT(jl_picture_compare(&first, &last, NULL) > 50);
+    EXPECT(jl_picture_compare(&first, &last, 0, NULL) > 50);
     for (int x = 0; x < 128; x++) { /* the frame border, on all sides */
         EXPECT(jl_picture_at(&last, x, 0)[0] && jl_picture_at(&last, x, 63)[0]);
         EXPECT(jl_picture_at(&last, 0, x / 2)[0] && jl_picture_at(&last, 127, x / 2)[0]);

@@ -9,6 +9,7 @@
 #include <string.h>
 
 #include "bench_panel.h"
+#include "jadelamp/host/compare.h"
 #include "jadelamp/host/png.h"
 #include "jadelamp/host/terminal.h"
 #include "naive.h"
@@ -216,7 +217,7 @@ static void own_wake_up_sequences(void) {
         } else {
             EXPECT(why == NULL);
         }
-        EXPECT_INT(jl_picture_compare(&seen, &expected, NULL) == 0, rows[i].picture_right);
+        EXPECT_INT(jl_picture_compare(&seen, &expected, 0, NULL) == 0, rows[i].picture_right);
         jl_picture_free(&seen);
         jl_picture_free(&expected);
         bench_close(&bench);
@@ -248,7 +249,7 @@ static void wrong_descriptions_show(void) {
         for (int mirrors = 0; mirrors < 4; mirrors++) {
             int right = rows[i].glass.mirrored_x ? 1 : rows[i].glass.mirrored_y ? 2 : -1;
             struct jl_picture expected = expected_card(&sizes[0], mirrors);
-            EXPECT_INT(jl_picture_compare(&seen, &expected, NULL) == 0, mirrors == right);
+            EXPECT_INT(jl_picture_compare(&seen, &expected, 0, NULL) == 0, mirrors == right);
             jl_picture_free(&expected);
         }
         jl_picture_free(&seen);

@@ -421,8 +421,8 @@ static void each_shows_and_is_told(void) {
             complaints += list[k].severity != JL_SEVERITY_NOTE;
             of_code += (int)list[k].code == rows[i].code;
             if (length + 2 * sizeof list[k].text < sizeof said) {
-                length += (size_t)snprintf(said + length, sizeof said - length, "%s\n",
-                                           list[k].text);
+                length +=
+                    (size_t)snprintf(said + length, sizeof said - length, "%s\n", list[k].text);
             }
         }
         snprintf(said + length, sizeof said - length, "%s", why ? why : "");

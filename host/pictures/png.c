@@ -54,35 +54,3 @@ bool jl_png_read(const char *path, struct jl_picture *picture, struct jl_complai
     png_image_free(&image);
     return good;
 }
-
-static bool inside(const struct jl_picture *picture, int x, int y) {
-    return x < picture->width && y < picture->height;
-}
-
-long jl_picture_compare(const struct jl_picture *a, const struct jl_picture *b,
-                        struct jl_picture *difference) {
-    int width = a->width > b->width ? a->width : b->width;
-    int height = a->height > b->height ? a->height : b->height;
-    long differing = 0;
-    bool draw = difference && jl_picture_create(difference, width, height);
-    for (int y = 0; y < height; y++) {
-        for (int x = 0; x < width; x++) {
-            static const uint8_t outside[3] = {0, 0, 0};
-            const uint8_t *pa = inside(a, x, y) ? jl_picture_at(a, x, y) : outside;
-            const uint8_t *pb = inside(b, x, y) ? jl_picture_at(b, x, y) : outside;
-            bool same = inside(a, x, y) && inside(b, x, y) && memcmp(pa, pb, 3) == 0;
-            differing += !same;
-            if (draw) {
-                uint8_t *out = jl_picture_at(difference, x, y);
-                bool first_lighter = pa[0] + pa[1] + pa[2] > pb[0] + pb[1] + pb[2];
-                for (int c = 0; c < 3; c++) {
-                    out[c] = same ? pa[c] / 3 : 0;
-                }
-                if (!same) {
-                    out[first_lighter ? 0 : 1] = 255;
-                }
-            }
-        }
-    }
-    return differing;
-}
