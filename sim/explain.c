@@ -14,7 +14,7 @@ void jl_explain_begin(struct jl_explainer *explainer, const struct jl_emulated_p
 
 static const struct command_set *set_of(const struct jl_explainer *explainer) {
     const struct command_set *set = explainer->part->commands;
-    return explainer->extended && set->extended ? set->extended : set;
+    return set && explainer->extended && set->extended ? set->extended : set;
 }
 
 void jl_explain_end(struct jl_explainer *explainer) {

@@ -74,20 +74,21 @@ static void tell_cut(struct jl_device *device, uint64_t sent, uint64_t whole) {
     bool alike = sent < whole && window->bytes == window->bytes_before;
     window->alike = alike ? window->alike + 1 : 0;
     window->bytes_before = window->bytes;
-    for (uint64_t extra = 1; extra <= 2; extra++) {
-        if (device->i2c && window->alike == TIMES_ALIKE && is_power_of_two(window->bytes + extra)) {
+    for (unsigned long long extra = 1; extra <= 2; extra++) {
+        unsigned long long buffer = window->bytes + extra;
+        if (device->i2c && window->alike == TIMES_ALIKE && is_power_of_two(buffer)) {
             jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_TRANSFER_CUT,
                                  "again and again %llu data bytes, and then a new address, where "
                                  "%llu fit: a buffer of %llu bytes in the I2C driver cuts them",
                                  (unsigned long long)window->bytes, (unsigned long long)whole / 8,
-                                 (unsigned long long)(window->bytes + extra));
+                                 buffer);
         }
     }
 }
 
 void jl_sim_window_end(struct jl_device *device) {
     struct window_account *window = &device->window;
-    uint64_t sent = 8 * window->bytes, units = (uint64_t)(window->width * window->height);
+    uint64_t sent = 8 * window->bytes, units = (uint64_t)window->width * (uint64_t)window->height;
     uint64_t whole = units * window->bits;
     if (sent) {
         window->singles = units == 1 && sent == whole ? window->singles + 1 : 0;

@@ -80,7 +80,7 @@ static void value_change_dumps(void) {
         {"$timescale 1 ps $end $var wire 4 d data [3:0] $end $enddefinitions $end #1 b1010 d",
          "1 data[0]=0 1 data[1]=1 1 data[2]=0 1 data[3]=1 "},
         {"$timescale 1 ps $end $var wire 3 d data [0:2] $end $enddefinitions $end #1 b1 d #2 bx d",
-         "1 data[0]=1 1 data[-1]=0 1 data[-2]=0 2 data[0]=x 2 data[-1]=x 2 data[-2]=x "},
+         "1 data[2]=1 1 data[1]=0 1 data[0]=0 2 data[2]=x 2 data[1]=x 2 data[0]=x "},
         {"$timescale 1 ps $end $var wire 1 d data [7] $end $enddefinitions $end #1 1d",
          "1 data[7]=1 "},
         /* one wire of two names, and what is no wire */

@@ -5,32 +5,6 @@
 
 #include "capture_reader.h"
 
-bool jl_host_capture_name(struct jl_capture *capture, int wire, const char *name,
-                          struct jl_complaint *complaint) {
-    struct capture_source *source = &capture->source;
-    if (capture->name_count == MOST_NAMES) {
-        return jl_complain_at(complaint, source->path, source->line,
-                              "more than %d names of wires: leave those out that are not the "
-                              "panel's",
-                              MOST_NAMES);
-    }
-    if (capture->name_count == capture->name_room) {
-        size_t room = capture->name_room ? 2 * capture->name_room : 32;
-        struct jl_capture_name *names = realloc(capture->names, room * sizeof *names);
-        if (!names) {
-            return jl_complain(complaint, "%s: out of memory", source->path);
-        }
-        capture->names = names;
-        capture->name_room = room;
-    }
-    char *copy = strdup(name);
-    if (!copy) {
-        return jl_complain(complaint, "%s: out of memory", source->path);
-    }
-    capture->names[capture->name_count++] = (struct jl_capture_name){copy, wire};
-    return true;
-}
-
 /* VCD begins with a keyword, behind white space at most. */
 static bool looks_like_vcd(struct jl_capture *capture) {
     while (isspace(source_peek(&capture->source))) {

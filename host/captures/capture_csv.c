@@ -439,6 +439,7 @@ static bool take_bytes(struct jl_capture *capture, char **fields, int count,
 bool jl_host_csv_more(struct jl_capture *capture, struct jl_complaint *complaint) {
     struct csv *csv = &capture->csv;
     char line[LINE], *fields[MOST_COLUMNS];
+    line[0] = '\0';
     while (!capture->queued) {
         if (csv->first_line_due) {
             memcpy(line, csv->first_line, sizeof line);

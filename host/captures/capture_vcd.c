@@ -119,7 +119,7 @@ static bool read_var(struct jl_capture *capture, const char *scopes,
         net = &vcd->nets[vcd->net_count];
         *net = (struct vcd_net){
             .first_wire = capture->wire_count, .bits = bits, .next = vcd->chains[chain]};
-        strcpy(net->id, id);
+        snprintf(net->id, sizeof net->id, "%s", id);
         vcd->chains[chain] = vcd->net_count++;
         capture->wire_count += bits;
     }

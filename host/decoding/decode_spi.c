@@ -15,9 +15,9 @@ static void drop_word(struct jl_decoder *decoder, uint64_t at_ps, const char *wh
 }
 
 static void end_word(struct jl_decoder *decoder, const struct step *step) {
-    unsigned bits = (unsigned)decoder->decoding.bits;
-    uint64_t bit = (step->at_ps - decoder->word_ps) / (bits - 1);
-    bool data = bits == 9 ? decoder->shifted >> 8 & 1 : was(step, JL_ROLE_DC);
+    bool nine = decoder->decoding.bits == 9;
+    uint64_t bit = (step->at_ps - decoder->word_ps) / (nine ? 8 : 7);
+    bool data = nine ? decoder->shifted >> 8 & 1 : was(step, JL_ROLE_DC);
     decoder->bit_ps = bit;
     jl_host_decoder_tell(decoder,
                          (struct jl_bus_event){.at_ps = decoder->word_ps,

@@ -128,7 +128,8 @@ static bool write_film(struct replay *replay) {
 static bool write_animation(struct replay *replay) {
     struct jl_replay_result *result = replay->result;
     uint32_t *milliseconds = calloc(replay->kept, sizeof *milliseconds);
-    if (!milliseconds) {
+    if (!milliseconds || !replay->times) {
+        free(milliseconds);
         return out_of_memory(replay);
     }
     for (size_t i = 0; i < replay->kept; i++) {
@@ -190,7 +191,10 @@ bool jl_replay(struct jl_traffic *traffic, const struct jl_replay_request *reque
                                                          .time_count = request->time_count,
                                                          .fn = look,
                                                          .context = &replay});
-    bool good = replay.moments && replay.times ? true : out_of_memory(&replay);
+    bool good = replay.moments && replay.times;
+    if (!good) {
+        out_of_memory(&replay);
+    }
     good = good && jl_directory_make(request->directory, complaint) && play(&replay);
     result->length_ps = jl_traffic_now_ps(traffic);
     good = good && (!request->film || !replay.kept || write_film(&replay)) &&

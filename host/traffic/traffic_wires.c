@@ -110,9 +110,10 @@ static bool take_said(const struct jl_capture *capture, const char *said, struct
                       struct jl_complaint *complaint) {
     const struct jl_capture_name *names;
     size_t count = jl_capture_names(capture, &names);
-    const char *equals = strchr(said, '=');
+    static const char nothing[] = "=";
+    const char *equals = strchr(said, '=') ? strchr(said, '=') : nothing;
     char role_word[WORD] = "";
-    if (equals && equals - said < WORD) {
+    if (equals != nothing && equals - said < WORD) {
         memcpy(role_word, said, (size_t)(equals - said));
         role_word[equals - said] = '\0';
     }

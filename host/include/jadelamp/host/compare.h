@@ -31,8 +31,8 @@ bool jl_compare(const struct jl_picture *a, const struct jl_picture *b, int tole
                 struct jl_comparison *comparison);
 
 /**
- * Counts the pixels that differ by more than a tolerance (0..255) in a channel; pixels that only one
- * of the two has count too.
+ * Counts the pixels that differ by more than a tolerance (0..255) in a channel; pixels that only
+ * one of the two has count too.
  *
  * @param difference NULL, or receives a new picture: both dimmed where they
  *        agree, red where only the first is lighter, green where only the

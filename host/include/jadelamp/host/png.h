@@ -18,7 +18,6 @@ bool jl_png_write(const char *path, const struct jl_picture *picture,
 /** Reads a PNG of at most 16384 pixels a side into a new picture; the caller frees it. */
 bool jl_png_read(const char *path, struct jl_picture *picture, struct jl_complaint *complaint);
 
-
 #ifdef __cplusplus
 }
 #endif
