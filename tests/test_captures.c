@@ -231,7 +231,9 @@ static void zipped_files(void) {
     struct jl_capture_item item;
     enum jl_capture_step step;
     int items = 0;
-    EXPECT(capture != NULL);
+    if (!EXPECT(capture != NULL)) {
+        return;
+    }
     while ((step = jl_capture_next(capture, &item, &complaint)) == JL_CAPTURE_ITEM) {
         items++;
     }

@@ -74,7 +74,8 @@ enum jl_capture_step jl_capture_next(struct jl_capture *capture, struct jl_captu
         complaint->text[0] = '\0';
         bool more = capture->is_csv ? jl_host_csv_more(capture, complaint)
                                     : jl_host_vcd_more(capture, complaint);
-        if (!more && capture->source.failed && !complaint->text[0]) {
+        /* What the last words of a file that is cut say is nonsense. */
+        if (!more && capture->source.failed && capture->source.at == capture->source.end) {
             jl_host_source_complain(&capture->source, complaint);
         }
         if (!more) {

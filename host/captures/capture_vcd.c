@@ -163,7 +163,8 @@ bool jl_host_vcd_begin(struct jl_capture *capture, struct jl_complaint *complain
     char token[TOKEN], scopes[SCOPES] = "";
     capture->vcd.unit_ps = 0;
     memset(capture->vcd.chains, NO_NET, sizeof capture->vcd.chains);
-    while (next_token(source, token, sizeof token)) {
+    bool whole = false;
+    while (!whole && next_token(source, token, sizeof token)) {
         bool good = true;
         if (strcmp(token, "$timescale") == 0) {
             good = read_timescale(capture, complaint);
@@ -175,7 +176,7 @@ bool jl_host_vcd_begin(struct jl_capture *capture, struct jl_complaint *complain
             good = read_var(capture, scopes, complaint);
         } else if (strcmp(token, "$enddefinitions") == 0) {
             skip_to_end(source);
-            break;
+            whole = true;
         } else if (token[0] == '$') {
             skip_to_end(source);
         } else {
@@ -186,7 +187,7 @@ bool jl_host_vcd_begin(struct jl_capture *capture, struct jl_complaint *complain
             return false;
         }
     }
-    if (source->failed) {
+    if (source->failed && !whole) { /* else there is more to read before what is missing */
         return jl_host_source_complain(source, complaint);
     }
     if (!capture->vcd.unit_ps) {
