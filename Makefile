@@ -36,7 +36,9 @@ bench:
 	@$(BUILD)/bench/bench_instruments
 	@$(BUILD)/bench/bench_scanout
 	@$(BUILD)/bench/bench_flow
-	@$(BUILD)/bench/bench_bake docs/screenshots/tide-board.png
+	@$(BUILD)/jadelamp demo --into out/heron-quay >/dev/null
+	@$(BUILD)/bench/bench_bake out/heron-quay/tide-board-photo.png
+	@$(BUILD)/bench/bench_captures
 	@$(BUILD)/bench/bench_emulator
 	@$(BUILD)/bench/bench_draw
 	@scripts/bench-instructions $(BUILD)

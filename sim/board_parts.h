@@ -38,6 +38,8 @@ struct recorder {
     uint64_t last_ns;
     struct edge *waiting;
     size_t waiting_count, waiting_room;
+    char text[4096]; /* that the sink has not had yet */
+    size_t length;
 };
 
 struct timed;

@@ -20,17 +20,59 @@ static const char *identifier(wire_id wire, char out[4]) {
     return out;
 }
 
+/* No line is longer. */
+enum { LINE = 160 };
+
+static void flush(struct recorder *recorder) {
+    if (!recorder->failed && recorder->length) {
+        recorder->failed = !recorder->sink(recorder->context, recorder->text, recorder->length);
+    }
+    recorder->length = 0;
+}
+
+/* Room for a line in the text. */
+static char *line_at(struct recorder *recorder) {
+    if (sizeof recorder->text - recorder->length < LINE) {
+        flush(recorder);
+    }
+    return recorder->text + recorder->length;
+}
+
 __attribute__((format(printf, 2, 3))) static void emit(struct jl_board *board, const char *format,
                                                        ...) {
     struct recorder *recorder = &board->recorder;
-    char text[160];
+    char *text = line_at(recorder);
     va_list arguments;
     va_start(arguments, format);
-    int length = vsnprintf(text, sizeof text, format, arguments);
+    int length = vsnprintf(text, LINE, format, arguments);
     va_end(arguments);
-    if (!recorder->failed && length > 0) {
-        recorder->failed = !recorder->sink(recorder->context, text, (size_t)length);
+    recorder->length += length > 0 ? (size_t)length : 0;
+}
+
+/* By hand, since times and levels are nearly all of a recording. */
+static void emit_time(struct recorder *recorder, uint64_t ns) {
+    char digits[24], *at = line_at(recorder), *out = at;
+    int count = 0;
+    do {
+        digits[count++] = (char)('0' + ns % 10);
+        ns /= 10;
+    } while (ns);
+    *out++ = '#';
+    while (count) {
+        *out++ = digits[--count];
     }
+    *out++ = '\n';
+    recorder->length += (size_t)(out - at);
+}
+
+static void emit_level(struct recorder *recorder, bool high, const char *id) {
+    char *at = line_at(recorder), *out = at;
+    *out++ = high ? '1' : '0';
+    while (*id) {
+        *out++ = *id++;
+    }
+    *out++ = '\n';
+    recorder->length += (size_t)(out - at);
 }
 
 static uint64_t to_ns(uint64_t ps) {
@@ -55,7 +97,7 @@ static void mark_time(struct jl_board *board, uint64_t at_ps) {
         fprintf(stderr, "recorder: an edge at %llu ns behind one at %llu ns\n",
                 (unsigned long long)ns, (unsigned long long)recorder->last_ns);
     } else if (ns != recorder->last_ns) {
-        emit(board, "#%llu\n", (unsigned long long)ns);
+        emit_time(recorder, ns);
         recorder->last_ns = ns;
     }
 }
@@ -89,11 +131,12 @@ void jl_sim_recorder_write_until(struct jl_board *board, uint64_t at_ps) {
             break;
         }
         mark_time(board, edge->at_ps);
-        emit(board, "%d%s\n", edge->high, identifier(edge->wire, id));
+        emit_level(recorder, edge->high, identifier(edge->wire, id));
     }
     if (!written) {
         return;
     }
+    flush(recorder);
     recorder->waiting_count -= written;
     memmove(recorder->waiting, recorder->waiting + written,
             recorder->waiting_count * sizeof recorder->waiting[0]);
@@ -226,6 +269,7 @@ bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context) {
         }
     }
     emit(board, "$end\n");
+    flush(&board->recorder);
     return !board->recorder.failed;
 }
 
@@ -239,6 +283,7 @@ bool jl_board_record_end(struct jl_board *board) {
     if (to_ns(board->now_ps) > recorder->last_ns) {
         mark_time(board, board->now_ps);
     }
+    flush(recorder);
     bool good = !recorder->failed;
     free(recorder->waiting);
     *recorder = (struct recorder){0};

@@ -71,6 +71,10 @@ enum jl_capture_step jl_capture_next(struct jl_capture *capture, struct jl_captu
                                      struct jl_complaint *complaint) {
     while (capture->taken == capture->queued) {
         capture->taken = capture->queued = 0;
+        if (capture->broken) {
+            *complaint = capture->complaint;
+            return JL_CAPTURE_BAD;
+        }
         complaint->text[0] = '\0';
         bool more = capture->is_csv ? jl_host_csv_more(capture, complaint)
                                     : jl_host_vcd_more(capture, complaint);
@@ -78,8 +82,11 @@ enum jl_capture_step jl_capture_next(struct jl_capture *capture, struct jl_captu
         if (!more && capture->source.failed && capture->source.at == capture->source.end) {
             jl_host_source_complain(&capture->source, complaint);
         }
-        if (!more) {
-            return complaint->text[0] ? JL_CAPTURE_BAD : JL_CAPTURE_END;
+        /* What came before a broken line is handed out first. */
+        capture->broken = !more && complaint->text[0];
+        capture->complaint = *complaint;
+        if (!more && !capture->queued) {
+            return capture->broken ? JL_CAPTURE_BAD : JL_CAPTURE_END;
         }
     }
     *item = capture->queue[capture->taken++];

@@ -19,7 +19,8 @@ struct vcd {
     struct vcd_net nets[MOST_WIRES];
     int net_count;
     int chains[1024];
-    bool dumping; /* inside $dumpvars and its like */
+    short of_letter[128]; /* the net of an identifier of one letter, or -1: most of all traffic */
+    bool dumping;         /* inside $dumpvars and its like */
 };
 
 enum csv_use {
@@ -57,6 +58,8 @@ struct jl_capture {
     uint64_t now_ps;
     struct jl_capture_item queue[MOST_QUEUED];
     size_t queued, taken;
+    bool broken; /* behind what is queued */
+    struct jl_complaint complaint;
     union {
         struct vcd vcd;
         struct csv csv;

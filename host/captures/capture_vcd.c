@@ -120,6 +120,9 @@ static bool read_var(struct jl_capture *capture, const char *scopes,
         *net = (struct vcd_net){
             .first_wire = capture->wire_count, .bits = bits, .next = vcd->chains[chain]};
         snprintf(net->id, sizeof net->id, "%s", id);
+        if (!id[1] && (unsigned char)id[0] < 128 && bits == 1) {
+            vcd->of_letter[(unsigned char)id[0]] = (short)vcd->net_count;
+        }
         vcd->chains[chain] = vcd->net_count++;
         capture->wire_count += bits;
     }
@@ -163,6 +166,7 @@ bool jl_host_vcd_begin(struct jl_capture *capture, struct jl_complaint *complain
     char token[TOKEN], scopes[SCOPES] = "";
     capture->vcd.unit_ps = 0;
     memset(capture->vcd.chains, NO_NET, sizeof capture->vcd.chains);
+    memset(capture->vcd.of_letter, NO_NET, sizeof capture->vcd.of_letter);
     bool whole = false;
     while (!whole && next_token(source, token, sizeof token)) {
         bool good = true;
@@ -232,7 +236,9 @@ static bool read_time(struct jl_capture *capture, struct jl_complaint *complaint
 }
 
 static void queue_level(struct jl_capture *capture, int wire, char state) {
-    struct jl_capture_item *item = capture_queue(capture);
+    struct jl_capture_item *item = &capture->queue[capture->queued++];
+    item->at_ps = capture->now_ps;
+    item->kind = JL_ITEM_LEVEL;
     item->wire = wire;
     item->high = state == '1';
     item->known = state == '0' || state == '1';
@@ -286,9 +292,46 @@ static bool read_vector(struct jl_capture *capture, struct jl_complaint *complai
     return true;
 }
 
-/* Changes up to the next time, or a part of them. */
+/*
+ * The same as below, for lines as most dumps have them, while they lie in the buffer as a whole:
+ * "#TIME" and "0!" or "1!" with an identifier of one letter. Stops before anything else.
+ */
+static void take_usual_lines(struct jl_capture *capture) {
+    struct capture_source *source = &capture->source;
+    const struct vcd *vcd = &capture->vcd;
+    enum { LONGEST = 32, MOST_DIGITS = 15 };
+    while (source->end - source->at > LONGEST && capture->queued + MOST_BITS <= MOST_QUEUED) {
+        const unsigned char *at = source->bytes + source->at;
+        if (at[0] == '#') {
+            uint64_t time = 0;
+            int digits = 1;
+            for (; at[digits] >= '0' && at[digits] <= '9' && digits <= MOST_DIGITS; digits++) {
+                time = time * 10 + (uint64_t)(at[digits] - '0');
+            }
+            if (digits == 1 || at[digits] != '\n' || time > UINT64_MAX / vcd->unit_ps) {
+                return;
+            }
+            uint64_t now = time * vcd->unit_ps / vcd->units_a_ps;
+            if (now < capture->now_ps) {
+                return; /* to be told */
+            }
+            capture->now_ps = now;
+            source->at += (size_t)digits + 1;
+        } else if ((at[0] == '0' || at[0] == '1') && at[1] < 128 && at[2] == '\n' &&
+                   vcd->of_letter[at[1]] >= 0) {
+            queue_level(capture, vcd->nets[vcd->of_letter[at[1]]].first_wire, (char)at[0]);
+            source->at += 3;
+        } else {
+            return;
+        }
+        source->line++;
+    }
+}
+
+/* Some more changes. */
 bool jl_host_vcd_more(struct jl_capture *capture, struct jl_complaint *complaint) {
     struct capture_source *source = &capture->source;
+    take_usual_lines(capture);
     while (capture->queued + MOST_BITS <= MOST_QUEUED) {
         int c = source_get(source);
         bool good = true;
@@ -302,10 +345,6 @@ bool jl_host_vcd_more(struct jl_capture *capture, struct jl_complaint *complaint
         case '\n':
             break;
         case '#':
-            if (capture->queued) {
-                source->at--; /* it was got from this buffer */
-                return true;
-            }
             good = read_time(capture, complaint);
             break;
         case '0':

@@ -17,6 +17,10 @@ struct jl_decoder *jl_decoder_create(const struct jl_decoding *decoding, jl_bus_
         decoder->fn = fn;
         decoder->context = context;
         decoder->selected = !decoding->has_cs;
+        decoder->strobes = decoding->kind == JL_DECODE_I2C
+                               ? 1u << JL_ROLE_SCL | 1u << JL_ROLE_SDA
+                               : 1u << JL_ROLE_CS | 1u << JL_ROLE_CLOCK | 1u << JL_ROLE_WR |
+                                     1u << JL_ROLE_RD | 1u << JL_ROLE_E;
     }
     return decoder;
 }
@@ -50,11 +54,20 @@ static void tell_pins(struct jl_decoder *decoder, const struct step *step, uint3
 
 static void run_step(struct jl_decoder *decoder) {
     struct step *step = &decoder->step;
+    const uint32_t pins = 1u << JL_ROLE_RESET | 1u << JL_ROLE_LIGHT;
     uint32_t fresh = decoder->known & ~step->known;
-    if (step->before == step->now && !fresh) {
+    uint32_t moved = (step->before ^ step->now) | fresh;
+    if (!moved) {
         return;
     }
-    tell_pins(decoder, step, fresh);
+    if (moved & pins) {
+        tell_pins(decoder, step, fresh);
+    }
+    if (!(moved & decoder->strobes)) { /* levels only: they count when something takes them */
+        step->before = step->now;
+        step->known = decoder->known;
+        return;
+    }
     if (decoder->decoding.kind == JL_DECODE_I2C) {
         jl_host_decode_i2c(decoder, step);
     } else if (decoder->decoding.kind == JL_DECODE_SPI) {

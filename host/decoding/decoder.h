@@ -42,7 +42,7 @@ struct jl_decoder {
     uint32_t heard; /* roles that were told of */
     /* the step under way */
     struct step step;
-    uint32_t known;
+    uint32_t known, strobes; /* roles with a level; and those whose edges do something */
     /* a word under way */
     unsigned shifted, bits;
     uint64_t word_ps, bit_ps, last_bit_ps;

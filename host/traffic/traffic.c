@@ -208,8 +208,10 @@ static void take_item(struct jl_traffic *traffic, const struct jl_capture_item *
     switch (item->kind) {
     case JL_ITEM_LEVEL:
         if (traffic->role_of_wire[item->wire] >= 0) {
-            jl_host_feed_level(&traffic->feed, item->at_ps,
-                               (enum jl_role)traffic->role_of_wire[item->wire], item->high);
+            if (traffic->feed.pins) {
+                jl_host_feed_level(&traffic->feed, item->at_ps,
+                                   (enum jl_role)traffic->role_of_wire[item->wire], item->high);
+            }
             jl_decoder_level(traffic->decoder, item->at_ps,
                              (enum jl_role)traffic->role_of_wire[item->wire], item->high);
         }

@@ -20,6 +20,8 @@ void jl_host_feed_begin(struct traffic_feed *feed, struct jl_rig *rig, uint64_t 
     *feed = (struct traffic_feed){.rig = rig,
                                   .device = rig->expander ? rig->expander : rig->device,
                                   .offset_ps = offset_ps,
+                                  .pins = rig->card.cells.bus == JL_CELLS_PARALLEL_4 ||
+                                          rig->card.cells.bus == JL_CELLS_PARALLEL_8,
                                   .unit_ps = unit_of(&rig->card)};
     if (!has_reset) {
         jl_board_go_to_ps(rig->board, 50000000000u);
@@ -120,10 +122,6 @@ void jl_host_feed_level(struct traffic_feed *feed, uint64_t at_ps, enum jl_role 
                 {JL_ROLE_E, JL_DEVICE_E},
                 {JL_ROLE_E2, JL_DEVICE_E2},
                 {JL_ROLE_RW, JL_DEVICE_RW}};
-    const struct jl_card *card = &feed->rig->card;
-    if (card->cells.bus != JL_CELLS_PARALLEL_4 && card->cells.bus != JL_CELLS_PARALLEL_8) {
-        return;
-    }
     go_to(feed, at_ps);
     for (size_t i = 0; i < sizeof pins / sizeof pins[0]; i++) {
         if (pins[i].role == role) {

@@ -9,6 +9,7 @@ struct traffic_feed {
     struct jl_rig *rig;
     struct jl_device *device; /* on the bus: the panel, or what is in front of it */
     uint64_t offset_ps;
+    bool pins;  /* the part hangs on plain pins, see below */
     bool other; /* I2C: the transfer is another part's */
     uint64_t unit_ps;
 };
