@@ -37,6 +37,11 @@ static void print_line(const struct jl_reading_line *line) {
     case JL_LINE_DATA:
         jl_explain_words(line->explained, words, sizeof words);
         printf("data  %-24zu  %s", line->explained->count, words);
+        if (line->has_box) {
+            printf("  %llu pixels into columns %d to %d, rows %d to %d",
+                   (unsigned long long)line->pixels, line->box.left, line->box.right, line->box.top,
+                   line->box.bottom);
+        }
         break;
     case JL_LINE_WAIT:
         printf("wait  %.3f ms", (double)(line->until_ps - line->at_ps) / 1e9);
@@ -78,6 +83,11 @@ static cJSON *line_json(const struct jl_reading_line *line) {
         cJSON_AddStringToObject(json, "words", jl_explain_words(explained, words, sizeof words));
     } else if (line->kind == JL_LINE_DATA) {
         size_t count = line->explained->count;
+        if (line->has_box) {
+            const int box[] = {line->box.left, line->box.top, line->box.right, line->box.bottom};
+            cJSON_AddNumberToObject(json, "pixels", (double)line->pixels);
+            cJSON_AddItemToObject(json, "glass_box", cJSON_CreateIntArray(box, 4));
+        }
         cJSON_AddNumberToObject(json, "bytes", (double)count);
         cJSON_AddItemToObject(json, "first",
                               hex_array(line->explained->begins, count < 16 ? count : 16));

@@ -44,6 +44,11 @@ struct place {
     size_t offset, bytes; /* in the state of the device */
 };
 
+/* Ends are included. */
+struct window {
+    int first_column, last_column, first_row, last_row;
+};
+
 /* Which registers decide on the geometry, as users look for them. */
 struct geometry_words {
     const char *rows;   /* how many are driven */
@@ -103,6 +108,8 @@ struct machine {
     void (*seen)(struct jl_device *device, struct jl_picture *picture);
     /* For jl_sim_judge_...: what a pixel of the glass shows; false: nothing drives it. */
     bool (*behind)(struct jl_device *device, int x, int y, struct place *place);
+    /* Where data go now: columns and rows as a program addresses them, in pixels. */
+    void (*window)(const struct jl_device *device, struct window *window);
     const struct geometry_words *words;
     void (*judge_more)(struct jl_device *device); /* or NULL: once, when the first pixels show */
     /* Glass of an RGB bus: how it is wired to so many data lines; and a line, at its end. */

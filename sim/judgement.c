@@ -107,6 +107,49 @@ static void judge_geometry(struct jl_device *device) {
     }
 }
 
+/* ---- where data go ---- */
+
+/*
+ * Columns of the glass that lie in a window, or its rows (with `down`). A step along one side of
+ * the glass moves either the column or the row of the memory.
+ */
+static bool span_of(struct jl_device *device, bool down, const struct window *window, int *first,
+                    int *last) {
+    int count = down ? device->glass.height : device->glass.width;
+    struct place one, next;
+    *first = *last = -1;
+    if (!is_behind(device, 0, 0, &one) || !is_behind(device, down ? 0 : 1, down ? 1 : 0, &next)) {
+        return false;
+    }
+    bool by_column = one.column != next.column;
+    for (int i = 0; i < count; i++) {
+        struct place place;
+        if (!is_behind(device, down ? 0 : i, down ? i : 0, &place)) {
+            continue;
+        }
+        bool inside =
+            by_column ? place.column >= window->first_column && place.column <= window->last_column
+                      : place.row >= window->first_row && place.row <= window->last_row;
+        *first = inside && *first < 0 ? i : *first;
+        *last = inside ? i : *last;
+    }
+    return *first >= 0;
+}
+
+bool jl_device_data_box(struct jl_device *device, struct jl_box *box) {
+    struct window window;
+    if (!device->machine->window || device->glass.width < 2 || device->glass.height < 2) {
+        return false;
+    }
+    device->machine->window(device, &window);
+    return span_of(device, false, &window, &box->left, &box->right) &&
+           span_of(device, true, &window, &box->top, &box->bottom);
+}
+
+unsigned jl_device_data_depth(const struct jl_device *device) {
+    return device->judged.depth;
+}
+
 /* ---- what was there at power-on ---- */
 
 static bool is_noise(struct jl_device *device, int x, int y) {

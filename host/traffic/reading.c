@@ -16,6 +16,8 @@ struct reading {
     /* diagnostics of the command under way: told behind it */
     struct jl_diagnostic held[MOST_HELD];
     size_t held_count;
+    bool has_box; /* of the data under way */
+    struct jl_box box;
     /* behind an expander: its outputs, and a nibble that waits for the other one */
     uint8_t outputs, nibble;
     bool nibble_due;
@@ -54,11 +56,17 @@ static void hold_diagnostic(void *context, const struct jl_diagnostic *diagnosti
 
 static void tell_explained(void *context, const struct jl_explained *explained) {
     struct reading *reading = context;
-    tell(reading,
-         (struct jl_reading_line){.at_ps = explained->at_ps,
-                                  .until_ps = explained->until_ps,
-                                  .kind = explained->is_data ? JL_LINE_DATA : JL_LINE_COMMAND,
-                                  .explained = explained});
+    struct jl_reading_line line = {.at_ps = explained->at_ps,
+                                   .until_ps = explained->until_ps,
+                                   .kind = explained->is_data ? JL_LINE_DATA : JL_LINE_COMMAND,
+                                   .explained = explained};
+    if (explained->is_data) {
+        unsigned depth = jl_device_data_depth(jl_traffic_rig(reading->traffic)->device);
+        line.has_box = reading->has_box;
+        line.box = reading->box;
+        line.pixels = depth ? 8 * (uint64_t)explained->count / depth : 0;
+    }
+    tell(reading, line);
     tell_held(reading);
 }
 
@@ -117,10 +125,24 @@ static void take_byte(struct reading *reading, const struct jl_bus_event *event)
     }
 }
 
+static bool in_data(const struct reading *reading) {
+    return reading->explainer.under_way && reading->explainer.now.is_data;
+}
+
+/* When data begin, the window is as it was set for them. */
+static void take_byte_and_box(struct reading *reading, const struct jl_bus_event *event) {
+    bool before = in_data(reading);
+    take_byte(reading, event);
+    if (!before && in_data(reading)) {
+        reading->has_box =
+            jl_device_data_box(jl_traffic_rig(reading->traffic)->device, &reading->box);
+    }
+}
+
 static void take_event(struct reading *reading, const struct jl_bus_event *event) {
     switch (event->kind) {
     case JL_BUS_BYTE:
-        take_byte(reading, event);
+        take_byte_and_box(reading, event);
         break;
     case JL_BUS_RESET:
     case JL_BUS_LIGHT:

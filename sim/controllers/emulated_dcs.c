@@ -623,6 +623,12 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     return true;
 }
 
+static void window(const struct jl_device *device, struct window *window) {
+    const struct dcs_chip *chip = device->state;
+    *window =
+        (struct window){chip->column_start, chip->column_end, chip->page_start, chip->page_end};
+}
+
 static void judge_more(struct jl_device *device) {
     const struct dcs_chip *chip = device->state;
     if (chip->all_pixels == 0x23) {
@@ -706,6 +712,7 @@ const struct stranger jl_sim_dcs_strangers[] = {
 
 const struct machine jl_sim_dcs_machine = {
     .behind = behind,
+    .window = window,
     .words = &words,
     .judge_more = judge_more,
     .fits = fits,

@@ -322,6 +322,11 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     return true;
 }
 
+static void window(const struct jl_device *device, struct window *window) {
+    const struct lcd_pages *chip = device->state;
+    *window = (struct window){chip->column, LCD_SEGMENTS - 1, 8 * chip->page, 8 * chip->page + 7};
+}
+
 static void judge_more(struct jl_device *device) {
     if (chip_of(device)->all_on) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ALL_ON,
@@ -367,6 +372,7 @@ static const char *why_dark(struct jl_device *device) {
 
 const struct machine jl_sim_lcd_pages_machine = {
     .behind = behind,
+    .window = window,
     .words = &words,
     .judge_more = judge_more,
     .fits = fits,

@@ -733,6 +733,15 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     return true;
 }
 
+static void window(const struct jl_device *device, struct window *window) {
+    const struct mono_oled *chip = device->state;
+    bool by_pages = chip->addressing == ADDRESS_PAGE;
+    window->first_column = by_pages ? chip->page_mode_column : chip->column_start;
+    window->last_column = by_pages ? chip->segments - 1 : chip->column_end;
+    window->first_row = 8 * (by_pages ? chip->page : chip->page_start);
+    window->last_row = 8 * (by_pages ? chip->page : chip->page_end) + 7;
+}
+
 static const struct geometry_words words = {
     .rows = "the multiplex ratio (A8)",
     .order = "COM pins (DA)",
@@ -778,6 +787,7 @@ static const char *why_dark(struct jl_device *device) {
 
 const struct machine jl_sim_mono_oled_machine = {
     .behind = behind,
+    .window = window,
     .words = &words,
     .judge_more = judge_more,
     .fits = fits,

@@ -521,6 +521,14 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     return true;
 }
 
+static void window(const struct jl_device *device, struct window *window) {
+    const struct oled_part *part = device->part->facts;
+    const struct oled_chip *chip = device->state;
+    *window = (struct window){chip->column_start * part->unit_pixels,
+                              (chip->column_end + 1) * part->unit_pixels - 1, chip->row_start,
+                              chip->row_end};
+}
+
 static void judge_more(struct jl_device *device) {
     const struct oled_part *part = device->part->facts;
     const struct oled_chip *chip = chip_of(device);
@@ -584,6 +592,7 @@ const struct stranger jl_sim_oled_strangers[] = {
 
 const struct machine jl_sim_oled_machine = {
     .behind = behind,
+    .window = window,
     .words = &words,
     .judge_more = judge_more,
     .fits = fits,

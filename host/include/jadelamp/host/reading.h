@@ -30,6 +30,10 @@ struct jl_reading_line {
     const struct jl_explained *explained;   /**< of commands and data */
     const struct jl_diagnostic *diagnostic; /**< its own times are the board's */
     const char *text;
+    /* of data: where on the upright glass they go, and how many pixels they are; 0: not known */
+    bool has_box;
+    struct jl_box box;
+    uint64_t pixels;
 };
 
 typedef void (*jl_reading_fn)(void *context, const struct jl_reading_line *line);

@@ -131,6 +131,20 @@ void jl_device_set_plugged(struct jl_device *device, bool plugged);
  */
 void jl_device_temperature(struct jl_device *device, int celsius);
 
+/** Pixels of the upright glass; right and bottom are included. */
+struct jl_box {
+    int left, top, right, bottom;
+};
+
+/**
+ * Where on the glass the data go that come now, by the window and the directions as they are set.
+ * False: nowhere on it, or the part has no windows that are known here.
+ */
+bool jl_device_data_box(struct jl_device *device, struct jl_box *box);
+
+/** Bits a pixel of the data that came last; 0: none came, or it is not known. */
+unsigned jl_device_data_depth(const struct jl_device *device);
+
 /**
  * What a program does on purpose, so that it is not found wrong: a mirrored picture, as for a
  * projector; a negative.
