@@ -12,6 +12,7 @@ struct printing {
     uint64_t from_ps, to_ps;
     unsigned kinds; /* 1 << enum jl_line_kind */
     cJSON *lines;   /* NULL: text */
+    bool is_text;   /* data are characters */
     size_t found;   /* diagnostics above a note */
 };
 
@@ -27,7 +28,17 @@ static void print_command(const struct jl_explained *explained) {
     }
 }
 
-static void print_line(const struct jl_reading_line *line) {
+/* The first ones, as ASCII has them. */
+static void print_characters(const struct jl_explained *explained) {
+    printf("  \"");
+    for (size_t i = 0; i < explained->count && i < 16; i++) {
+        uint8_t c = explained->begins[i];
+        putchar(c >= ' ' && c <= '~' ? c : '.');
+    }
+    putchar('"');
+}
+
+static void print_line(const struct printing *printing, const struct jl_reading_line *line) {
     char words[100];
     printf("%12.3f ms  ", (double)line->at_ps / 1e9);
     switch (line->kind) {
@@ -37,6 +48,9 @@ static void print_line(const struct jl_reading_line *line) {
     case JL_LINE_DATA:
         jl_explain_words(line->explained, words, sizeof words);
         printf("data  %-24zu  %s", line->explained->count, words);
+        if (printing->is_text) {
+            print_characters(line->explained);
+        }
         if (line->has_box) {
             printf("  %llu pixels into columns %d to %d, rows %d to %d",
                    (unsigned long long)line->pixels, line->box.left, line->box.right, line->box.top,
@@ -114,7 +128,7 @@ static void take_line(void *context, const struct jl_reading_line *line) {
     if (printing->lines) {
         cJSON_AddItemToArray(printing->lines, line_json(line));
     } else {
-        print_line(line);
+        print_line(printing, line);
     }
 }
 
@@ -150,6 +164,7 @@ static int explain(const char *verb, const char *path, struct cli_capture *typed
     if (!traffic) {
         return EXIT_BAD;
     }
+    printing->is_text = jl_traffic_rig(traffic)->card.cells.bus != JL_CELLS_NONE;
     printing->lines = as_json ? cJSON_CreateArray() : NULL;
     bool good = jl_reading_run(traffic, take_line, printing, &complaint);
     const char *why = jl_device_why_dark(jl_traffic_rig(traffic)->device);
