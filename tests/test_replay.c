@@ -99,7 +99,7 @@ static void words(void) {
          "C38 C0E C06 C4A CC0 D41",
          {"8 data lines, two lines, 5x8 dots", "display on, cursor on, blinking off",
           "address counts up, display stays", "character 1, row 2",
-          "DDRAM address             40"}},
+          "data  1                         41  \"A\""}},
         /* where data go on the upright glass */
         {"ssd1306-128x64-spi",
          "C20 C00 CA1 CC8 C21 C0A C13 C22 C01 C02 DFF D00 D11",
