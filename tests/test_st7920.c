@@ -189,6 +189,17 @@ static void mistakes(void) {
     jl_board_destroy(board);
 }
 
+/* On a parallel bus at 0.1 ms a byte, out of its start-up. */
+static struct raw parallel_open(void) {
+    struct jl_glass glass = {.width = 128, .height = 64};
+    struct raw raw = {.board = jl_board_create(1)};
+    raw.bus = jl_board_add_6800(raw.board, 100000, 0);
+    raw.device = jl_board_add_device(raw.board, &jl_emulated_st7920, "panel", &glass);
+    EXPECT(jl_stream_attach(raw.bus, raw.device));
+    raw_play(&raw, "~41");
+    return raw;
+}
+
 /* Rows of text begin at words 00, 10, 08, 18; a word is 16 dots wide. */
 static void cursor(void) {
     static const struct {
@@ -211,15 +222,11 @@ static void cursor(void) {
         {"C0E C9F D2020", 16, 0, 15},
         {"C0E C82 C02", 16, 0, 15},
     };
-    struct jl_glass glass = {.width = 128, .height = 64};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        struct raw raw = {.board = jl_board_create(1)};
+        struct raw raw = parallel_open();
         int x = -1, y = -1;
-        raw.bus = jl_board_add_6800(raw.board, 100000, 0);
-        raw.device = jl_board_add_device(raw.board, &jl_emulated_st7920, "panel", &glass);
-        EXPECT(jl_stream_attach(raw.bus, raw.device));
         test_row("%s", rows[i].script);
-        raw_play(&raw, "~41 C30");
+        raw_play(&raw, "C30");
         raw_play(&raw, rows[i].script);
         EXPECT_INT(raw_count_color(raw.device, 0xFFFFFF, &x, &y), rows[i].lit);
         EXPECT_INT(x, rows[i].x);
@@ -267,15 +274,10 @@ static void text_that_moves(void) {
         {"C20 C00C0 C8020 C3000 C84 DA1A1", 60, 65, 0, NULL}, /* back to 8 lines */
         {"C20 C0C C80", 0, -1, -1, "0x0C has bits on D3..D0"},
     };
-    struct jl_glass glass = {.width = 128, .height = 64};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        struct raw raw = {.board = jl_board_create(1)};
+        struct raw raw = parallel_open();
         int x = -1, y = -1;
-        raw.bus = jl_board_add_6800(raw.board, 100000, 0);
-        raw.device = jl_board_add_device(raw.board, &jl_emulated_st7920, "panel", &glass);
-        EXPECT(jl_stream_attach(raw.bus, raw.device));
         test_row("%s", rows[i].script);
-        raw_play(&raw, "~41");
         raw_play(&raw, rows[i].script);
         EXPECT_INT(raw_count_color(raw.device, 0xFFFFFF, &x, &y), rows[i].lit);
         EXPECT_INT(x, rows[i].x);
@@ -301,15 +303,10 @@ static void reads_on_parallel_buses(void) {
         {"C20 C8050", false, 2, {0x0F, 0x5F}}, /* nobody drives D3..D0 */
         {"C20 C8020 D40104020 C8020", true, 4, {0xFF, 0xFF, 0x4F, 0x1F}},
     };
-    struct jl_glass glass = {.width = 128, .height = 64};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        struct raw raw = {.board = jl_board_create(1)};
+        struct raw raw = parallel_open();
         uint8_t bytes[5];
-        raw.bus = jl_board_add_6800(raw.board, 100000, 0);
-        raw.device = jl_board_add_device(raw.board, &jl_emulated_st7920, "panel", &glass);
-        EXPECT(jl_stream_attach(raw.bus, raw.device));
         test_row("%s", rows[i].script);
-        raw_play(&raw, "~41");
         raw_play(&raw, rows[i].script);
         jl_board_wait_ps(raw.board, 100000000u);
         jl_device_set_pin(raw.device, JL_DEVICE_CS, false);

@@ -9,6 +9,7 @@
 #include <string.h>
 #include <strings.h>
 
+#include "../files/values.h"
 #include "capture_reader.h"
 
 enum { LINE = sizeof((struct csv *)0)->first_line, WORD = 64 };
@@ -105,17 +106,6 @@ static bool read_number(const struct csv *csv, const char *field, double *value)
 
 /* ---- the header ---- */
 
-/* Letters and digits of a name, small. */
-static void normalize(const char *name, char *out) {
-    size_t length = 0;
-    for (; *name && length + 1 < WORD; name++) {
-        if (isalnum((unsigned char)*name)) {
-            out[length++] = (char)tolower((unsigned char)*name);
-        }
-    }
-    out[length] = '\0';
-}
-
 static bool is_one_of(const char *word, const char *const *words) {
     for (; *words; words++) {
         if (strcmp(word, *words) == 0) {
@@ -172,7 +162,7 @@ static enum csv_use use_of(const char *header) {
     static const char *const addresses[] = {"address", "addr", "id", "i2caddress", NULL};
     static const char *const acks[] = {"ack", "acked", "acknak", "acknack", NULL};
     char name[WORD];
-    normalize(header, name);
+    jl_host_plain_name(header, name, sizeof name);
     /* "time" with a unit behind it is one, too */
     return is_one_of(name, times) || strncmp(name, "time", 4) == 0     ? CSV_TIME
            : is_one_of(name, values)                                   ? CSV_VALUE
@@ -368,7 +358,7 @@ static bool says_yes(const char *field) {
     static const char *const yes[] = {"1", "true", "yes", "x",    "start", "stop", "ack",
                                       "s", "p",    "d",   "data", "high",  NULL};
     char word[WORD];
-    normalize(field, word);
+    jl_host_plain_name(field, word, sizeof word);
     return is_one_of(word, yes);
 }
 
@@ -381,7 +371,7 @@ static bool take_bytes(struct jl_capture *capture, char **fields, int count,
     for (int i = 0; i < count && i < csv->columns; i++) {
         unsigned value = 0;
         char word[WORD];
-        normalize(fields[i], word);
+        jl_host_plain_name(fields[i], word, sizeof word);
         if (!*fields[i]) {
             continue;
         }

@@ -86,3 +86,13 @@ size_t jl_host_parse_hex_bytes(const char *text, uint8_t *out, size_t most) {
     }
     return count;
 }
+
+void jl_host_plain_name(const char *name, char *out, size_t size) {
+    size_t length = 0;
+    for (; *name && length + 1 < size; name++) {
+        if (isalnum((unsigned char)*name)) {
+            out[length++] = (char)tolower((unsigned char)*name);
+        }
+    }
+    out[length] = '\0';
+}

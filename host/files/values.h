@@ -36,4 +36,7 @@ bool jl_host_parse_size(const char *text, int *width, int *height);
 /* Bytes of two hex digits with blanks between; how many, or 0 when it is not that. */
 size_t jl_host_parse_hex_bytes(const char *text, uint8_t *out, size_t most);
 
+/* A name as people mean it: letters and digits only, in lower case, cut to the room. */
+void jl_host_plain_name(const char *name, char *out, size_t size);
+
 #endif

@@ -1,7 +1,8 @@
 /* Names of wires: of a scope's last part, without case and without what is no letter or digit. */
 #include "traffic_wires.h"
 
-#include <ctype.h>
+#include "../files/values.h"
+
 #include <stdio.h>
 #include <string.h>
 
@@ -39,16 +40,6 @@ const char *jl_role_name(enum jl_role role) {
     return lines[role - JL_ROLE_D0];
 }
 
-static void normalize(const char *name, char *out) {
-    size_t length = 0;
-    for (; *name && length + 1 < WORD; name++) {
-        if (isalnum((unsigned char)*name)) {
-            out[length++] = (char)tolower((unsigned char)*name);
-        }
-    }
-    out[length] = '\0';
-}
-
 static const char *last_part(const char *name) {
     const char *dot = strrchr(name, '.');
     return dot && dot[1] ? dot + 1 : name;
@@ -74,7 +65,7 @@ static int line_number(const char *word) {
 /* How well a name fits a role: 0 the best, -1 not at all. */
 static int rank_of(const char *name, enum jl_role role) {
     char word[WORD];
-    normalize(last_part(name), word);
+    jl_host_plain_name(last_part(name), word, sizeof word);
     if (role >= JL_ROLE_D0) {
         return line_number(word) == (int)(role - JL_ROLE_D0) ? 0 : -1;
     }
