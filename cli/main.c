@@ -18,6 +18,7 @@ static const struct verb {
     {"run", verb_run, "run a program of your own on the panel of a card"},
     {"explain", verb_explain, "read a logic analyser's capture out, command by command"},
     {"replay", verb_replay, "play such a capture to an emulated panel, and look at its glass"},
+    {"budget", verb_budget, "tell what a capture spends, in bytes and time"},
     {"compare", verb_compare, "tell how two pictures differ"},
     {"bake", verb_bake, "turn pictures and drawings into C data"},
     {"demo", verb_demo, "run the made-up harbour of Heron Quay"},

@@ -26,6 +26,8 @@ struct jl_traffic {
     size_t watched;        /* of its times */
     uint64_t last_byte_ps; /* until then bytes came */
     bool has_bytes;
+    jl_traffic_tap_fn tap;
+    void *tap_context;
     /* decoded bytes: the transfer that is open */
     int address;
 };
@@ -253,6 +255,11 @@ static void look(struct jl_traffic *traffic, uint64_t at_ps, bool is_byte, bool 
     }
 }
 
+void jl_traffic_tap(struct jl_traffic *traffic, jl_traffic_tap_fn fn, void *context) {
+    traffic->tap = fn;
+    traffic->tap_context = context;
+}
+
 enum jl_traffic_step jl_traffic_next(struct jl_traffic *traffic, struct jl_bus_event *event,
                                      bool *foreign, struct jl_complaint *complaint) {
     while (traffic->taken == traffic->event_count) {
@@ -283,5 +290,8 @@ enum jl_traffic_step jl_traffic_next(struct jl_traffic *traffic, struct jl_bus_e
     traffic->last_byte_ps = is_byte ? event->until_ps : traffic->last_byte_ps;
     traffic->has_bytes |= is_byte;
     *foreign = jl_host_feed(&traffic->feed, event);
+    if (traffic->tap) {
+        traffic->tap(traffic->tap_context, event, *foreign);
+    }
     return JL_TRAFFIC_EVENT;
 }

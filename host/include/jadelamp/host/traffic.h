@@ -60,6 +60,11 @@ struct jl_traffic_watch {
  * taken nothing that comes later. Copied. */
 void jl_traffic_watch(struct jl_traffic *traffic, const struct jl_traffic_watch *watch);
 
+typedef void (*jl_traffic_tap_fn)(void *context, const struct jl_bus_event *event, bool foreign);
+
+/** Calls a function with each event, too. NULL ends it. */
+void jl_traffic_tap(struct jl_traffic *traffic, jl_traffic_tap_fn fn, void *context);
+
 /** The role of a wire, as options and files name it: "scl", "dc", "d0". */
 const char *jl_role_name(enum jl_role role);
 

@@ -1,0 +1,125 @@
+/* The bill of a capture. */
+#include "jadelamp/host/budget.h"
+
+#include <string.h>
+
+#include "jadelamp/host/reading.h"
+
+#define GAP_PS 1000000000u /* 1 ms: from there on it is a wait */
+
+struct counting {
+    struct jl_budget *budget;
+    bool has_byte, has_level, level;
+    uint64_t behind_ps;        /* the last byte */
+    uint8_t arguments[256][6]; /* of each opcode as it came last */
+    uint8_t argument_counts[256];
+};
+
+/* ---- the wire ---- */
+
+static void count_byte(struct counting *counting, const struct jl_bus_event *event) {
+    struct jl_budget *budget = counting->budget;
+    if (!counting->has_byte) {
+        budget->first_ps = event->at_ps;
+    } else if (event->at_ps > counting->behind_ps) {
+        uint64_t gap = event->at_ps - counting->behind_ps;
+        bool wait = gap >= GAP_PS;
+        *(wait ? &budget->waits_ps : &budget->gaps_ps) += gap;
+        *(wait ? &budget->waits : &budget->gaps) += 1;
+        if (!wait && gap > budget->longest_gap_ps) {
+            budget->longest_gap_ps = gap;
+        }
+    }
+    counting->has_byte = true;
+    counting->behind_ps = budget->last_ps = event->until_ps;
+    budget->bits_ps += event->until_ps - event->at_ps;
+    budget->bytes++;
+    if (counting->has_level && counting->level != event->data) {
+        budget->dc_changes++;
+    }
+    counting->has_level = true;
+    counting->level = event->data;
+}
+
+static void count_event(void *context, const struct jl_bus_event *event, bool foreign) {
+    struct counting *counting = context;
+    if (foreign) {
+        return;
+    }
+    if (event->kind == JL_BUS_BYTE) {
+        count_byte(counting, event);
+    } else if (event->kind == JL_BUS_START || event->kind == JL_BUS_SELECTED) {
+        counting->budget->transfers++;
+    }
+}
+
+/* ---- what the bytes are ---- */
+
+/* Windows are commands of two arguments and more that come again and again. */
+static void count_command(struct counting *counting, const struct jl_explained *explained) {
+    struct jl_budget *budget = counting->budget;
+    uint8_t *last = counting->arguments[explained->opcode];
+    size_t count = explained->count;
+    budget->commands++;
+    budget->opcode_bytes++;
+    budget->argument_bytes += count;
+    if (count >= 2 && count <= sizeof counting->arguments[0]) {
+        budget->repeated_windows += counting->argument_counts[explained->opcode] == count &&
+                                    memcmp(last, explained->arguments, count) == 0;
+        memcpy(last, explained->arguments, count);
+        counting->argument_counts[explained->opcode] = (uint8_t)count;
+    }
+}
+
+static void count_line(void *context, const struct jl_reading_line *line) {
+    struct counting *counting = context;
+    struct jl_budget *budget = counting->budget;
+    if (line->kind == JL_LINE_COMMAND) {
+        count_command(counting, line->explained);
+    } else if (line->kind == JL_LINE_DATA) {
+        budget->runs++;
+        budget->data_bytes += line->explained->count;
+        budget->pixels += line->pixels;
+        budget->one_pixel_runs += line->pixels == 1;
+    }
+}
+
+/* ---- pictures a second ---- */
+
+static double limit_byte_s(const struct jl_card *card) {
+    uint32_t cycle_ns = jl_catalog_least_cycle_ns(card->controller);
+    uint32_t serial_hz = jl_catalog_most_serial_hz(card->controller);
+    uint32_t i2c_hz = jl_catalog_most_i2c_hz(card->controller);
+    return jl_card_is_parallel(card)       ? cycle_ns / 1e9
+           : card->bus == JL_BUS_I2C       ? (i2c_hz ? 9.0 / i2c_hz : 0)
+           : card->bus == JL_BUS_SPI_3WIRE ? (serial_hz ? 9.0 / serial_hz : 0)
+                                           : (serial_hz ? 8.0 / serial_hz : 0);
+}
+
+static void count_pictures(struct jl_budget *budget, const struct jl_card *card, unsigned depth) {
+    budget->picture_bytes = ((uint64_t)card->width * (uint64_t)card->height * depth + 7) / 8;
+    double bytes = (double)budget->picture_bytes, limit = limit_byte_s(card);
+    if (!budget->picture_bytes || !budget->data_bytes) {
+        return;
+    }
+    double busy = (double)(budget->bits_ps + budget->gaps_ps) / 1e12;
+    double bits = (double)budget->bits_ps / 1e12 / (double)budget->bytes;
+    budget->as_sent = busy > 0 ? (double)budget->data_bytes / bytes / busy : 0;
+    budget->bits_alone = bits > 0 ? 1 / (bytes * bits) : 0;
+    budget->at_limit = limit > 0 ? 1 / (bytes * limit) : 0;
+}
+
+bool jl_budget_run(struct jl_traffic *traffic, struct jl_budget *budget,
+                   struct jl_complaint *complaint) {
+    struct counting counting = {.budget = budget};
+    struct jl_rig *rig = jl_traffic_rig(traffic);
+    memset(budget, 0, sizeof *budget);
+    jl_traffic_tap(traffic, count_event, &counting);
+    if (!jl_reading_run(traffic, count_line, &counting, complaint)) {
+        return false;
+    }
+    uint64_t known = budget->opcode_bytes + budget->argument_bytes + budget->data_bytes;
+    budget->framing_bytes = budget->bytes > known ? budget->bytes - known : 0;
+    count_pictures(budget, &rig->card, jl_device_data_depth(rig->device));
+    return true;
+}
