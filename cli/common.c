@@ -215,7 +215,6 @@ void cli_json_files(cJSON *json, const char *const *paths, size_t count) {
 }
 
 void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight *sight) {
-    static const char *const severities[] = {"note", "warning", "error"};
     cJSON_AddBoolToObject(json, "lit", sight->why_dark == NULL);
     cJSON_AddStringToObject(json, "why_dark", sight->why_dark ? sight->why_dark : "");
     if (sight->cells_text) {
@@ -233,7 +232,7 @@ void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight
         cJSON_AddStringToObject(entry, "device", list[i].device);
         cJSON_AddStringToObject(entry, "part", list[i].part);
         cJSON_AddNumberToObject(entry, "byte", (double)list[i].byte);
-        cJSON_AddStringToObject(entry, "severity", severities[list[i].severity]);
+        cJSON_AddStringToObject(entry, "severity", jl_severity_name(list[i].severity));
         cJSON_AddStringToObject(entry, "text", list[i].text);
         cJSON_AddItemToArray(array, entry);
     }

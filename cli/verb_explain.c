@@ -16,8 +16,6 @@ struct printing {
     size_t found;   /* diagnostics above a note */
 };
 
-static const char *const severities[] = {"note", "warning", "error"};
-
 static void print_command(const struct jl_explained *explained) {
     char words[400];
     jl_explain_words(explained, words, sizeof words);
@@ -65,7 +63,7 @@ static void print_line(const struct printing *printing, const struct jl_reading_
         printf("%s %s", jl_line_kind_name(line->kind), line->high ? "high" : "low");
         break;
     case JL_LINE_DIAGNOSTIC:
-        printf("  %s: %s", severities[line->diagnostic->severity], line->text);
+        printf("  %s: %s", jl_severity_name(line->diagnostic->severity), line->text);
         break;
     default:
         printf("  doubt: %s", line->text);
@@ -109,7 +107,7 @@ static cJSON *line_json(const struct jl_reading_line *line) {
         cJSON_AddBoolToObject(json, "high", line->high);
     } else if (line->text) {
         if (line->diagnostic) {
-            cJSON_AddStringToObject(json, "severity", severities[line->diagnostic->severity]);
+            cJSON_AddStringToObject(json, "severity", jl_severity_name(line->diagnostic->severity));
             cJSON_AddStringToObject(json, "code", jl_code_name(line->diagnostic->code));
         }
         cJSON_AddStringToObject(json, "text", line->text);

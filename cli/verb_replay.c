@@ -46,7 +46,6 @@ static double ms_in_capture(const struct jl_traffic *traffic, uint64_t board_ps)
 }
 
 static void print_text(struct jl_traffic *traffic, const struct jl_replay_result *result) {
-    static const char *const severities[] = {"note", "warning", "error"};
     struct jl_rig *rig = jl_traffic_rig(traffic);
     const struct jl_diagnostic *list;
     size_t count = jl_board_diagnostics(rig->board, &list);
@@ -60,7 +59,7 @@ static void print_text(struct jl_traffic *traffic, const struct jl_replay_result
     printf("\n  %s%s\n", why ? "dark: " : "lit", why ? why : "");
     for (size_t i = 0; i < count && i < MOST_TOLD; i++) {
         printf("  %9.3f ms %s: %s", ms_in_capture(traffic, list[i].at_ps),
-               severities[list[i].severity], list[i].text);
+               jl_severity_name(list[i].severity), list[i].text);
         if (list[i].count > 1) {
             printf(" (%u times, the last at %.3f ms)", (unsigned)list[i].count,
                    ms_in_capture(traffic, list[i].last_ps));
@@ -76,7 +75,6 @@ static void print_text(struct jl_traffic *traffic, const struct jl_replay_result
 }
 
 static void print_json(struct jl_traffic *traffic, const struct jl_replay_result *result) {
-    static const char *const severities[] = {"note", "warning", "error"};
     struct jl_rig *rig = jl_traffic_rig(traffic);
     const struct jl_diagnostic *list;
     const char *why = jl_device_why_dark(rig->device), *paths[JL_REPLAY_TIMES + 8];
@@ -93,7 +91,7 @@ static void print_json(struct jl_traffic *traffic, const struct jl_replay_result
         cJSON_AddNumberToObject(entry, "microseconds", ms_in_capture(traffic, list[i].at_ps) * 1e3);
         cJSON_AddNumberToObject(entry, "count", list[i].count);
         cJSON_AddStringToObject(entry, "code", jl_code_name(list[i].code));
-        cJSON_AddStringToObject(entry, "severity", severities[list[i].severity]);
+        cJSON_AddStringToObject(entry, "severity", jl_severity_name(list[i].severity));
         cJSON_AddStringToObject(entry, "text", list[i].text);
         cJSON_AddItemToArray(array, entry);
     }

@@ -5,6 +5,11 @@
 
 #include "board_parts.h"
 
+const char *jl_severity_name(enum jl_severity severity) {
+    static const char *const names[] = {"note", "warning", "error"};
+    return names[severity];
+}
+
 size_t jl_board_diagnostics(const struct jl_board *board, const struct jl_diagnostic **list) {
     *list = board->diagnostics;
     return board->diagnostic_count;

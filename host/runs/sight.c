@@ -67,7 +67,6 @@ static void print_lines(FILE *out, const char *text) {
 }
 
 void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *sight) {
-    static const char *const severities[] = {"note", "warning", "error"};
     const struct jl_diagnostic *list;
     size_t count = jl_board_diagnostics(rig->board, &list);
     bool paper = jl_glass_is_paper(jl_device_glass(rig->device));
@@ -83,7 +82,7 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
     }
     for (size_t i = 0; i < count && i < MOST_TOLD; i++) {
         const struct jl_diagnostic *one = &list[i];
-        fprintf(out, "  %9.3f ms %s: %s", (double)one->at_ps / 1e9, severities[one->severity],
+        fprintf(out, "  %9.3f ms %s: %s", (double)one->at_ps / 1e9, jl_severity_name(one->severity),
                 one->text);
         if (one->count > 1) {
             fprintf(out, " (%u times, the last at %.3f ms)", (unsigned)one->count,

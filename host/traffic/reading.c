@@ -5,7 +5,7 @@
 
 #define WAIT_PS 1000000000u /* 1 ms */
 
-enum { MOST_HELD = 32, HELD_TEXT = sizeof((struct jl_diagnostic *)0)->text };
+enum { MOST_HELD = 32 };
 
 struct reading {
     struct jl_traffic *traffic;

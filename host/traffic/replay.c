@@ -64,11 +64,13 @@ static bool keep_change(struct replay *replay, struct jl_picture *glass, uint64_
     snprintf(ending, sizeof ending, "-%04zu.png", number);
     if (request->series && number <= JL_REPLAY_MOMENTS &&
         !write_picture(replay, ending, glass, number > 2)) {
+        jl_picture_free(glass);
         return false;
     }
     bool wanted = request->animation || (request->film && replay->kept < JL_REPLAY_FILM_TILES);
     if (wanted && replay->kept < JL_REPLAY_MOMENTS) {
         if (!copy(glass, &replay->moments[replay->kept])) {
+            jl_picture_free(glass);
             return out_of_memory(replay);
         }
         replay->times[replay->kept++] = at_ps;

@@ -53,6 +53,9 @@ enum jl_severity {
     JL_SEVERITY_ERROR,   /**< the picture or the panel's state is wrong */
 };
 
+/** "note", "warning" or "error". The text is static. */
+const char *jl_severity_name(enum jl_severity severity);
+
 /**
  * What was found, once however often it was. Of one kind, at most 32 that differ in their numbers
  * are told for a device, so that a flood of one hides no other.
