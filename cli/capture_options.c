@@ -30,8 +30,5 @@ struct jl_traffic *cli_open_capture(const char *verb, const char *path,
 void cli_capture_free(struct cli_capture *typed) {
     free(typed->card);
     free(typed->time_unit);
-    for (char **wire = typed->wires; wire && *wire; wire++) {
-        free(*wire);
-    }
-    free(typed->wires);
+    cli_free_texts(typed->wires);
 }

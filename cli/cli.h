@@ -73,6 +73,9 @@ void cli_json_text(cJSON *json, const char *name, const char *text);
 /* An array "files" with the paths that were written. */
 void cli_json_files(cJSON *json, const char *const *paths, size_t count);
 
+/* An array "diagnostics"; the offset is taken from the board's times. */
+void cli_json_findings(cJSON *json, const struct jl_board *board, uint64_t offset_ps);
+
 /* What came out of a run: lit, why not, text, diagnostics, files. */
 void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight *sight);
 
@@ -81,6 +84,19 @@ void cli_print_glass(const struct jl_picture *glass, const char *style);
 
 /* Whether --terminal has a known style; else reported. NULL is known. */
 bool cli_good_style(const char *verb, const char *style);
+
+/* Faults to try something with, as often as wanted. */
+#define CLI_FAULT_OPTION(TYPED)                                                                    \
+    { "fault", 0, POPT_ARG_ARGV, &(TYPED), 0, JL_FAULT_HELP, "FAULT" }
+
+/* Reads what was typed into `faults`, of JL_MOST_FAULTS. False: reported. */
+bool cli_read_faults(const char *verb, char **typed, struct jl_fault *faults, size_t *count);
+
+/* Reads them and puts them on the board of a rig: jl_fault_inject(). False: reported. */
+bool cli_inject(const char *verb, char **typed, struct jl_rig *rig, uint64_t replay_offset_ps);
+
+/* Frees a list that popt made of an option; NULL is fine. */
+void cli_free_texts(char **texts);
 
 /* A cost as JSON. */
 cJSON *cli_cost_json(const struct jl_wire_cost *cost);

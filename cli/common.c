@@ -8,6 +8,7 @@
 #include <sys/ioctl.h>
 #include <unistd.h>
 
+#include "jadelamp/host/findings.h"
 #include "jadelamp/host/terminal.h"
 
 int cli_next_option(poptContext context, const char **argv) {
@@ -214,19 +215,16 @@ void cli_json_files(cJSON *json, const char *const *paths, size_t count) {
     }
 }
 
-void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight *sight) {
-    cJSON_AddBoolToObject(json, "lit", sight->why_dark == NULL);
-    cJSON_AddStringToObject(json, "why_dark", sight->why_dark ? sight->why_dark : "");
-    if (sight->cells_text) {
-        cli_json_text(json, "text", sight->cells_text);
-    }
+void cli_json_findings(cJSON *json, const struct jl_board *board, uint64_t offset_ps) {
     const struct jl_diagnostic *list;
-    size_t count = jl_board_diagnostics(rig->board, &list);
+    size_t count = jl_board_diagnostics(board, &list);
     cJSON *array = cJSON_AddArrayToObject(json, "diagnostics");
     for (size_t i = 0; i < count; i++) {
         cJSON *entry = cJSON_CreateObject();
-        cJSON_AddNumberToObject(entry, "microseconds", (double)list[i].at_ps / 1e6);
-        cJSON_AddNumberToObject(entry, "last_microseconds", (double)list[i].last_ps / 1e6);
+        cJSON_AddNumberToObject(entry, "microseconds",
+                                1e3 * jl_findings_ms(list[i].at_ps, offset_ps));
+        cJSON_AddNumberToObject(entry, "last_microseconds",
+                                1e3 * jl_findings_ms(list[i].last_ps, offset_ps));
         cJSON_AddNumberToObject(entry, "count", list[i].count);
         cJSON_AddStringToObject(entry, "code", jl_code_name(list[i].code));
         cJSON_AddStringToObject(entry, "device", list[i].device);
@@ -236,6 +234,15 @@ void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight
         cJSON_AddStringToObject(entry, "text", list[i].text);
         cJSON_AddItemToArray(array, entry);
     }
+}
+
+void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight *sight) {
+    cJSON_AddBoolToObject(json, "lit", sight->why_dark == NULL);
+    cJSON_AddStringToObject(json, "why_dark", sight->why_dark ? sight->why_dark : "");
+    if (sight->cells_text) {
+        cli_json_text(json, "text", sight->cells_text);
+    }
+    cli_json_findings(json, rig->board, 0);
     const char *const files[] = {sight->glass_path, sight->photo_path, sight->capture_path,
                                  sight->film_path};
     cli_json_files(json, files, *sight->film_path ? 4 : 3);

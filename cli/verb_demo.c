@@ -9,14 +9,19 @@
 
 static void print_text(const struct jl_demo_result *result) {
     puts("Heron Quay: the quay gauge, an ssd1306 of 128x64 on I2C at 400 kHz\n");
-    printf("  woken: %.1f ms, %llu bytes on the bus\n\n", result->wake.microseconds / 1e3,
-           (unsigned long long)result->wake.bytes);
+    printf("  woken: %.1f ms, %llu bytes on the bus%s%s\n\n", result->wake.microseconds / 1e3,
+           (unsigned long long)result->wake.bytes, result->wake_status ? "  " : "",
+           result->wake_status ? jl_status_text(result->wake_status) : "");
     puts("  time   tide     wire time  bytes on the bus");
     for (int i = 0; i < result->step_count; i++) {
         const struct jl_demo_step *step = &result->steps[i];
-        printf("  %02d:%02d  %5.2f m  %6.2f ms  %5llu%s\n", step->minute / 60, step->minute % 60,
+        printf("  %02d:%02d  %5.2f m  %6.2f ms  %5llu%s", step->minute / 60, step->minute % 60,
                step->height_cm / 100.0, step->cost.microseconds / 1e3,
-               (unsigned long long)step->cost.bytes, i ? "" : "   the whole picture");
+               (unsigned long long)step->cost.bytes,
+               step->status ? "   "
+               : i          ? ""
+                            : "   the whole picture");
+        puts(step->status ? jl_status_text(step->status) : "");
     }
     printf("\n  diagnostics of the controller: %zu\n", result->diagnostics);
     printf(
@@ -105,12 +110,14 @@ static void print_json(const struct jl_demo_result *result, const struct jl_demo
     cJSON *json = cJSON_CreateObject();
     cli_json_text(json, "directory", result->directory);
     cJSON_AddItemToObject(json, "wake", cli_cost_json(&result->wake));
+    cJSON_AddStringToObject(json, "wake_status", jl_status_name(result->wake_status));
     cJSON *steps = cJSON_AddArrayToObject(json, "readings");
     for (int i = 0; i < result->step_count; i++) {
         cJSON *step = cJSON_CreateObject();
         cJSON_AddNumberToObject(step, "minute", result->steps[i].minute);
         cJSON_AddNumberToObject(step, "height_cm", result->steps[i].height_cm);
         cJSON_AddItemToObject(step, "present", cli_cost_json(&result->steps[i].cost));
+        cJSON_AddStringToObject(step, "present_status", jl_status_name(result->steps[i].status));
         cJSON_AddItemToArray(steps, step);
     }
     cJSON_AddNumberToObject(json, "diagnostics", (double)result->diagnostics);
@@ -119,19 +126,25 @@ static void print_json(const struct jl_demo_result *result, const struct jl_demo
     cli_print_json(json);
 }
 
-static int demo(const char *verb, const char *data, const char *directory, bool as_json) {
+static int demo(const char *verb, const char *data, const char *directory, char **faults_typed,
+                bool as_json) {
     char shipped[1024];
     struct jl_demo_result result;
     struct jl_demo_board boards[JL_DEMO_BOARDS];
     struct jl_demo_console consoles[JL_DEMO_CONSOLES];
     struct jl_complaint complaint = {""};
+    struct jl_fault faults[JL_MOST_FAULTS];
+    /* From 07:00 on, every ten minutes: the tide falls to low water. */
+    struct jl_demo_morning morning = {.first = 42, .count = 12, .faults = faults};
+    if (!cli_read_faults(verb, faults_typed, faults, &morning.fault_count)) {
+        return EXIT_BAD;
+    }
     if (!data && !jl_share_path("demo", shipped, sizeof shipped)) {
         return cli_bad(verb, "the demo's data are missing: set JADELAMP_SHARE to the folder that "
                              "holds cards/ and demo/");
     }
     data = data ? data : shipped;
-    /* From 07:00 on, every ten minutes: the tide falls to low water. */
-    if (!jl_demo_quay_gauge(data, directory, 42, 12, &result, &complaint) ||
+    if (!jl_demo_quay_gauge(data, directory, &morning, &result, &complaint) ||
         !jl_demo_boards(data, directory, boards, &complaint) ||
         !jl_demo_consoles(data, directory, consoles, &complaint)) {
         return cli_bad(verb, "%s", complaint.text);
@@ -143,7 +156,10 @@ static int demo(const char *verb, const char *data, const char *directory, bool 
         print_boards(boards);
         print_consoles(consoles);
     }
-    size_t diagnostics = result.diagnostics;
+    size_t diagnostics = result.diagnostics + (result.wake_status != JL_OK);
+    for (int i = 0; i < result.step_count; i++) {
+        diagnostics += result.steps[i].status != JL_OK;
+    }
     for (int i = 0; i < JL_DEMO_BOARDS; i++) {
         diagnostics += boards[i].diagnostics;
     }
@@ -156,20 +172,24 @@ static int demo(const char *verb, const char *data, const char *directory, bool 
 int verb_demo(int argc, const char **argv) {
     char *directory = NULL; /* popt allocates what it puts here */
     char *data = NULL;
+    char **faults = NULL;
     int as_json = 0;
     const struct poptOption options[] = {
         {"into", 'o', POPT_ARG_STRING, &directory, 0, "folder for the files, else heron-quay",
          "DIR"},
         {"data", 0, POPT_ARG_STRING, &data, 0, "folder with other cards/ and data/", "DIR"},
+        CLI_FAULT_OPTION(faults),
         {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
-    poptContext context = cli_parse(argc, argv, options, "");
+    poptContext context =
+        cli_parse(argc, argv, options, "\n\nFaults are put on the board of the quay gauge.\n");
     int status = EXIT_BAD;
     if (context && !cli_too_many(context, argv[0])) {
-        status = demo(argv[0], data, directory ? directory : "heron-quay", as_json != 0);
+        status = demo(argv[0], data, directory ? directory : "heron-quay", faults, as_json != 0);
     }
     poptFreeContext(context);
     free(directory);
     free(data);
+    cli_free_texts(faults);
     return status;
 }

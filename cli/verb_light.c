@@ -5,22 +5,6 @@
 #include <stdlib.h>
 #include <string.h>
 
-static bool parse_fault(const char *text, struct jl_light_request *request) {
-    char *end;
-    if (strcmp(text, "unplugged") == 0) {
-        request->fault = JL_LIGHT_UNPLUGGED;
-    } else if (strcmp(text, "sda-low") == 0) {
-        request->fault = JL_LIGHT_SDA_LOW;
-    } else if (strncmp(text, "nack-at=", 8) == 0 && text[8] >= '0' && text[8] <= '9') {
-        request->fault = JL_LIGHT_NACK_AT;
-        request->fault_byte = strtoull(text + 8, &end, 10);
-        return *end == '\0';
-    } else {
-        return false;
-    }
-    return true;
-}
-
 /* "\\n" as people type it in a shell becomes a line end, in place. */
 static void take_line_ends(char *text) {
     char *out = text;
@@ -80,7 +64,8 @@ static void print_json(const struct jl_light_result *result, const struct jl_car
 
 /* What was typed, as popt gives it. */
 struct typed_light {
-    char *directory, *fault, *terminal, *glass, *text, *picture, *numbers;
+    char *directory, *terminal, *glass, *text, *picture, *numbers;
+    char **faults;
     int json, film;
 };
 
@@ -90,14 +75,14 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
     static struct jl_card card, glass;
     static struct jl_light_result result; /* large */
     static struct jl_typed numbers;
+    struct jl_fault faults[JL_MOST_FAULTS];
+    if (!cli_read_faults(verb, typed->faults, faults, &request->fault_count)) {
+        return EXIT_BAD;
+    }
+    request->faults = faults;
     if (!jl_card_find(card_name, &card, &complaint) ||
         (typed->glass && !jl_card_find(typed->glass, &glass, &complaint))) {
         return cli_bad(verb, "%s", complaint.text);
-    }
-    if (request->fault >= JL_LIGHT_SDA_LOW && card.bus != JL_BUS_I2C) {
-        return cli_bad(verb,
-                       "that fault needs an acknowledge bit, and %s is not on I2C; try unplugged",
-                       card.name);
     }
     if (typed->numbers && !jl_typed_read(typed->numbers, &card, &numbers, &complaint)) {
         return cli_bad(verb, "%s", complaint.text);
@@ -128,7 +113,7 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
 
 int verb_light(int argc, const char **argv) {
     struct jl_light_request request = {.scale = 0};
-    struct typed_light typed = {.fault = NULL}; /* popt allocates what it puts here */
+    struct typed_light typed = {.faults = NULL}; /* popt allocates what it puts here */
     const struct poptOption options[] = {
         {"into", 'o', POPT_ARG_STRING, &typed.directory, 0, "folder for the files, else this one",
          "DIR"},
@@ -148,8 +133,7 @@ int verb_light(int argc, const char **argv) {
          "FILE"},
         {"film", 0, POPT_ARG_NONE, &typed.film, 0,
          "of e-paper: write NAME-film.png, the glass while it changes", NULL},
-        {"fault", 0, POPT_ARG_STRING, &typed.fault, 0, "try it on a broken bus",
-         "unplugged|sda-low|nack-at=BYTE"},
+        CLI_FAULT_OPTION(typed.faults),
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
     poptContext context = cli_parse(
@@ -179,16 +163,15 @@ int verb_light(int argc, const char **argv) {
         cli_bad(argv[0], "--text and --picture: expected one of them");
     } else if (typed.numbers && typed.glass) {
         cli_bad(argv[0], "--typed and --glass: expected one of them");
-    } else if (typed.fault && !parse_fault(typed.fault, &request)) {
-        cli_bad(argv[0], "--fault %s: expected unplugged, sda-low or nack-at=BYTE", typed.fault);
     } else {
         status = light(argv[0], card_name, &request, &typed);
     }
     poptFreeContext(context);
-    char *texts[] = {typed.directory, typed.fault,   typed.terminal, typed.glass,
-                     typed.text,      typed.picture, typed.numbers};
+    char *texts[] = {typed.directory, typed.terminal, typed.glass,
+                     typed.text,      typed.picture,  typed.numbers};
     for (size_t i = 0; i < sizeof texts / sizeof texts[0]; i++) {
         free(texts[i]);
     }
+    cli_free_texts(typed.faults);
     return status;
 }

@@ -5,16 +5,15 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "jadelamp/host/findings.h"
 #include "jadelamp/host/replay.h"
-
-/* Lines of findings that a person reads. */
-enum { MOST_TOLD = 20 };
 
 struct typed_replay {
     struct cli_capture capture;
     char *directory, *terminal;
     char **times;
     double pause_ms;
+    char **faults;
     int series, film, animation, json, scale;
 };
 
@@ -31,24 +30,8 @@ static void base_of(const char *path, char *out, size_t size) {
     }
 }
 
-static size_t count_findings(struct jl_traffic *traffic) {
-    const struct jl_diagnostic *list;
-    size_t found = 0;
-    for (size_t i = jl_board_diagnostics(jl_traffic_rig(traffic)->board, &list); i > 0; i--) {
-        found += list[i - 1].severity != JL_SEVERITY_NOTE;
-    }
-    return found;
-}
-
-static double ms_in_capture(const struct jl_traffic *traffic, uint64_t board_ps) {
-    uint64_t offset = jl_traffic_offset_ps(traffic);
-    return board_ps > offset ? (double)(board_ps - offset) / 1e9 : 0;
-}
-
 static void print_text(struct jl_traffic *traffic, const struct jl_replay_result *result) {
     struct jl_rig *rig = jl_traffic_rig(traffic);
-    const struct jl_diagnostic *list;
-    size_t count = jl_board_diagnostics(rig->board, &list);
     const char *why = jl_device_why_dark(rig->device);
     printf("%s: ", rig->card.name);
     cli_print_card(&rig->card);
@@ -57,18 +40,7 @@ static void print_text(struct jl_traffic *traffic, const struct jl_replay_result
         printf(", %zu pictures that differ", result->changes);
     }
     printf("\n  %s%s\n", why ? "dark: " : "lit", why ? why : "");
-    for (size_t i = 0; i < count && i < MOST_TOLD; i++) {
-        printf("  %9.3f ms %s: %s", ms_in_capture(traffic, list[i].at_ps),
-               jl_severity_name(list[i].severity), list[i].text);
-        if (list[i].count > 1) {
-            printf(" (%u times, the last at %.3f ms)", (unsigned)list[i].count,
-                   ms_in_capture(traffic, list[i].last_ps));
-        }
-        putchar('\n');
-    }
-    if (count > MOST_TOLD) {
-        printf("  of %zu findings in all\n", count);
-    }
+    jl_findings_print(stdout, rig->board, jl_traffic_offset_ps(traffic));
     for (size_t i = 0; i < result->path_count; i++) {
         printf("  %s %s\n", i ? "     " : "wrote", result->paths[i]);
     }
@@ -76,7 +48,6 @@ static void print_text(struct jl_traffic *traffic, const struct jl_replay_result
 
 static void print_json(struct jl_traffic *traffic, const struct jl_replay_result *result) {
     struct jl_rig *rig = jl_traffic_rig(traffic);
-    const struct jl_diagnostic *list;
     const char *why = jl_device_why_dark(rig->device), *paths[JL_REPLAY_TIMES + 8];
     cJSON *json = cJSON_CreateObject();
     cJSON_AddItemToObject(json, "card", cli_card_json(&rig->card));
@@ -84,17 +55,7 @@ static void print_json(struct jl_traffic *traffic, const struct jl_replay_result
     cJSON_AddNumberToObject(json, "pictures", (double)result->changes);
     cJSON_AddBoolToObject(json, "lit", why == NULL);
     cJSON_AddStringToObject(json, "why_dark", why ? why : "");
-    cJSON *array = cJSON_AddArrayToObject(json, "diagnostics");
-    size_t count = jl_board_diagnostics(rig->board, &list);
-    for (size_t i = 0; i < count; i++) {
-        cJSON *entry = cJSON_CreateObject();
-        cJSON_AddNumberToObject(entry, "microseconds", ms_in_capture(traffic, list[i].at_ps) * 1e3);
-        cJSON_AddNumberToObject(entry, "count", list[i].count);
-        cJSON_AddStringToObject(entry, "code", jl_code_name(list[i].code));
-        cJSON_AddStringToObject(entry, "severity", jl_severity_name(list[i].severity));
-        cJSON_AddStringToObject(entry, "text", list[i].text);
-        cJSON_AddItemToArray(array, entry);
-    }
+    cli_json_findings(json, rig->board, jl_traffic_offset_ps(traffic));
     for (size_t i = 0; i < result->path_count; i++) {
         paths[i] = result->paths[i];
     }
@@ -111,10 +72,12 @@ static int replay(const char *path, const struct typed_replay *typed,
         return EXIT_BAD;
     }
     int status;
-    if (!jl_replay(traffic, request, &result, &complaint)) {
+    struct jl_rig *rig = jl_traffic_rig(traffic);
+    if (!cli_inject("replay", typed->faults, rig, jl_traffic_offset_ps(traffic))) {
+        status = EXIT_BAD;
+    } else if (!jl_replay(traffic, request, &result, &complaint)) {
         status = cli_bad("replay", "%s", complaint.text);
     } else {
-        struct jl_rig *rig = jl_traffic_rig(traffic);
         struct jl_picture glass;
         if (typed->json) {
             print_json(traffic, &result);
@@ -125,7 +88,7 @@ static int replay(const char *path, const struct typed_replay *typed,
             cli_print_glass(&glass, typed->terminal);
             jl_picture_free(&glass);
         }
-        bool found = jl_device_why_dark(rig->device) || count_findings(traffic);
+        bool found = jl_device_why_dark(rig->device) || jl_findings_count(rig->board);
         status = found ? EXIT_FINDINGS : EXIT_GOOD;
     }
     jl_traffic_close(traffic);
@@ -155,13 +118,6 @@ static bool take_times(char **texts, struct jl_replay_request *request) {
     return true;
 }
 
-static void free_texts(char **texts) {
-    for (char **text = texts; text && *text; text++) {
-        free(*text);
-    }
-    free(texts);
-}
-
 int verb_replay(int argc, const char **argv) {
     struct typed_replay typed = {.directory = NULL};
     const struct poptOption options[] = {
@@ -176,6 +132,7 @@ int verb_replay(int argc, const char **argv) {
         {"gif", 0, POPT_ARG_NONE, &typed.animation, 0, "an animated GIF in real time", NULL},
         {"pause", 0, POPT_ARG_DOUBLE, &typed.pause_ms, 0,
          "a picture is complete when nothing comes for so long; else 1", "MS"},
+        CLI_FAULT_OPTION(typed.faults),
         {"scale", 's', POPT_ARG_INT, &typed.scale, 0,
          "pixels of the photo for one of the glass, 2..32", "N"},
         {"terminal", 't', POPT_ARG_STRING, &typed.terminal, 0, "show the glass here too",
@@ -207,7 +164,8 @@ int verb_replay(int argc, const char **argv) {
     cli_capture_free(&typed.capture);
     free(typed.directory);
     free(typed.terminal);
-    free_texts(typed.times);
+    cli_free_texts(typed.times);
+    cli_free_texts(typed.faults);
     poptFreeContext(context);
     return status;
 }

@@ -66,7 +66,7 @@ static void record_outputs(struct jl_board *board, uint64_t until_ps) {
         struct jl_device *device = board->devices[i];
         const struct machine *machine = device->machine;
         for (int pin = 0; pin < DEVICE_PINS && !device->unplugged; pin++) {
-            if (!(machine->outputs >> pin & 1)) {
+            if (!(machine->outputs >> pin & 1) || device->faults.held >> pin & 1) {
                 continue;
             }
             uint64_t at = board->now_ps;
@@ -80,7 +80,7 @@ static void record_outputs(struct jl_board *board, uint64_t until_ps) {
     }
 }
 
-void jl_sim_board_advance(struct jl_board *board, uint64_t until_ps) {
+static void advance(struct jl_board *board, uint64_t until_ps) {
     struct timed *timed;
     if (jl_sim_board_records(board)) {
         record_outputs(board, until_ps);
@@ -106,4 +106,12 @@ void jl_sim_board_advance(struct jl_board *board, uint64_t until_ps) {
         }
         jl_sim_recorder_write_until(board, known_ps);
     }
+}
+
+void jl_sim_board_advance(struct jl_board *board, uint64_t until_ps) {
+    if (board->brown_out && board->brown_out_ps <= until_ps) {
+        advance(board, board->brown_out_ps);
+        board->brown_out(board);
+    }
+    advance(board, until_ps);
 }

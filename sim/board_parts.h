@@ -57,6 +57,8 @@ struct jl_board {
     bool levels[MOST_WIRES];
     bool declared[MOST_WIRES]; /* in the recording */
     int wire_count;
+    void (*brown_out)(struct jl_board *board); /* NULL: none is to come */
+    uint64_t brown_out_ps;
     struct recorder recorder;
     struct jl_diagnostic diagnostics[MOST_DIAGNOSTICS];
     size_t diagnostic_count, diagnostic_total;
@@ -133,6 +135,7 @@ struct jl_stream_bus {
     struct timed timed; /* first: the clock's view of it */
     struct jl_board *board;
     uint64_t unit_ps; /* a byte, or a word of 16 lines */
+    uint32_t times_slower;
     uint64_t overhead_ps;
     int unit_bytes;
     int lines;   /* 0: SPI; 8 or 16: 8080, or 6800 */

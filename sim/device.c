@@ -1,4 +1,5 @@
 /* Devices: power, pins, and what their glass shows. */
+#include "byte_faults.h"
 #include "stream.h"
 
 #include <stdio.h>
@@ -105,6 +106,12 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
 void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high) {
     device->driven |= 1u << pin;
     device->light_duty = pin == JL_DEVICE_LIGHT ? UINT16_MAX : device->light_duty;
+    if (device->faults.held >> pin & 1) {
+        uint32_t bit = 1u << pin;
+        device->faults.outside_high =
+            high ? device->faults.outside_high | bit : device->faults.outside_high & ~bit;
+        return;
+    }
     if (device->pins[pin] == high) {
         return;
     }
@@ -129,6 +136,7 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
             device->machine->reset(device, !high);
         }
     } else if (pin == JL_DEVICE_CS && !jl_sim_device_is_selected(device)) {
+        jl_sim_faults_transfer(device);
         jl_sim_stream_deselected(device);
     } else if (pin == JL_DEVICE_CS && device->machine->selected) {
         device->machine->selected(device);
@@ -142,6 +150,9 @@ void jl_device_set_light(struct jl_device *device, uint16_t duty) {
 
 bool jl_device_pin(struct jl_device *device, enum jl_device_pin pin) {
     const struct machine *machine = device->machine;
+    if (device->faults.held >> pin & 1) {
+        return device->faults.held_high >> pin & 1;
+    }
     if (pin >= JL_DEVICE_TE && pin <= JL_DEVICE_PEN) {
         return !device->unplugged && machine->outputs >> pin & 1 &&
                machine->output(device, pin, device->board->now_ps);

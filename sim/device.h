@@ -100,6 +100,8 @@ struct machine {
     void (*show)(struct jl_device *device, struct jl_picture *picture);
     uint8_t (*brightness)(struct jl_device *device);
     const char *(*why_dark)(struct jl_device *device);
+    /* Registers are lost and the memory is not. NULL: as a reset; without one, as power_on(). */
+    void (*brown_out)(struct jl_device *device);
     /* The plug is pulled. NULL: nothing to do. */
     void (*power_off)(struct jl_device *device);
     /* Its glass keeps a picture by itself: it is shown whatever the part does. */
@@ -143,6 +145,15 @@ struct jl_device {
         int alike, singles;    /* and windows of one unit */
     } window;
     bool unplugged;
+    struct faults {
+        uint32_t held, held_high, outside_high; /* pins that are stuck, their levels, and which
+                                                   they were driven to; (1 << pin) each */
+        bool cutting, cut;                      /* it is to come; it has come */
+        uint64_t cut_byte;                      /* on its bus */
+        uint32_t flip_one_in;
+        uint64_t flip_state, flip_after; /* bits until the next one */
+        bool silent;                     /* nothing is reported */
+    } faults;
     bool pins[DEVICE_PINS];
     uint32_t driven; /* pins that were ever set from outside, (1 << pin) each */
     int pin_wires[DEVICE_PINS];

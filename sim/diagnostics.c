@@ -72,6 +72,9 @@ static void add(struct jl_board *board, struct jl_diagnostic *found) {
 
 void jl_sim_device_report(struct jl_device *device, enum jl_severity severity, enum jl_code code,
                           const char *format, ...) {
+    if (device->faults.silent) {
+        return;
+    }
     struct jl_diagnostic found = {.severity = severity,
                                   .code = code,
                                   .device = device->name,

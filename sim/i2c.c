@@ -5,7 +5,7 @@
  * repeated START takes 1.4: tLOW + tSU;STA + tHD;STA do not fit into one bit at
  * 100 kHz (4.7 + 4.7 + 4.0 us).
  */
-#include "board_parts.h"
+#include "byte_faults.h"
 
 #include <stdio.h>
 #include <stdlib.h>
@@ -194,11 +194,15 @@ static bool deliver_address(struct jl_i2c_bus *bus, uint8_t byte, uint64_t bit_p
     bus->reading = byte & 1;
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
-        if (device->unplugged || address_of(bus, i) != byte >> 1) {
+        uint8_t heard = byte;
+        if (jl_sim_faults_any(device)) { /* the master does not notice when one is lost */
+            jl_sim_faults_pass(device, bus->byte_count, &heard, 1);
+        }
+        if (device->unplugged || address_of(bus, i) != heard >> 1) {
             continue;
         }
         check_clock(device, bit_ps);
-        bus->addressed[i] = device->machine->i2c_begin(device, byte & 1);
+        bus->addressed[i] = device->machine->i2c_begin(device, heard & 1);
         acknowledged |= bus->addressed[i];
     }
     bus->refused = !acknowledged;
@@ -215,9 +219,14 @@ static bool deliver_data(struct jl_i2c_bus *bus, uint8_t byte) {
         return false;
     }
     for (size_t i = 0; i < bus->device_count; i++) {
-        if (bus->addressed[i] && !bus->devices[i]->unplugged) {
-            acknowledged |= bus->devices[i]->machine->i2c_write(bus->devices[i], byte);
+        struct jl_device *device = bus->devices[i];
+        uint8_t heard = byte;
+        if (!bus->addressed[i] || device->unplugged) {
+            continue;
         }
+        bool lost =
+            jl_sim_faults_any(device) && !jl_sim_faults_pass(device, bus->byte_count, &heard, 1);
+        acknowledged |= lost || device->machine->i2c_write(device, heard);
     }
     return acknowledged;
 }
@@ -226,6 +235,7 @@ void jl_i2c_see_start(struct jl_i2c_bus *bus) {
     bus->open = true;
     bus->expect_address = true;
     for (size_t i = 0; i < bus->device_count; i++) {
+        jl_sim_faults_transfer(bus->devices[i]);
         bus->addressed[i] = false;
     }
 }

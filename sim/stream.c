@@ -6,6 +6,8 @@
  */
 #include "stream.h"
 
+#include "byte_faults.h"
+
 #include <string.h>
 
 bool jl_stream_attach(struct jl_stream_bus *bus, struct jl_device *device) {
@@ -179,6 +181,15 @@ static void deliver_to(const struct jl_stream_bus *bus, struct jl_device *device
         memcpy(spoiled, bytes, count);
         spoil(device, spoiled, count, chance);
         bytes = spoiled;
+    }
+    if (jl_sim_faults_any(device)) {
+        memmove(spoiled, bytes, count);
+        count = jl_sim_faults_pass(device, bus->byte_count, spoiled, count);
+        units = count / (size_t)bus->unit_bytes;
+        bytes = spoiled;
+        if (!units) {
+            return;
+        }
     }
     device->at = device->at_base = 0;
     device->at_word_bytes = 1;

@@ -3,6 +3,7 @@
  * so that a controller that scans its glass meanwhile sees the RAM as it fills. A DMA transfer's
  * bytes leave memory when the wire takes them.
  */
+#include "jadelamp/sim/faults.h"
 #include "stream.h"
 
 #include <stdlib.h>
@@ -226,6 +227,7 @@ static struct jl_stream_bus *add(struct jl_board *board, uint64_t unit_ps, uint3
     bus->board = board;
     bus->unit_ps = unit_ps;
     bus->unit_bytes = 1;
+    bus->times_slower = 1;
     bus->overhead_ps = overhead_ns * (uint64_t)1000;
     board->stream_count++;
     board->timed[board->timed_count++] = &bus->timed;
@@ -290,6 +292,15 @@ bool jl_stream_clock(struct jl_stream_bus *bus, uint32_t clock_hz) {
     if (bus->lines || !good_clock(clock_hz) || bus->timed.in_flight) {
         return false;
     }
-    bus->unit_ps = spi_byte_ps(clock_hz);
+    bus->unit_ps = spi_byte_ps(clock_hz) * bus->times_slower;
+    return true;
+}
+
+bool jl_stream_slow_down(struct jl_stream_bus *bus, uint32_t times) {
+    if (times < 1 || times > 1000 || bus->timed.in_flight) {
+        return false;
+    }
+    bus->unit_ps = bus->unit_ps / bus->times_slower * times;
+    bus->times_slower = times;
     return true;
 }

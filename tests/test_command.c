@@ -71,7 +71,7 @@ static void usage(void) {
          "\"code\":\t\"unknown-command\""},
         {JADELAMP " light ssd1306-128x64-i2c --fault rain", 2, "expected unplugged"},
         {JADELAMP " light ssd1306-128x64-i2c --fault nack-at=x", 2, "expected unplugged"},
-        {JADELAMP " light ssd1306-128x64-spi --fault sda-low", 2, "is not on I2C"},
+        {JADELAMP " light ssd1306-128x64-spi --fault sda-low", 2, "which only I2C has"},
         {JADELAMP " light hd44780-20x4-expander --fault unplugged --into x; rm -r x", 0,
          "no answer"},
         {JADELAMP " scan hd44780-20x4-expander", 0, "0x27    0x4E, 0x4F"},

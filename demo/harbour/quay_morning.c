@@ -57,20 +57,22 @@ static bool show_row(struct jl_rig *rig, const struct jl_tide_table *table, int 
     }
     step->minute = reading.minute;
     step->height_cm = reading.height_cm;
-    step->status = jl_panel_present(&rig->panel, &rig->frame);
+    /* As firmware does it: a panel that was lost is woken again, with the next reading. */
+    step->status = jl_panel_status(&rig->panel);
+    if (step->status != JL_OK) {
+        step->status = jl_panel_wake(&rig->panel);
+    }
+    if (step->status == JL_OK) {
+        step->status = jl_panel_present(&rig->panel, &rig->frame);
+    }
     step->cost = cost_since(rig, us, bytes);
-    return step->status == JL_OK ||
-           jl_complain(complaint, "the quay gauge did not take a picture: %s",
-                       jl_status_text(step->status));
+    return true;
 }
 
 static bool run(struct jl_rig *rig, const struct jl_tide_table *table, int first,
                 struct jl_demo_result *result, struct jl_complaint *complaint) {
-    jl_status status = jl_panel_wake(&rig->panel);
+    result->wake_status = jl_panel_wake(&rig->panel);
     result->wake = cost_since(rig, 0, 0);
-    if (status != JL_OK) {
-        return jl_complain(complaint, "the quay gauge did not wake: %s", jl_status_text(status));
-    }
     for (int i = 0; i < result->step_count; i++) {
         if (!show_row(rig, table, first + i, i == 1 ? result->directory : NULL, &result->steps[i],
                       complaint)) {
@@ -86,8 +88,10 @@ static bool run(struct jl_rig *rig, const struct jl_tide_table *table, int first
     return true;
 }
 
-bool jl_demo_quay_gauge(const char *data, const char *directory, int first, int count,
-                        struct jl_demo_result *result, struct jl_complaint *complaint) {
+bool jl_demo_quay_gauge(const char *data, const char *directory,
+                        const struct jl_demo_morning *morning, struct jl_demo_result *result,
+                        struct jl_complaint *complaint) {
+    int first = morning->first, count = morning->count;
     struct jl_tide_table table;
     struct jl_card card;
     struct jl_rig rig;
@@ -117,7 +121,9 @@ bool jl_demo_quay_gauge(const char *data, const char *directory, int first, int 
                 jl_file_begin(&capture, path, complaint);
     if (good) {
         jl_board_record(rig.board, jl_file_write, &capture);
-        good = run(&rig, &table, first, result, complaint);
+        good =
+            jl_fault_inject(morning->faults, morning->fault_count, &rig, UINT64_MAX, complaint) &&
+            run(&rig, &table, first, result, complaint);
         jl_board_record_end(rig.board);
         if (good) {
             good = jl_file_commit(&capture, complaint);

@@ -8,29 +8,6 @@
 #include "jadelamp/host/png.h"
 #include "light_content.h"
 
-static void inject(struct jl_rig *rig, const struct jl_light_request *request) {
-    switch (request->fault) {
-    case JL_LIGHT_UNPLUGGED:
-        jl_device_set_plugged(rig->device, false);
-        if (rig->expander) {
-            jl_device_set_plugged(rig->expander, false);
-        }
-        break;
-    case JL_LIGHT_SDA_LOW:
-        if (rig->sim.i2c) {
-            jl_i2c_hold_sda(rig->sim.i2c, true);
-        }
-        break;
-    case JL_LIGHT_NACK_AT:
-        if (rig->sim.i2c) {
-            jl_i2c_fail_at(rig->sim.i2c, request->fault_byte, true);
-        }
-        break;
-    case JL_LIGHT_NO_FAULT:
-        break;
-    }
-}
-
 static void draw_test_card(struct jl_frame *frame, const char *title) {
     unsigned bits = frame->format->bits_per_pixel;
     if (frame->format->clear[0][0]) { /* fresh frames are white paper */
@@ -134,10 +111,11 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
     if (request->picture && !jl_host_bake_for(rig, request->picture, &picture, complaint)) {
         return false;
     }
-    inject(rig, request);
-    bool good = jl_sight_of(rig, request->directory, card->name, request->scale, run, &session,
-                            &result->sight, complaint) &&
-                write_film(result, request->directory, &film, complaint);
+    bool good =
+        jl_fault_inject(request->faults, request->fault_count, rig, UINT64_MAX, complaint) &&
+        jl_sight_of(rig, request->directory, card->name, request->scale, run, &session,
+                    &result->sight, complaint) &&
+        write_film(result, request->directory, &film, complaint);
     jl_picture_free(&film);
     jl_baked_picture_free(&picture);
     return good;

@@ -5,9 +5,7 @@
 #include <string.h>
 
 #include "jadelamp/host/file.h"
-
-/* Lines of findings that a person reads. */
-enum { MOST_TOLD = 20 };
+#include "jadelamp/host/findings.h"
 
 /* The text on a character module; NULL: no memory. */
 static char *text_of(struct jl_device *device) {
@@ -67,8 +65,6 @@ static void print_lines(FILE *out, const char *text) {
 }
 
 void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *sight) {
-    const struct jl_diagnostic *list;
-    size_t count = jl_board_diagnostics(rig->board, &list);
     bool paper = jl_glass_is_paper(jl_device_glass(rig->device));
     if (sight->why_dark) {
         fprintf(out, "  %s: %s\n", paper ? "not shown" : "dark", sight->why_dark);
@@ -80,19 +76,7 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
     if (sight->cells_text) {
         print_lines(out, sight->cells_text);
     }
-    for (size_t i = 0; i < count && i < MOST_TOLD; i++) {
-        const struct jl_diagnostic *one = &list[i];
-        fprintf(out, "  %9.3f ms %s: %s", (double)one->at_ps / 1e9, jl_severity_name(one->severity),
-                one->text);
-        if (one->count > 1) {
-            fprintf(out, " (%u times, the last at %.3f ms)", (unsigned)one->count,
-                    (double)one->last_ps / 1e9);
-        }
-        fputc('\n', out);
-    }
-    if (count > MOST_TOLD) {
-        fprintf(out, "  of %zu findings in all\n", count);
-    }
+    jl_findings_print(out, rig->board, 0);
     fprintf(out, "  wrote %s, the glass pixel by pixel\n", sight->glass_path);
     fprintf(out, "        %s, as it looks\n", sight->photo_path);
     fprintf(out, "        %s, all wires\n", sight->capture_path);
@@ -102,10 +86,5 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
 }
 
 bool jl_sight_has_findings(const struct jl_rig *rig, const struct jl_sight *sight) {
-    const struct jl_diagnostic *list;
-    bool found = sight->why_dark != NULL;
-    for (size_t i = jl_board_diagnostics(rig->board, &list); i > 0; i--) {
-        found |= list[i - 1].severity != JL_SEVERITY_NOTE;
-    }
-    return found;
+    return sight->why_dark || jl_findings_count(rig->board);
 }

@@ -447,6 +447,16 @@ static void power_on(struct jl_device *device) {
     jl_cells_start(device, JL_CELLS_RESET);
 }
 
+static void brown_out(struct jl_device *device) {
+    struct state *state = device->state;
+    for (int i = 0; i < 2; i++) {
+        struct core before = state->cores[i];
+        start_core(device, &state->cores[i], JL_CELLS_RESET);
+        memcpy(state->cores[i].ddram, before.ddram, sizeof before.ddram);
+        memcpy(state->cores[i].cgram, before.cgram, sizeof before.cgram);
+    }
+}
+
 void jl_cells_voltage(struct jl_device *device, int millivolts) {
     ((struct fixed *)device->fixed)->under = USUAL_MV - millivolts;
 }
@@ -680,6 +690,7 @@ size_t jl_cells_text(struct jl_device *device, char *out, size_t size) {
 static const struct machine machine = {
     .fits = fits,
     .power_on = power_on,
+    .brown_out = brown_out,
     .pin_changed = pin_changed,
     .pin_level = pin_level,
     .show = show,

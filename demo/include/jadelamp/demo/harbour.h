@@ -44,20 +44,29 @@ struct jl_demo_result {
     struct jl_demo_step steps[24];
     int step_count;
     struct jl_wire_cost wake;
+    jl_status wake_status;
     size_t diagnostics;
     char directory[1024];
 };
 
+/** Which rows of the tide table, and faults on the gauge's board. */
+struct jl_demo_morning {
+    int first, count;
+    const struct jl_fault *faults;
+    size_t fault_count;
+};
+
 /**
- * Runs the quay gauge for `count` rows of its tide table from row `first` on
- * and writes pictures of the first and the last reading, of the damage of the second, and
- * a capture.
+ * Runs the quay gauge for `count` rows of its tide table from row `first` on, waking it again
+ * where it was lost, and writes pictures of the first and the last reading, of the damage of the
+ * second, and a capture.
  *
  * @param data      folder with cards/ and data/, such as the one that ships
  * @param directory for the files; made when missing
  */
-bool jl_demo_quay_gauge(const char *data, const char *directory, int first, int count,
-                        struct jl_demo_result *result, struct jl_complaint *complaint);
+bool jl_demo_quay_gauge(const char *data, const char *directory,
+                        const struct jl_demo_morning *morning, struct jl_demo_result *result,
+                        struct jl_complaint *complaint);
 
 /** A board that shows two pictures, one after the other. */
 struct jl_demo_board {

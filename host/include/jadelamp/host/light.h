@@ -4,20 +4,18 @@
 #ifndef JADELAMP_HOST_LIGHT_H
 #define JADELAMP_HOST_LIGHT_H
 
+#include "jadelamp/host/fault.h"
 #include "jadelamp/host/sight.h"
 
 #ifdef __cplusplus
 extern "C" {
 #endif
 
-/** Faults to try a card with. */
-enum jl_light_fault { JL_LIGHT_NO_FAULT, JL_LIGHT_UNPLUGGED, JL_LIGHT_SDA_LOW, JL_LIGHT_NACK_AT };
-
 struct jl_light_request {
-    const char *directory; /**< where the files go; made when missing */
-    int scale;             /**< of the photo, 2..32; 0: about 1000 pixels */
-    enum jl_light_fault fault;
-    uint64_t fault_byte;         /**< for JL_LIGHT_NACK_AT: bytes on the bus before it */
+    const char *directory;         /**< where the files go; made when missing */
+    int scale;                     /**< of the photo, 2..32; 0: about 1000 pixels */
+    const struct jl_fault *faults; /**< to try the card with; or NULL */
+    size_t fault_count;
     const struct jl_card *glass; /**< another card's controller and glass: jl_rig_open_on(); NULL */
     /** UTF-8 instead of the test card, wrapped in the middle of the glass; NULL: none. */
     const char *text;
