@@ -25,11 +25,12 @@ static bool tell_missing_rows(struct jl_device *device) {
             last = y;
         }
     }
-    if (first >= 0) {
+    if (first >= 0 && device->machine->words->rows) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_GEOMETRY,
-                             "rows %d to %d of the glass are not driven: %s is less than its %d "
-                             "rows",
-                             first, last, device->machine->words->rows, device->glass.height);
+                             "rows %d to %d of the glass are not driven: %s has to reach its %d "
+                             "rows, and %s to be as it is bonded",
+                             first, last, device->machine->words->rows, device->glass.height,
+                             device->machine->words->order);
     }
     return first >= 0;
 }

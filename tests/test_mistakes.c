@@ -300,7 +300,7 @@ static void each_shows_and_is_told(void) {
         {"COM pins", &oled, OLED_WAKE "CDA02 " OLED_ALL "CAF ~150", 0, JL_CODE_GEOMETRY, interlaced,
          "in another order than this glass is bonded: COM pins (DA)"},
         {"multiplex", &oled, OLED_WAKE "CA81F " OLED_ALL "CAF ~150", 0, JL_CODE_GEOMETRY,
-         lower_half, "the multiplex ratio (A8) is less than its 64 rows"},
+         lower_half, "the multiplex ratio (A8) has to reach its 64 rows"},
         {"segment remap", &oled, OLED_WAKE "CA0 " OLED_ALL "CAF ~150", 0, JL_CODE_GEOMETRY,
          left_right, "mirrored on this glass: change one of A0/A1"},
         {"COM direction", &oled, OLED_WAKE "CC0 " OLED_ALL "CAF ~150", 0, JL_CODE_GEOMETRY, up_down,
