@@ -15,6 +15,7 @@ struct jl_traffic *cli_open_capture(const char *verb, const char *path,
     const struct jl_traffic_options options = {
         .capture = {.threshold = typed->threshold, .time_unit = typed->time_unit},
         .wires = (const char *const *)typed->wires,
+        .awake = typed->awake != 0,
         .pulse_ps = typed->pulse_ns > 0 ? (uint64_t)(typed->pulse_ns * 1000) : 0,
     };
     struct jl_traffic *traffic = NULL;

@@ -10,6 +10,7 @@ struct cli_capture {
     char *card, *time_unit;
     char **wires;
     double threshold, pulse_ns;
+    int awake;
 };
 
 #define CLI_CAPTURE_OPTIONS(TYPED)                                                                 \
@@ -36,6 +37,14 @@ struct cli_capture {
          0,                                                                                        \
          "of a CSV file: s, ms, us, ns or ps; else as its header says, or s",                      \
          "UNIT"},                                                                                  \
+        {"awake",                                                                                  \
+         0,                                                                                        \
+         POPT_ARG_NONE,                                                                            \
+         &(TYPED).awake,                                                                           \
+         0,                                                                                        \
+         "the capture begins later than the wake-up sequence: the card's driver wakes the panel "  \
+         "before it",                                                                              \
+         NULL},                                                                                    \
     {                                                                                              \
         "pulse", 0, POPT_ARG_DOUBLE, &(TYPED).pulse_ns, 0,                                         \
             "shorter pulses are glitches, and left out", "NS"                                      \

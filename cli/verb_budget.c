@@ -2,8 +2,11 @@
 #include "capture_options.h"
 
 #include <stdio.h>
+#include <stdlib.h>
 
 #include "jadelamp/host/budget.h"
+#include "jadelamp/host/timeline.h"
+#include "jadelamp/host/workload.h"
 
 static double percent(uint64_t part, uint64_t whole) {
     return whole ? 100.0 * (double)part / (double)whole : 0;
@@ -39,6 +42,9 @@ static void print_text(const struct jl_rig *rig, const struct jl_budget *b) {
         printf("  a gap lasts                        %10.3f us, the longest %.3f us\n",
                (double)b->gaps_ps / (double)b->gaps / 1e6, (double)b->longest_gap_ps / 1e6);
     }
+    if (b->clock_is_the_cards) {
+        puts("  this file has no times of bits: the clock is the card's");
+    }
     puts("how it was sent");
     print_count("transfers (CS or START)", b->transfers);
     if (rig->card.bus != JL_BUS_I2C) {
@@ -48,6 +54,10 @@ static void print_text(const struct jl_rig *rig, const struct jl_budget *b) {
     print_count("runs of data", b->runs);
     print_count("runs of one pixel", b->one_pixel_runs);
     print_count("settings that set what was set", b->repeated_windows);
+    if (b->places) {
+        printf("  %-34s %10.1f %%\n", "data that the memory had already",
+               percent(b->places - b->places_anew, b->places));
+    }
     if (b->as_sent > 0) {
         printf("whole pictures a second, %llu bytes each\n"
                "  %-34s %10.2f\n  %-34s %10.2f\n  %-34s %10.2f\n",
@@ -57,7 +67,47 @@ static void print_text(const struct jl_rig *rig, const struct jl_budget *b) {
     }
 }
 
-static void print_json(const struct jl_budget *b) {
+static void print_remedies(const struct jl_remedies *r) {
+    if (r->microseconds <= 0) {
+        return;
+    }
+    printf("what the same pictures would cost with one thing changed, of %.3f ms on the wire\n",
+           r->microseconds / 1e3);
+    if (r->others) {
+        puts("  pictures: the card's driver shows them otherwise; is it the right card?");
+    } else if (!r->pictures) {
+        puts("  pictures: none were told apart (--pause, --awake)");
+    } else {
+        printf("  pictures that differ: %llu\n", (unsigned long long)r->pictures);
+    }
+    for (size_t i = 0; i < r->count; i++) {
+        const struct jl_remedy *one = &r->list[i];
+        printf("  %5.1f %% less  %10.3f ms  %9llu bytes  %s\n",
+               100 * (1 - one->microseconds / r->microseconds), one->microseconds / 1e3,
+               (unsigned long long)one->bytes, jl_remedy_text(one->kind));
+    }
+    if (!r->count) {
+        puts("  nothing that would save a hundredth");
+    }
+}
+
+static cJSON *remedies_json(const struct jl_remedies *r) {
+    static const char *const names[] = {"changes", "one-window", "depth", "settings",
+                                        "gaps",    "clock",      "all"};
+    cJSON *array = cJSON_CreateArray();
+    for (size_t i = 0; i < r->count; i++) {
+        const struct jl_remedy *one = &r->list[i];
+        cJSON *json = cJSON_CreateObject();
+        cJSON_AddStringToObject(json, "remedy", names[one->kind]);
+        cJSON_AddStringToObject(json, "text", jl_remedy_text(one->kind));
+        cJSON_AddNumberToObject(json, "bytes", (double)one->bytes);
+        cJSON_AddNumberToObject(json, "microseconds", one->microseconds);
+        cJSON_AddItemToArray(array, json);
+    }
+    return array;
+}
+
+static void print_json(const struct jl_budget *b, const struct jl_remedies *r) {
     const struct {
         const char *name;
         double value;
@@ -78,6 +128,8 @@ static void print_json(const struct jl_budget *b) {
         {"runs", (double)b->runs},
         {"one_pixel_runs", (double)b->one_pixel_runs},
         {"repeated_settings", (double)b->repeated_windows},
+        {"places", (double)b->places},
+        {"places_changed", (double)b->places_anew},
         {"picture_bytes", (double)b->picture_bytes},
         {"pictures_a_second_as_sent", b->as_sent},
         {"pictures_a_second_bits_alone", b->bits_alone},
@@ -87,39 +139,117 @@ static void print_json(const struct jl_budget *b) {
     for (size_t i = 0; i < sizeof numbers / sizeof numbers[0]; i++) {
         cJSON_AddNumberToObject(json, numbers[i].name, numbers[i].value);
     }
+    cJSON_AddNumberToObject(json, "wire_microseconds", r->microseconds);
+    cJSON_AddNumberToObject(json, "pictures", (double)r->pictures);
+    cJSON_AddItemToObject(json, "remedies", remedies_json(r));
     cli_print_json(json);
 }
 
-int verb_budget(int argc, const char **argv) {
-    struct cli_capture typed = {.card = NULL};
-    int as_json = 0, status = EXIT_BAD;
-    const struct poptOption options[] = {
-        CLI_CAPTURE_OPTIONS(typed),
-        {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
-        POPT_AUTOHELP POPT_TABLEEND};
-    poptContext context = cli_parse(argc, argv, options,
-                                    "CAPTURE\n\nTells what a capture of a logic analyser spends: "
-                                    "bytes and time, and where they go.");
-    const char *path = context ? poptGetArg(context) : NULL;
-    if (context && !path) {
-        cli_bad("budget", "name a capture, a VCD or CSV file");
-    } else if (context && !cli_too_many(context, "budget")) {
-        struct jl_complaint complaint = {""};
-        struct jl_budget budget;
-        struct jl_traffic *traffic = cli_open_capture("budget", path, &typed);
-        if (traffic && !jl_budget_run(traffic, &budget, &complaint)) {
-            cli_bad("budget", "%s", complaint.text);
-        } else if (traffic) {
-            status = EXIT_GOOD;
-            if (as_json) {
-                print_json(&budget);
-            } else {
-                print_text(jl_traffic_rig(traffic), &budget);
-            }
-        }
-        jl_traffic_close(traffic);
+/* A built-in workload on the board. NULL: reported. */
+static struct jl_traffic *open_work(const char *card_name, const char *work) {
+    static struct jl_card card;
+    struct jl_complaint complaint = {""};
+    struct jl_traffic *traffic = NULL;
+    if (!card_name) {
+        cli_bad("budget", "name the panel: --card CARD");
+        return NULL;
     }
-    cli_capture_free(&typed);
+    if (jl_card_find(card_name, &card, &complaint)) {
+        traffic = jl_workload_traffic(&card, work, &complaint);
+    }
+    if (!traffic) {
+        cli_bad("budget", "%s", complaint.text);
+    }
+    return traffic;
+}
+
+/* What was typed, as popt gives it. */
+struct typed_budget {
+    struct cli_capture capture;
+    char *work, *timeline;
+    double pause_ms, from_ms, to_ms;
+    int json;
+};
+
+static struct jl_traffic *open_traffic(const char *path, const struct typed_budget *typed) {
+    return typed->work ? open_work(typed->capture.card, typed->work)
+                       : cli_open_capture("budget", path, &typed->capture);
+}
+
+/* The traffic once more, from its first to its last byte where no times were typed. */
+static bool draw_timeline(const char *path, const struct typed_budget *typed,
+                          const struct jl_budget *budget) {
+    struct jl_complaint complaint = {""};
+    struct jl_traffic *traffic = open_traffic(path, typed);
+    const struct jl_timeline_request request = {
+        .path = typed->timeline,
+        .from_ps = typed->from_ms > 0 ? (uint64_t)(typed->from_ms * 1e9) : budget->first_ps,
+        .to_ps = typed->to_ms > 0 ? (uint64_t)(typed->to_ms * 1e9) : budget->last_ps};
+    bool good = traffic && jl_timeline_write(traffic, &request, &complaint);
+    if (traffic && !good) {
+        cli_bad("budget", "%s", complaint.text);
+    }
+    jl_traffic_close(traffic);
+    return good;
+}
+
+static int tell(const char *path, const struct typed_budget *typed) {
+    struct jl_complaint complaint = {""};
+    struct jl_budget budget;
+    struct jl_remedies remedies;
+    const struct jl_budget_request request = {
+        .pause_ps = typed->pause_ms > 0 ? (uint64_t)(typed->pause_ms * 1e9) : 0,
+        .remedies = &remedies};
+    struct jl_traffic *traffic = open_traffic(path, typed);
+    int status = EXIT_BAD;
+    if (traffic && !jl_budget_run(traffic, &request, &budget, &complaint)) {
+        cli_bad("budget", "%s", complaint.text);
+    } else if (traffic && (!typed->timeline || draw_timeline(path, typed, &budget))) {
+        status = EXIT_GOOD;
+        if (typed->json) {
+            print_json(&budget, &remedies);
+        } else {
+            print_text(jl_traffic_rig(traffic), &budget);
+            print_remedies(&remedies);
+        }
+        if (typed->timeline && !typed->json) {
+            printf("wrote %s\n", typed->timeline);
+        }
+    }
+    jl_traffic_close(traffic);
+    return status;
+}
+
+int verb_budget(int argc, const char **argv) {
+    struct typed_budget typed = {.work = NULL}; /* popt allocates what it puts here */
+    const struct poptOption options[] = {
+        CLI_CAPTURE_OPTIONS(typed.capture),
+        {"work", 0, POPT_ARG_STRING, &typed.work, 0,
+         "instead of a capture, what the library sends: first-light, pictures, number, needle or "
+         "pixels",
+         "NAME"},
+        {"pause", 0, POPT_ARG_DOUBLE, &typed.pause_ms, 0,
+         "a picture is complete when nothing comes for so long; else 1", "MS"},
+        {"timeline", 0, POPT_ARG_STRING, &typed.timeline, 0,
+         "draw the wire over time, as .png or .svg", "FILE"},
+        {"from", 0, POPT_ARG_DOUBLE, &typed.from_ms, 0, "the timeline begins then", "MS"},
+        {"to", 0, POPT_ARG_DOUBLE, &typed.to_ms, 0, "and ends then", "MS"},
+        {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
+        POPT_AUTOHELP POPT_TABLEEND};
+    poptContext context =
+        cli_parse(argc, argv, options,
+                  "CAPTURE\n\nTells what a capture of a logic analyser spends: bytes and time, "
+                  "where they go,\nand what would cost less.");
+    const char *path = context ? poptGetArg(context) : NULL;
+    int status = EXIT_BAD;
+    if (context && !path == !typed.work) {
+        cli_bad("budget", "name a capture, a VCD or CSV file, or --work NAME");
+    } else if (context && !cli_too_many(context, "budget")) {
+        status = tell(path, &typed);
+    }
+    cli_capture_free(&typed.capture);
+    free(typed.work);
+    free(typed.timeline);
     poptFreeContext(context);
     return status;
 }

@@ -36,6 +36,15 @@ static void print_characters(const struct jl_explained *explained) {
     putchar('"');
 }
 
+/* Whether data changed anything: said where most of them did not. */
+static void print_news(const struct jl_reading_line *line) {
+    if (line->places && !line->anew) {
+        printf("; nothing new");
+    } else if (line->places && 100 * line->anew < 95 * line->places) {
+        printf("; %.0f %% new", 100.0 * (double)line->anew / (double)line->places);
+    }
+}
+
 static void print_line(const struct printing *printing, const struct jl_reading_line *line) {
     char words[100];
     printf("%12.3f ms  ", (double)line->at_ps / 1e9);
@@ -54,6 +63,7 @@ static void print_line(const struct printing *printing, const struct jl_reading_
                    (unsigned long long)line->pixels, line->box.left, line->box.right, line->box.top,
                    line->box.bottom);
         }
+        print_news(line);
         break;
     case JL_LINE_WAIT:
         printf("wait  %.3f ms", (double)(line->until_ps - line->at_ps) / 1e9);
@@ -101,6 +111,8 @@ static cJSON *line_json(const struct jl_reading_line *line) {
             cJSON_AddItemToObject(json, "glass_box", cJSON_CreateIntArray(box, 4));
         }
         cJSON_AddNumberToObject(json, "bytes", (double)count);
+        cJSON_AddNumberToObject(json, "places", (double)line->places);
+        cJSON_AddNumberToObject(json, "places_changed", (double)line->anew);
         cJSON_AddItemToObject(json, "first",
                               hex_array(line->explained->begins, count < 16 ? count : 16));
     } else if (line->kind == JL_LINE_RESET || line->kind == JL_LINE_LIGHT) {

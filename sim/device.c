@@ -183,6 +183,11 @@ void jl_device_intend(struct jl_device *device, bool mirrored, bool negative) {
     device->means_negative = negative;
 }
 
+void jl_device_stored(const struct jl_device *device, uint64_t *places, uint64_t *anew) {
+    *places = device->stored;
+    *anew = device->stored_anew;
+}
+
 const char *jl_device_part(const struct jl_device *device) {
     return device->part->name;
 }

@@ -144,6 +144,7 @@ struct jl_device {
         uint64_t bytes_before; /* for the one before, and how often so many came in a row */
         int alike, singles;    /* and windows of one unit */
     } window;
+    uint64_t stored, stored_anew; /* jl_device_stored() */
     bool unplugged;
     struct faults {
         uint32_t held, held_high, outside_high; /* pins that are stuck, their levels, and which
@@ -240,6 +241,12 @@ static inline void jl_sim_window_data(struct jl_device *device, size_t bytes, in
     window->bytes += bytes;
 }
 void jl_sim_window_end(struct jl_device *device);
+
+/* Data went to places of the memory; so many of them held something else. */
+static inline void jl_sim_stored(struct jl_device *device, uint64_t places, uint64_t anew) {
+    device->stored += places;
+    device->stored_anew += anew;
+}
 
 /* Bytes of pixels of so many bits came, while the display is on or off. */
 static inline void jl_sim_judge_pixels(struct jl_device *device, size_t bytes, unsigned depth,

@@ -9,6 +9,8 @@
 #include "jadelamp/host/png.h"
 #include "quay_gauge.h"
 
+#define BETWEEN_PS 50000000000u /* of the ten minutes from reading to reading */
+
 static struct quay_reading reading_at(const struct jl_tide_table *table, int row) {
     const struct jl_tide_row *now = &table->rows[row];
     const struct jl_tide_row *next = row + 1 < table->count ? now + 1 : now;
@@ -66,6 +68,7 @@ static bool show_row(struct jl_rig *rig, const struct jl_tide_table *table, int 
         step->status = jl_panel_present(&rig->panel, &rig->frame);
     }
     step->cost = cost_since(rig, us, bytes);
+    jl_board_wait_ps(rig->board, BETWEEN_PS);
     return true;
 }
 

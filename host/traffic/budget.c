@@ -4,6 +4,9 @@
 #include <string.h>
 
 #include "jadelamp/host/reading.h"
+#include "remedies.h"
+#include "resend.h"
+#include "traffic_feed.h"
 
 #define GAP_PS 1000000000u /* 1 ms: from there on it is a wait */
 
@@ -64,8 +67,10 @@ static void count_command(struct counting *counting, const struct jl_explained *
     budget->opcode_bytes++;
     budget->argument_bytes += count;
     if (count >= 2 && count <= sizeof counting->arguments[0]) {
-        budget->repeated_windows += counting->argument_counts[explained->opcode] == count &&
-                                    memcmp(last, explained->arguments, count) == 0;
+        bool again = counting->argument_counts[explained->opcode] == count &&
+                     memcmp(last, explained->arguments, count) == 0;
+        budget->repeated_windows += again;
+        budget->repeated_bytes += again ? count + 1 : 0;
         memcpy(last, explained->arguments, count);
         counting->argument_counts[explained->opcode] = (uint8_t)count;
     }
@@ -84,21 +89,21 @@ static void count_line(void *context, const struct jl_reading_line *line) {
     }
 }
 
-/* ---- pictures a second ---- */
-
-static double limit_byte_s(const struct jl_card *card) {
-    uint32_t cycle_ns = jl_catalog_least_cycle_ns(card->controller);
-    uint32_t serial_hz = jl_catalog_most_serial_hz(card->controller);
-    uint32_t i2c_hz = jl_catalog_most_i2c_hz(card->controller);
-    return jl_card_is_parallel(card)       ? cycle_ns / 1e9
-           : card->bus == JL_BUS_I2C       ? (i2c_hz ? 9.0 / i2c_hz : 0)
-           : card->bus == JL_BUS_SPI_3WIRE ? (serial_hz ? 9.0 / serial_hz : 0)
-                                           : (serial_hz ? 8.0 / serial_hz : 0);
+/* Decoded bytes have a time, and no length. */
+static void take_the_cards_clock(struct jl_budget *budget, const struct jl_card *card) {
+    uint64_t bits = budget->bytes * jl_host_unit_ps(card);
+    if (!budget->bits_ps) {
+        budget->clock_is_the_cards = true;
+        budget->bits_ps = bits;
+        budget->gaps_ps -= bits < budget->gaps_ps ? bits : budget->gaps_ps;
+    }
 }
+
+/* ---- pictures a second ---- */
 
 static void count_pictures(struct jl_budget *budget, const struct jl_card *card, unsigned depth) {
     budget->picture_bytes = ((uint64_t)card->width * (uint64_t)card->height * depth + 7) / 8;
-    double bytes = (double)budget->picture_bytes, limit = limit_byte_s(card);
+    double bytes = (double)budget->picture_bytes, limit = jl_host_limit_byte_s(card);
     if (!budget->picture_bytes || !budget->data_bytes) {
         return;
     }
@@ -109,17 +114,27 @@ static void count_pictures(struct jl_budget *budget, const struct jl_card *card,
     budget->at_limit = limit > 0 ? 1 / (bytes * limit) : 0;
 }
 
-bool jl_budget_run(struct jl_traffic *traffic, struct jl_budget *budget,
-                   struct jl_complaint *complaint) {
+bool jl_budget_run(struct jl_traffic *traffic, const struct jl_budget_request *request,
+                   struct jl_budget *budget, struct jl_complaint *complaint) {
     struct counting counting = {.budget = budget};
     struct jl_rig *rig = jl_traffic_rig(traffic);
+    struct resending *resending = NULL;
     memset(budget, 0, sizeof *budget);
-    jl_traffic_tap(traffic, count_event, &counting);
-    if (!jl_reading_run(traffic, count_line, &counting, complaint)) {
-        return false;
+    if (request->remedies && !(resending = jl_host_resend_begin(traffic, request->pause_ps))) {
+        return jl_complain(complaint, "out of memory for the pictures of %s", rig->card.name);
     }
-    uint64_t known = budget->opcode_bytes + budget->argument_bytes + budget->data_bytes;
-    budget->framing_bytes = budget->bytes > known ? budget->bytes - known : 0;
-    count_pictures(budget, &rig->card, jl_device_data_depth(rig->device));
-    return true;
+    jl_traffic_tap(traffic, count_event, &counting);
+    bool good = jl_reading_run(traffic, count_line, &counting, complaint);
+    if (good) {
+        uint64_t known = budget->opcode_bytes + budget->argument_bytes + budget->data_bytes;
+        budget->framing_bytes = budget->bytes > known ? budget->bytes - known : 0;
+        take_the_cards_clock(budget, &rig->card);
+        jl_device_stored(rig->device, &budget->places, &budget->places_anew);
+        count_pictures(budget, &rig->card, jl_device_data_depth(rig->device));
+    }
+    if (good && resending) {
+        jl_host_find_remedies(budget, rig, resending, request->remedies);
+    }
+    jl_host_resend_end(resending);
+    return good;
 }

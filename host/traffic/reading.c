@@ -16,7 +16,9 @@ struct reading {
     /* diagnostics of the command under way: told behind it */
     struct jl_diagnostic held[MOST_HELD];
     size_t held_count;
-    bool has_box; /* of the data under way */
+    uint64_t stored, stored_anew; /* when the last event was through, */
+    uint64_t places, anew;        /* and when the data under way began */
+    bool has_box;                 /* of the data under way */
     struct jl_box box;
     /* behind an expander: its outputs, and a nibble that waits for the other one */
     uint8_t outputs, nibble;
@@ -64,6 +66,9 @@ static void tell_explained(void *context, const struct jl_explained *explained) 
         unsigned depth = jl_device_data_depth(jl_traffic_rig(reading->traffic)->device);
         line.has_box = reading->has_box;
         line.box = reading->box;
+        jl_device_stored(jl_traffic_rig(reading->traffic)->device, &line.places, &line.anew);
+        line.places -= reading->places;
+        line.anew -= reading->anew;
         line.pixels = depth ? 8 * (uint64_t)explained->count / depth : 0;
     }
     tell(reading, line);
@@ -136,6 +141,8 @@ static void take_byte_and_box(struct reading *reading, const struct jl_bus_event
     if (!before && in_data(reading)) {
         reading->has_box =
             jl_device_data_box(jl_traffic_rig(reading->traffic)->device, &reading->box);
+        reading->places = reading->stored;
+        reading->anew = reading->stored_anew;
     }
 }
 
@@ -177,6 +184,7 @@ bool jl_reading_run(struct jl_traffic *traffic, jl_reading_fn fn, void *context,
         if (!foreign) {
             take_event(&reading, &event);
         }
+        jl_device_stored(rig->device, &reading.stored, &reading.stored_anew);
     }
     jl_explain_end(&reading.explainer);
     tell_held(&reading);

@@ -17,7 +17,8 @@ struct jl_traffic {
     int8_t role_of_wire[512]; /* -1: none */
     struct jl_rig rig;
     struct traffic_feed feed;
-    bool rig_open, ended;
+    bool rig_open, ended, awake;
+    uint64_t before_ps; /* the board's time when the capture begins */
     uint64_t at_ps;
     /* what the decoder said, and is not handed out yet */
     struct jl_bus_event events[MOST_EVENTS];
@@ -142,8 +143,20 @@ struct jl_traffic *jl_traffic_open(const char *path, const struct jl_card *card,
         return NULL;
     }
     bool bytes = jl_capture_has_bytes(traffic->capture);
-    jl_host_feed_begin(&traffic->feed, &traffic->rig, BEFORE_PS,
-                       !bytes && traffic->found.wires[JL_ROLE_RESET] >= 0,
+    traffic->before_ps = BEFORE_PS;
+    traffic->awake = options->awake;
+    if (options->awake) {
+        jl_status status = jl_rig_wake(&traffic->rig);
+        if (status != JL_OK) {
+            jl_complain(complaint, "%s: the driver of the card cannot wake it: %s", card->name,
+                        jl_status_text(status));
+            jl_traffic_close(traffic);
+            return NULL;
+        }
+        traffic->before_ps += jl_board_now_ps(traffic->rig.board);
+    }
+    jl_host_feed_begin(&traffic->feed, &traffic->rig, traffic->before_ps,
+                       options->awake || (!bytes && traffic->found.wires[JL_ROLE_RESET] >= 0),
                        !bytes && traffic->found.wires[JL_ROLE_CS] >= 0,
                        !bytes && traffic->found.wires[JL_ROLE_LIGHT] >= 0);
     return traffic;
@@ -165,8 +178,11 @@ struct jl_rig *jl_traffic_rig(struct jl_traffic *traffic) {
 }
 
 uint64_t jl_traffic_offset_ps(const struct jl_traffic *traffic) {
-    (void)traffic;
-    return BEFORE_PS;
+    return traffic->before_ps;
+}
+
+bool jl_traffic_was_awake(const struct jl_traffic *traffic) {
+    return traffic->awake;
 }
 
 uint64_t jl_traffic_now_ps(const struct jl_traffic *traffic) {
@@ -245,12 +261,12 @@ static void look(struct jl_traffic *traffic, uint64_t at_ps, bool is_byte, bool 
     while (watch->fn && traffic->watched < watch->time_count &&
            watch->times[traffic->watched] <= at_ps) {
         uint64_t time = watch->times[traffic->watched++];
-        jl_board_go_to_ps(traffic->rig.board, time + BEFORE_PS);
+        jl_board_go_to_ps(traffic->rig.board, time + traffic->before_ps);
         watch->fn(watch->context, time, false);
     }
     bool pause = is_byte && traffic->has_bytes && at_ps >= traffic->last_byte_ps + watch->pause_ps;
     if (watch->fn && watch->pause_ps && (pause || is_end)) {
-        jl_board_go_to_ps(traffic->rig.board, at_ps + BEFORE_PS);
+        jl_board_go_to_ps(traffic->rig.board, at_ps + traffic->before_ps);
         watch->fn(watch->context, at_ps, true);
     }
 }

@@ -7,8 +7,7 @@ static void go_to(struct traffic_feed *feed, uint64_t at_ps) {
     jl_board_go_to_ps(feed->rig->board, at_ps + feed->offset_ps);
 }
 
-/* What a byte takes by the card, for captures that say nothing of it. */
-static uint64_t unit_of(const struct jl_card *card) {
+uint64_t jl_host_unit_ps(const struct jl_card *card) {
     uint64_t bits = card->bus == JL_BUS_I2C || card->bus == JL_BUS_SPI_3WIRE ? 9 : 8;
     return card->cycle_ns   ? (uint64_t)card->cycle_ns * 1000
            : card->clock_hz ? bits * 1000000000000u / card->clock_hz
@@ -22,7 +21,7 @@ void jl_host_feed_begin(struct traffic_feed *feed, struct jl_rig *rig, uint64_t 
                                   .offset_ps = offset_ps,
                                   .pins = rig->card.cells.bus == JL_CELLS_PARALLEL_4 ||
                                           rig->card.cells.bus == JL_CELLS_PARALLEL_8,
-                                  .unit_ps = unit_of(&rig->card)};
+                                  .unit_ps = jl_host_unit_ps(&rig->card)};
     if (!has_reset) {
         jl_board_go_to_ps(rig->board, 50000000000u);
         jl_device_set_pin(rig->device, JL_DEVICE_RESET, false);

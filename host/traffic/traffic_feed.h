@@ -14,6 +14,9 @@ struct traffic_feed {
     uint64_t unit_ps;
 };
 
+/* What a byte takes by the card, for captures that say nothing of it. */
+uint64_t jl_host_unit_ps(const struct jl_card *card);
+
 /* Powers the part before the capture; what no wire of the capture drives is driven. */
 void jl_host_feed_begin(struct traffic_feed *feed, struct jl_rig *rig, uint64_t offset_ps,
                         bool has_reset, bool has_cs, bool has_light);

@@ -69,7 +69,9 @@ static void put_pixel(struct jl_device *device, uint32_t color) {
         }
     }
     if (chip->column < jl_sim_dcs_column_limit(chip) && chip->page < jl_sim_dcs_page_limit(chip)) {
-        chip->cells[cell_of(chip, chip->column, chip->page)] = color;
+        uint32_t *cell = &chip->cells[cell_of(chip, chip->column, chip->page)];
+        jl_sim_stored(device, 1, *cell != color);
+        *cell = color;
     }
     advance(chip);
 }
@@ -139,7 +141,9 @@ unsigned jl_sim_dcs_format(const struct jl_device *device, const struct dcs_part
 }
 
 /* As many 5-6-5 pixels as go into the present line of the window; most of all traffic. */
-static size_t put_run_565(struct dcs_chip *chip, const uint8_t *bytes, size_t count) {
+static size_t put_run_565(struct jl_device *device, const uint8_t *bytes, size_t count) {
+    struct dcs_chip *chip = device->state;
+    size_t anew = 0;
     int room = chip->column_end - chip->column + 1;
     if (chip->column_end >= jl_sim_dcs_column_limit(chip) ||
         chip->page >= jl_sim_dcs_page_limit(chip) || room < 1 || chip->window_full) {
@@ -150,9 +154,12 @@ static size_t put_run_565(struct dcs_chip *chip, const uint8_t *bytes, size_t co
     long step = column_step(chip);
     uint32_t *cell = &chip->cells[cell_of(chip, chip->column, chip->page)];
     for (size_t i = 0; i < pixels; i++, cell += step) {
-        *cell = from_565(bytes[2 * i], bytes[2 * i + 1]);
+        uint32_t color = from_565(bytes[2 * i], bytes[2 * i + 1]);
+        anew += *cell != color;
+        *cell = color;
     }
     chip->column += (int)pixels;
+    jl_sim_stored(device, pixels, anew);
     return pixels * 2;
 }
 
@@ -171,7 +178,7 @@ void jl_sim_dcs_take_pixels(struct jl_device *device, const struct dcs_part *par
     bool swapped = format == 5 && part->low_byte_first && part->low_byte_first(chip);
     for (size_t all = count; count;) {
         if (format == 5 && chip->pixel_bytes == 0 && !swapped) {
-            size_t used = put_run_565(chip, bytes, count);
+            size_t used = put_run_565(device, bytes, count);
             bytes += used;
             count -= used;
             if (!count) {

@@ -219,6 +219,7 @@ static void take_data(struct jl_device *device, struct core *core, uint8_t byte)
                 "DDRAM address after the glyphs",
                 byte, core->address);
         }
+        jl_sim_stored(device, 1, core->cgram[core->address] != (byte & 0x1F));
         core->cgram[core->address] = byte & 0x1F;
         step_address(core, core->rising);
         return;
@@ -226,6 +227,7 @@ static void take_data(struct jl_device *device, struct core *core, uint8_t byte)
     int cell = cell_of(core, core->address);
     if (cell >= 0) {
         tell_hidden_text(device, core, cell, byte);
+        jl_sim_stored(device, 1, core->ddram[cell] != byte);
         core->ddram[cell] = byte;
     }
     step_address(core, core->rising);

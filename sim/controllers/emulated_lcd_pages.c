@@ -74,6 +74,7 @@ static void take_data(struct jl_device *device, uint8_t byte) {
         }
         return;
     }
+    jl_sim_stored(device, 1, chip->ram[chip->page][chip->column] != byte);
     chip->ram[chip->page][chip->column++] = byte;
 }
 

@@ -199,7 +199,9 @@ static void take_data(struct jl_device *device, uint8_t byte) {
         }
         return;
     }
-    chip->ram[chip->page][segment_of_column(chip, chip->column)] = byte;
+    uint8_t *place = &chip->ram[chip->page][segment_of_column(chip, chip->column)];
+    jl_sim_stored(device, 1, *place != byte);
+    *place = byte;
     advance(chip, !part_of(device)->column_stops);
 }
 

@@ -61,7 +61,9 @@ static int drive_mv(const struct pcd8544 *chip) {
     return chip->vop ? 3060 + 60 * chip->vop : 0; /* section 8.9: Vop 0 stops the charge pump */
 }
 
-static void take_data(struct pcd8544 *chip, uint8_t byte) {
+static void take_data(struct jl_device *device, uint8_t byte) {
+    struct pcd8544 *chip = chip_of(device);
+    jl_sim_stored(device, 1, chip->ram[chip->y][chip->x] != byte);
     chip->ram[chip->y][chip->x] = byte;
     if (chip->vertical) {
         chip->y = (chip->y + 1) % BANKS;
@@ -154,7 +156,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
     for (size_t i = 0; i < count && !chip->in_reset; i++) {
         device->at = i;
         if (data) {
-            take_data(chip, bytes[i]);
+            take_data(device, bytes[i]);
         } else {
             take_command(device, bytes[i]);
         }

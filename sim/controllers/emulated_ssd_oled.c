@@ -88,8 +88,13 @@ static void take_pixel_byte(struct jl_device *device, const struct oled_part *pa
     }
     chip->window_full = false;
     if (chip->row < part->ram_height && chip->column < part->ram_width / part->unit_pixels) {
-        part->put_unit(chip, chip->cells + (size_t)chip->row * (size_t)part->ram_width,
-                       chip->column);
+        uint32_t *row = chip->cells + (size_t)chip->row * (size_t)part->ram_width;
+        uint8_t before[sizeof chip->unit] = {0}, after[sizeof chip->unit] = {0};
+        part->get_unit(chip, row, chip->column, before);
+        part->put_unit(chip, row, chip->column);
+        part->get_unit(chip, row, chip->column, after);
+        jl_sim_stored(device, (uint64_t)part->unit_pixels,
+                      memcmp(before, after, sizeof before) != 0 ? (uint64_t)part->unit_pixels : 0);
     }
     advance(chip, part);
 }

@@ -233,7 +233,9 @@ static void take_pixels(struct jl_device *device, const uint8_t *bytes, size_t c
     bool x_up = chip->entry & 1, y_up = chip->entry & 2, y_first = chip->entry & 4;
     for (size_t i = 0; i < count; i++) {
         if (chip->x >= 0 && chip->x < part->sources / 8 && chip->y >= 0 && chip->y < part->gates) {
-            plane[chip->y * (part->sources / 8) + chip->x] = bytes[i];
+            uint8_t *place = &plane[chip->y * (part->sources / 8) + chip->x];
+            jl_sim_stored(device, 1, *place != bytes[i]);
+            *place = bytes[i];
         }
         if (y_first) {
             if (step(&chip->y, chip->y_start, chip->y_end, y_up)) {

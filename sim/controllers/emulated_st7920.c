@@ -217,6 +217,7 @@ static void take_data(struct jl_device *device, uint8_t byte) {
         return;
     }
     if (!chip->extended) {
+        jl_sim_stored(device, 1, chip->text[chip->text_at] != byte);
         chip->text[chip->text_at] = byte;
         if (chip->text_at % 2) {
             step_word(chip, chip->leftwards);
@@ -231,7 +232,9 @@ static void take_data(struct jl_device *device, uint8_t byte) {
     if (!chip->low_half) {
         chip->high_byte = byte;
     } else {
-        chip->ram[chip->row][chip->word] = (uint16_t)(chip->high_byte << 8 | byte);
+        uint16_t word = (uint16_t)(chip->high_byte << 8 | byte);
+        jl_sim_stored(device, 1, chip->ram[chip->row][chip->word] != word);
+        chip->ram[chip->row][chip->word] = word;
         chip->word = (chip->word + 1) % WORDS;
     }
     chip->low_half = !chip->low_half;

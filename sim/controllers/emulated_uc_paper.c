@@ -197,7 +197,9 @@ static void take_pixels(struct jl_device *device, const uint8_t *bytes, size_t c
     uint8_t *plane = plane_of(device, chip->plane);
     for (size_t i = 0; i < count && chip->y <= bottom; i++) {
         if (chip->x < part_of(device)->sources && chip->y < part_of(device)->gates) {
-            plane[chip->y * line_bytes(device) + chip->x / 8] = bytes[i];
+            uint8_t *place = &plane[chip->y * line_bytes(device) + chip->x / 8];
+            jl_sim_stored(device, 1, *place != bytes[i]);
+            *place = bytes[i];
         }
         chip->x += 8;
         if (chip->x > right) {

@@ -34,6 +34,7 @@ struct jl_reading_line {
     bool has_box;
     struct jl_box box;
     uint64_t pixels;
+    uint64_t places, anew; /**< of the memory, and those that held something else before */
 };
 
 typedef void (*jl_reading_fn)(void *context, const struct jl_reading_line *line);

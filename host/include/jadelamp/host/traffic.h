@@ -19,6 +19,7 @@ struct jl_traffic_options {
     struct jl_capture_options capture;
     const char *const *wires; /**< "ROLE=NAME", such as "cs=CH3"; ends with NULL; or NULL */
     uint64_t pulse_ps;        /**< shorter pulses are glitches; 0: none is */
+    bool awake; /**< the panel was woken before the capture, as the driver of the card wakes it */
 };
 
 /**
@@ -36,6 +37,9 @@ struct jl_rig *jl_traffic_rig(struct jl_traffic *traffic);
 uint64_t jl_traffic_offset_ps(const struct jl_traffic *traffic);
 
 enum jl_traffic_step { JL_TRAFFIC_EVENT, JL_TRAFFIC_END, JL_TRAFFIC_BAD };
+
+/** Whether the options said that it was woken before. */
+bool jl_traffic_was_awake(const struct jl_traffic *traffic);
 
 /**
  * The next event, in times of the capture; the emulated controller has taken it already, unless it

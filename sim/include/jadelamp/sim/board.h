@@ -149,6 +149,13 @@ bool jl_device_data_box(struct jl_device *device, struct jl_box *box);
 unsigned jl_device_data_depth(const struct jl_device *device);
 
 /**
+ * Places of the memory that data were written to since it was put on the board, be they pixels,
+ * bytes of eight of them, or characters; and how many of them held something else before. Where
+ * there is no difference, a program sends what the memory has already.
+ */
+void jl_device_stored(const struct jl_device *device, uint64_t *places, uint64_t *anew);
+
+/**
  * What a program does on purpose, so that it is not found wrong: a mirrored picture, as for a
  * projector; a negative.
  */
