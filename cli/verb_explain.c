@@ -41,7 +41,12 @@ static void print_news(const struct jl_reading_line *line) {
     if (line->places && !line->anew) {
         printf("; nothing new");
     } else if (line->places && 100 * line->anew < 95 * line->places) {
-        printf("; %.0f %% new", 100.0 * (double)line->anew / (double)line->places);
+        double share = 100.0 * (double)line->anew / (double)line->places;
+        if (share < 1) {
+            printf("; less than 1 %% new");
+        } else {
+            printf("; %.0f %% new", share);
+        }
     }
 }
 
@@ -58,7 +63,7 @@ static void print_line(const struct printing *printing, const struct jl_reading_
         if (printing->is_text) {
             print_characters(line->explained);
         }
-        if (line->has_box) {
+        if (line->has_box && line->pixels) {
             printf("  %llu pixels into columns %d to %d, rows %d to %d",
                    (unsigned long long)line->pixels, line->box.left, line->box.right, line->box.top,
                    line->box.bottom);

@@ -276,103 +276,10 @@ static void replays(void) {
     shell_end();
 }
 
-/* Bytes on SPI at 1 us a bit, 2 us between them; "[" CS begins, "]" ends, "~" 5 ms of nothing. */
-static void draw_spi(char *out, size_t size, const char *script) {
-    size_t length = (size_t)snprintf(
-        out, size,
-        "$timescale 100 ns $end $var wire 1 c clk $end $var wire 1 m mosi $end $var wire 1 d dc "
-        "$end $var wire 1 s cs $end $enddefinitions $end\n#0 0c 0m 0d 1s\n");
-    unsigned long now = 100;
-    for (const char *at = script; *at; at += strcspn(at, " "), at += *at == ' ') {
-        unsigned byte = 0;
-        if (*at == '[' || *at == ']') {
-            length +=
-                (size_t)snprintf(out + length, size - length, "#%lu %ds\n", now++, *at == ']');
-        } else if (*at == '~') {
-            now += 50000;
-        } else if (sscanf(at + 1, "%2x", &byte) == 1) {
-            length += (size_t)snprintf(out + length, size - length, "#%lu %dd\n", now, *at == 'D');
-            for (int bit = 7; bit >= 0; bit--, now += 10) {
-                length +=
-                    (size_t)snprintf(out + length, size - length, "#%lu %dm #%lu 1c #%lu 0c\n", now,
-                                     byte >> bit & 1, now + 5, now + 9);
-            }
-            now += 20;
-        }
-    }
-    snprintf(out + length, size - length, "#%lu\n", now + 100);
-}
-
-/* Each number of the bill, counted by hand. */
-static void what_it_spends(void) {
-    static char content[60000];
-    static const struct {
-        const char *name;
-        double value;
-    } numbers[] = {
-        /* 11; 36 08; 3A 55; then two windows of 9 bytes, one of them twice, 2C, pixels */
-        {"bytes", 1 + 2 + 2 + 5 + 5 + 1 + 2 + 5 + 1 + 4},
-        {"opcode_bytes", 1 + 1 + 1 + 2 + 1 + 1 + 1},
-        {"argument_bytes", 1 + 1 + 4 + 4 + 4},
-        {"data_bytes", 2 + 4},
-        {"framing_bytes", 0},
-        {"transfers", 3},
-        /* 36|08|3A|55|2A|args|2B|args|2C|px|2A|args|2C|px */
-        {"dc_changes", 13},
-        {"commands", 8},
-        {"runs", 2},
-        {"one_pixel_runs", 1},
-        {"repeated_settings", 1},
-        /* 28 bytes of 8 us */
-        {"bits_microseconds", 28 * 8},
-        {"picture_bytes", 240 * 320 * 2},
-    };
-    draw_spi(content, sizeof content,
-             "[ C11 ] ~ [ C36 D08 C3A D55 C2A D00 D05 D00 D05 C2B D00 D01 D00 D02 C2C DF8 D00 C2A "
-             "D00 D05 D00 D05 C2C D07 DE0 D00 D1F ] ~ [ ]");
-    shell_begin();
-    put("spi.vcd", content);
-    EXPECT_INT(shell(JADELAMP " budget spi.vcd --card ili9341-240x320-spi --json"), 0);
-    cJSON *json = cJSON_Parse(output);
-    for (size_t i = 0; i < sizeof numbers / sizeof numbers[0]; i++) {
-        const cJSON *number = cJSON_GetObjectItem(json, numbers[i].name);
-        test_row("%s", numbers[i].name);
-        EXPECT(number && number->valuedouble > numbers[i].value - 0.01 &&
-               number->valuedouble < numbers[i].value + 0.01);
-    }
-    /* 26 gaps of 2 us; the wait of 5 ms, of which 2 us and two edges of CS go before */
-    const cJSON *gaps = cJSON_GetObjectItem(json, "gaps_microseconds");
-    const cJSON *waits = cJSON_GetObjectItem(json, "waits_microseconds");
-    EXPECT(gaps && gaps->valuedouble > 26 * 1.9 && gaps->valuedouble < 26 * 2.1);
-    EXPECT(waits && waits->valuedouble > 5001 && waits->valuedouble < 5003);
-    cJSON_Delete(json);
-    static const struct {
-        const char *line;
-        int status;
-        const char *says;
-    } rows[] = {
-        {JADELAMP " budget spi.vcd -c ili9341-240x320-spi", 0,
-         "runs of one pixel                           1"},
-        {JADELAMP " budget spi.vcd -c ili9341-240x320-spi", 0,
-         "data at the controller's limit           8.14"},
-        {JADELAMP " budget spi.vcd", 2, "name the panel"},
-        {JADELAMP " budget", 2, "name a capture"},
-        {JADELAMP " budget spi.vcd spi.vcd -c ili9341-240x320-spi", 2, "one argument too many"},
-        {"echo '#1 1c' >>spi.vcd; " JADELAMP " budget spi.vcd -c ili9341-240x320-spi", 2,
-         "backwards"},
-    };
-    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        EXPECT_INT(shell(rows[i].line), rows[i].status);
-        EXPECT_CONTAINS(output, rows[i].says);
-    }
-    shell_end();
-}
-
 const struct test_group test_groups[] = {
     {"recordings_of_our_own", recordings_of_our_own},
     {"words", words},
     {"wires_by_name", wires_by_name},
     {"replays", replays},
-    {"what_it_spends", what_it_spends},
     {NULL, NULL},
 };

@@ -95,6 +95,8 @@ static void take_the_cards_clock(struct jl_budget *budget, const struct jl_card 
     if (!budget->bits_ps) {
         budget->clock_is_the_cards = true;
         budget->bits_ps = bits;
+        uint64_t unit = jl_host_unit_ps(card);
+        budget->longest_gap_ps -= unit < budget->longest_gap_ps ? unit : budget->longest_gap_ps;
         budget->gaps_ps -= bits < budget->gaps_ps ? bits : budget->gaps_ps;
     }
 }
@@ -123,6 +125,8 @@ bool jl_budget_run(struct jl_traffic *traffic, const struct jl_budget_request *r
     if (request->remedies && !(resending = jl_host_resend_begin(traffic, request->pause_ps))) {
         return jl_complain(complaint, "out of memory for the pictures of %s", rig->card.name);
     }
+    uint64_t places, anew;
+    jl_device_stored(rig->device, &places, &anew);
     jl_traffic_tap(traffic, count_event, &counting);
     bool good = jl_reading_run(traffic, count_line, &counting, complaint);
     if (good) {
@@ -130,6 +134,8 @@ bool jl_budget_run(struct jl_traffic *traffic, const struct jl_budget_request *r
         budget->framing_bytes = budget->bytes > known ? budget->bytes - known : 0;
         take_the_cards_clock(budget, &rig->card);
         jl_device_stored(rig->device, &budget->places, &budget->places_anew);
+        budget->places -= places; /* those of a wake-up before the capture */
+        budget->places_anew -= anew;
         count_pictures(budget, &rig->card, jl_device_data_depth(rig->device));
     }
     if (good && resending) {

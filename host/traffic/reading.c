@@ -12,6 +12,7 @@ struct reading {
     jl_reading_fn fn;
     void *context;
     struct jl_explainer explainer;
+    uint64_t now_ps;       /* when the event under way began */
     uint64_t last_byte_ps; /* until then bytes came; 0: none yet */
     /* diagnostics of the command under way: told behind it */
     struct jl_diagnostic held[MOST_HELD];
@@ -35,18 +36,24 @@ static void tell(struct reading *reading, struct jl_reading_line line) {
     reading->fn(reading->context, &line);
 }
 
-static void tell_held(struct reading *reading) {
+/* Those of before a time: what the byte under way gave rise to belongs to what it begins. */
+static void tell_held(struct reading *reading, uint64_t before_ps) {
     uint64_t offset = jl_traffic_offset_ps(reading->traffic);
+    size_t left = 0;
     for (size_t i = 0; i < reading->held_count; i++) {
         const struct jl_diagnostic *one = &reading->held[i];
         uint64_t at = one->at_ps > offset ? one->at_ps - offset : 0;
+        if (at >= before_ps) {
+            reading->held[left++] = *one;
+            continue;
+        }
         tell(reading, (struct jl_reading_line){.at_ps = at,
                                                .until_ps = at,
                                                .kind = JL_LINE_DIAGNOSTIC,
                                                .diagnostic = one,
                                                .text = one->text});
     }
-    reading->held_count = 0;
+    reading->held_count = left;
 }
 
 static void hold_diagnostic(void *context, const struct jl_diagnostic *diagnostic) {
@@ -72,7 +79,7 @@ static void tell_explained(void *context, const struct jl_explained *explained) 
         line.pixels = depth ? 8 * (uint64_t)explained->count / depth : 0;
     }
     tell(reading, line);
-    tell_held(reading);
+    tell_held(reading, reading->now_ps);
 }
 
 /* ---- bytes, by the framing of their bus ---- */
@@ -181,13 +188,14 @@ bool jl_reading_run(struct jl_traffic *traffic, jl_reading_fn fn, void *context,
     jl_explain_begin(&reading.explainer, rig->card.controller->emulator, tell_explained, &reading);
     jl_board_on_diagnostic(rig->board, hold_diagnostic, &reading);
     while ((step = jl_traffic_next(traffic, &event, &foreign, complaint)) == JL_TRAFFIC_EVENT) {
+        reading.now_ps = event.at_ps;
         if (!foreign) {
             take_event(&reading, &event);
         }
         jl_device_stored(rig->device, &reading.stored, &reading.stored_anew);
     }
     jl_explain_end(&reading.explainer);
-    tell_held(&reading);
+    tell_held(&reading, UINT64_MAX);
     jl_board_on_diagnostic(rig->board, NULL, NULL);
     return step == JL_TRAFFIC_END;
 }

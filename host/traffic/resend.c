@@ -100,9 +100,9 @@ static bool open_board(struct board *board, const struct jl_card *card, bool awa
                                                         board->rig.frame.target.height))
                                 : NULL;
     if (board->shadow && awake) { /* neither its wake-up nor the dark picture is in the capture */
-        board->awake = jl_rig_wake(&board->rig) == JL_OK &&
-                       jl_panel_present_changes(&board->rig.panel, &board->rig.frame,
-                                                board->shadow) == JL_OK;
+        board->awake =
+            jl_rig_wake(&board->rig) == JL_OK &&
+            jl_panel_present_changes(&board->rig.panel, &board->rig.frame, board->shadow) == JL_OK;
         board->before = jl_rig_bus_bytes(&board->rig);
     }
     return board->shadow != NULL;
