@@ -21,7 +21,7 @@ struct cli_capture {
          &(TYPED).wires,                                                                           \
          0,                                                                                        \
          "what a wire of the capture is for, if its name does not tell; roles are scl, sda, cs, "  \
-         "dc, clk, mosi, wr, rd, e, rw, rst, light, d0 to d15",                                    \
+         "dc, clk, mosi, miso, wr, rd, e, rw, rst, light, d0 to d15",                              \
          "ROLE=NAME"},                                                                             \
         {"threshold",                                                                              \
          0,                                                                                        \

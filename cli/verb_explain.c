@@ -16,9 +16,14 @@ struct printing {
     size_t found;   /* diagnostics above a note */
 };
 
-static void print_command(const struct jl_explained *explained) {
+static void print_command(const struct jl_reading_line *line) {
+    const struct jl_explained *explained = line->explained;
     char words[400];
     jl_explain_words(explained, words, sizeof words);
+    if (line->unseen && explained->count) {
+        snprintf(words, sizeof words, "%zu byte%s, not seen: the capture has no MISO",
+                 explained->count, explained->count == 1 ? "" : "s");
+    }
     printf("%02X    %-*s%s%s", explained->opcode, *words ? 24 : 0,
            explained->name ? explained->name : "unknown command", *words ? "  " : "", words);
     if (explained->missing) {
@@ -55,7 +60,7 @@ static void print_line(const struct printing *printing, const struct jl_reading_
     printf("%12.3f ms  ", (double)line->at_ps / 1e9);
     switch (line->kind) {
     case JL_LINE_COMMAND:
-        print_command(line->explained);
+        print_command(line);
         break;
     case JL_LINE_DATA:
         jl_explain_words(line->explained, words, sizeof words);
@@ -69,6 +74,9 @@ static void print_line(const struct printing *printing, const struct jl_reading_
                    line->box.bottom);
         }
         print_news(line);
+        break;
+    case JL_LINE_READ:
+        printf("read  %-24llu  the last %02X", (unsigned long long)line->count, line->last);
         break;
     case JL_LINE_WAIT:
         printf("wait  %.3f ms", (double)(line->until_ps - line->at_ps) / 1e9);
@@ -105,6 +113,7 @@ static cJSON *line_json(const struct jl_reading_line *line) {
         const struct jl_explained *explained = line->explained;
         cJSON_AddNumberToObject(json, "opcode", explained->opcode);
         cJSON_AddStringToObject(json, "name", explained->name ? explained->name : "");
+        cJSON_AddBoolToObject(json, "reads", explained->answers && !line->unseen);
         cJSON_AddItemToObject(json, "arguments", hex_array(explained->arguments, explained->count));
         cJSON_AddNumberToObject(json, "missing_arguments", explained->missing);
         cJSON_AddStringToObject(json, "words", jl_explain_words(explained, words, sizeof words));
@@ -120,6 +129,9 @@ static cJSON *line_json(const struct jl_reading_line *line) {
         cJSON_AddNumberToObject(json, "places_changed", (double)line->anew);
         cJSON_AddItemToObject(json, "first",
                               hex_array(line->explained->begins, count < 16 ? count : 16));
+    } else if (line->kind == JL_LINE_READ) {
+        cJSON_AddNumberToObject(json, "bytes", (double)line->count);
+        cJSON_AddNumberToObject(json, "last", line->last);
     } else if (line->kind == JL_LINE_RESET || line->kind == JL_LINE_LIGHT) {
         cJSON_AddBoolToObject(json, "high", line->high);
     } else if (line->text) {
@@ -161,10 +173,11 @@ static bool take_kinds(const char *verb, const char *text, unsigned *kinds) {
             }
         }
         if (kind > JL_LINE_DOUBT) {
-            cli_bad(verb,
-                    "\"%.*s\" is no kind of line: expected command, data, wait, reset, light, "
-                    "diagnostic or doubt, with commas between",
-                    (int)length, at);
+            cli_bad(
+                verb,
+                "\"%.*s\" is no kind of line: expected command, data, read, wait, reset, light, "
+                "diagnostic or doubt, with commas between",
+                (int)length, at);
             return false;
         }
         at += length + (at[length] == ',');
@@ -211,7 +224,8 @@ int verb_explain(int argc, const char **argv) {
         {"from", 0, POPT_ARG_DOUBLE, &from_ms, 0, "begin at this time of the capture", "MS"},
         {"to", 0, POPT_ARG_DOUBLE, &to_ms, 0, "end at this time", "MS"},
         {"only", 0, POPT_ARG_STRING, &kinds, 0,
-         "lines of these kinds: command, data, wait, reset, light, diagnostic, doubt", "KIND,..."},
+         "lines of these kinds: command, data, read, wait, reset, light, diagnostic, doubt",
+         "KIND,..."},
         {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
     poptContext context = cli_parse(argc, argv, options,

@@ -40,6 +40,17 @@ static void print_text(struct jl_traffic *traffic, const struct jl_replay_result
         printf(", %zu pictures that differ", result->changes);
     }
     printf("\n  %s%s\n", why ? "dark: " : "lit", why ? why : "");
+    if (result->doubts) {
+        printf("  doubt: %s", result->doubt);
+        if (result->doubts > 1) {
+            printf(" (and %zu more: jadelamp explain --only doubt)", result->doubts - 1);
+        }
+        putchar('\n');
+    }
+    if (result->left_out) {
+        printf("  of the pictures, the last %llu are not among the files: %d at most\n",
+               (unsigned long long)result->left_out, JL_REPLAY_MOMENTS);
+    }
     jl_findings_print(stdout, rig->board, jl_traffic_offset_ps(traffic));
     for (size_t i = 0; i < result->path_count; i++) {
         printf("  %s %s\n", i ? "     " : "wrote", result->paths[i]);
@@ -55,6 +66,8 @@ static void print_json(struct jl_traffic *traffic, const struct jl_replay_result
     cJSON_AddNumberToObject(json, "pictures", (double)result->changes);
     cJSON_AddBoolToObject(json, "lit", why == NULL);
     cJSON_AddStringToObject(json, "why_dark", why ? why : "");
+    cJSON_AddNumberToObject(json, "doubts", (double)result->doubts);
+    cJSON_AddStringToObject(json, "doubt", result->doubt);
     cli_json_findings(json, rig->board, jl_traffic_offset_ps(traffic));
     for (size_t i = 0; i < result->path_count; i++) {
         paths[i] = result->paths[i];

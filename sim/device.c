@@ -103,6 +103,19 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
     return device;
 }
 
+/* While the enable is high and it is read, a part on plain pins drives its lines. */
+static void record_answer(struct jl_device *device, enum jl_device_pin pin, bool high) {
+    bool enable = pin == JL_DEVICE_E || pin == JL_DEVICE_E2;
+    if (!enable || !device->pins[JL_DEVICE_RW] || !device->machine->pin_level ||
+        !jl_sim_board_records(device->board)) {
+        return;
+    }
+    for (int line = JL_DEVICE_D0; line <= JL_DEVICE_D7; line++) {
+        bool level = high ? jl_device_pin(device, (enum jl_device_pin)line) : device->pins[line];
+        jl_sim_wire_set(device->board, device->pin_wires[line], level, device->board->now_ps);
+    }
+}
+
 void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool high) {
     device->driven |= 1u << pin;
     device->light_duty = pin == JL_DEVICE_LIGHT ? UINT16_MAX : device->light_duty;
@@ -130,6 +143,7 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     }
     if (device->machine->pin_changed) {
         device->machine->pin_changed(device, pin, high);
+        record_answer(device, pin, high);
     } else if (pin == JL_DEVICE_RESET) {
         jl_sim_judge_anew(device);
         if (device->machine->reset) {

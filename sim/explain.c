@@ -29,6 +29,10 @@ void jl_explain_end(struct jl_explainer *explainer) {
     explainer->fn(explainer->context, now);
 }
 
+bool jl_explain_reads(const struct jl_explainer *explainer) {
+    return explainer->under_way && explainer->now.answers;
+}
+
 bool jl_explain_is_whole(const struct jl_explainer *explainer) {
     return !explainer->under_way || explainer->now.is_data ||
            (int)explainer->now.count >= explainer->least;
@@ -42,7 +46,11 @@ static void begin_command(struct jl_explainer *explainer, uint64_t at_ps, uint8_
     explainer->now = (struct jl_explained){.at_ps = at_ps,
                                            .opcode = opcode,
                                            .name = command ? command->name : NULL,
-                                           .reading = command ? command->reading : NULL};
+                                           .answers = command && command->reading &&
+                                                      strcmp(command->reading, ANSWER) == 0};
+    if (command && !explainer->now.answers) {
+        explainer->now.reading = command->reading;
+    }
     explainer->least = command ? command->least : 0;
     explainer->most = command ? command->most : 0;
     explainer->under_way = true;
@@ -83,7 +91,9 @@ void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t un
     bool as_data = set && set->arguments_as_data;
     bool due = explainer->under_way && !now->is_data && (int)now->count < explainer->most;
     /* of an unknown command or one too many: still what belongs to the command before */
-    bool belongs = as_data && data && explainer->under_way && !now->is_data && !explainer->pixels;
+    bool belongs =
+        data && ((as_data && explainer->under_way && !now->is_data && !explainer->pixels) ||
+                 jl_explain_reads(explainer));
     if ((due && data == as_data) || belongs) {
         take_argument(explainer, byte);
     } else if (data) {

@@ -39,7 +39,7 @@ static void a_full_card_is_read(void) {
         "[glass]\nsize = 72x40 pixels\nfirst-column = 28 ; inline\nrows = alternate\n"
         "mounting = mirrored-x\nsupply = external\ncolor = blue\n"
         "[bus]\nkind = i2c\naddress = 61\nclock = 0.1 MHz\noverhead = 20 us\nmost-bytes = 31\n"
-        "[pins]\nreset = wired\n"
+        "[pins]\nreset = GPIO27\ncs = PB2\n"
         "[wake]\nstep = send D5 80\nstep = wait 10 ms\nstep = wait busy low 400 ms\n"
         "step = setup\nstep = clear\nstep = send AF\n"));
     EXPECT_TEXT(card.name, "north pier");
@@ -57,6 +57,9 @@ static void a_full_card_is_read(void) {
     EXPECT_INT(card.clock_hz, 100000);
     EXPECT_INT(card.overhead_ns, 20000);
     EXPECT_INT(card.most_body_bytes, 31);
+    EXPECT_TEXT(jl_card_pin(&card, "reset"), "GPIO27");
+    EXPECT_TEXT(jl_card_pin(&card, "cs"), "PB2");
+    EXPECT(!jl_card_pin(&card, "dc"));
     EXPECT_INT(card.wake_bytes, sizeof steps);
     EXPECT_BYTES(card.wake_steps, steps, sizeof steps);
 }
@@ -122,6 +125,11 @@ static void mistakes_are_explained(void) {
         {"[glass]\nmounting = odd\n", 2, "usual, half-turn"},
         {"[glass]\nsupply = solar\n", 2, "pump or external"},
         {"[glass]\ncolor = pink\n", 2, "tft, lcd-green, lcd-grey, lcd-blue, paper or paper-red"},
+        {"[pins]\ncs = PB 2\n", 2, "expected the name of a pin, such as PB2 or GPIO27"},
+        {"[pins]\nreset = \n", 2, "expected the name of a pin"},
+        {"[pins]\ndc = a-name-that-is-far-too-long\n", 2, "up to 23 letters"},
+        {"[pins]\nd16 = PA1\n", 2, "unknown key d16 in [pins]"},
+        {"[pins]\ncs = PA1\ncs = PA2\n", 3, "cs stands twice"},
         {"[bus]\nkind = can\n", 2, "i2c, spi, spi-3wire"},
         {"[bus]\naddress = 0x78\n", 2, "write the 7-bit address: address = 0x3C"},
         {"[bus]\naddress = 0x7B\n", 2, "address = 0x3D"},

@@ -19,6 +19,9 @@ static void tell(void *context, const struct jl_bus_event *event) {
     case JL_BUS_BYTE:
         length = snprintf(at, room, "%s%02X%s%s", event->address ? "@" : "", event->value,
                           event->data ? "d" : "", event->refused ? "!" : "");
+        if (event->has_answer) {
+            length += snprintf(at + length, room - (size_t)length, "/%02X", event->answer);
+        }
         break;
     case JL_BUS_READ:
         length = snprintf(at, room, "r%02X%s%s", event->value, event->data ? "d" : "",
@@ -285,6 +288,32 @@ static void spi(void) {
                                   "mode?");
 }
 
+/* What the part answers is taken with the edge that takes a bit of MOSI. */
+static void what_the_part_answers_on_spi(void) {
+    static const struct {
+        unsigned sent, answered;
+        const char *told;
+    } rows[] = {{0x04, 0x00, "04/00 "}, {0x00, 0x85, "00/85 "}, {0xFF, 0x52, "FF/52 "}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        bool with_times = false;
+        struct pencil pencil =
+            begin((struct jl_decoding){.kind = JL_DECODE_SPI, .bits = 8}, &with_times);
+        test_row("%s", rows[i].told);
+        set(&pencil, JL_ROLE_CLOCK, false);
+        set(&pencil, JL_ROLE_DC, false);
+        for (int bit = 7; bit >= 0; bit--) {
+            set(&pencil, JL_ROLE_MOSI, rows[i].sent >> bit & 1);
+            set(&pencil, JL_ROLE_MISO, rows[i].answered >> bit & 1);
+            wait(&pencil, 500);
+            set(&pencil, JL_ROLE_CLOCK, true);
+            set(&pencil, JL_ROLE_MISO, false); /* it changes again at once */
+            wait(&pencil, 500);
+            set(&pencil, JL_ROLE_CLOCK, false);
+        }
+        EXPECT_TEXT(end(&pencil), rows[i].told);
+    }
+}
+
 /* A pulse of less than was asked for is none, on each wire of the bus. */
 static void glitches(void) {
     static const struct {
@@ -417,6 +446,7 @@ static void buses_that_are_none(void) {
 const struct test_group test_groups[] = {
     {"i2c", i2c},
     {"spi", spi},
+    {"what_the_part_answers_on_spi", what_the_part_answers_on_spi},
     {"glitches", glitches},
     {"parallel", parallel},
     {"buses_that_are_none", buses_that_are_none},

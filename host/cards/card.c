@@ -12,6 +12,7 @@
 #include <sys/stat.h>
 
 #include "card_cells.h"
+#include "card_pins.h"
 #include "card_scanout.h"
 #include "card_touch.h"
 #include "shipped_cards.h"
@@ -261,18 +262,6 @@ static bool read_most_bytes(struct reading *reading, const char *key, const char
     return true;
 }
 
-static bool read_reset(struct reading *reading, const char *key, const char *value) {
-    static const struct choice choices[] = {
-        {"none", 0}, {"wired", JL_MODULE_RESET_WIRED}, {NULL, 0}};
-    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_RESET_WIRED);
-}
-
-static bool read_light(struct reading *reading, const char *key, const char *value) {
-    static const struct choice choices[] = {
-        {"none", 0}, {"wired", JL_MODULE_LIGHT_WIRED}, {NULL, 0}};
-    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_LIGHT_WIRED);
-}
-
 /* ---- wake-up steps ---- */
 
 static bool add_step(struct reading *reading, const uint8_t *step, size_t count) {
@@ -366,8 +355,39 @@ static const struct key keys[] = {
     {"bus", "mode", read_mode, DOTS},
     {"bus", "overhead", read_overhead, DOTS | CELLS},
     {"bus", "most-bytes", read_most_bytes, DOTS | CELLS},
-    {"pins", "reset", read_reset, DRAWN},
-    {"pins", "light", read_light, DRAWN},
+    {"pins", "reset", jl_host_card_read_reset, DRAWN},
+    {"pins", "light", jl_host_card_read_light, DRAWN},
+    {"pins", "cs", jl_host_card_read_pin, ALL},
+    {"pins", "dc", jl_host_card_read_pin, ALL},
+    {"pins", "rs", jl_host_card_read_pin, ALL},
+    {"pins", "clk", jl_host_card_read_pin, ALL},
+    {"pins", "mosi", jl_host_card_read_pin, ALL},
+    {"pins", "miso", jl_host_card_read_pin, ALL},
+    {"pins", "scl", jl_host_card_read_pin, ALL},
+    {"pins", "sda", jl_host_card_read_pin, ALL},
+    {"pins", "wr", jl_host_card_read_pin, ALL},
+    {"pins", "rd", jl_host_card_read_pin, ALL},
+    {"pins", "e", jl_host_card_read_pin, ALL},
+    {"pins", "e2", jl_host_card_read_pin, ALL},
+    {"pins", "rw", jl_host_card_read_pin, ALL},
+    {"pins", "busy", jl_host_card_read_pin, ALL},
+    {"pins", "te", jl_host_card_read_pin, ALL},
+    {"pins", "d0", jl_host_card_read_pin, ALL},
+    {"pins", "d1", jl_host_card_read_pin, ALL},
+    {"pins", "d2", jl_host_card_read_pin, ALL},
+    {"pins", "d3", jl_host_card_read_pin, ALL},
+    {"pins", "d4", jl_host_card_read_pin, ALL},
+    {"pins", "d5", jl_host_card_read_pin, ALL},
+    {"pins", "d6", jl_host_card_read_pin, ALL},
+    {"pins", "d7", jl_host_card_read_pin, ALL},
+    {"pins", "d8", jl_host_card_read_pin, ALL},
+    {"pins", "d9", jl_host_card_read_pin, ALL},
+    {"pins", "d10", jl_host_card_read_pin, ALL},
+    {"pins", "d11", jl_host_card_read_pin, ALL},
+    {"pins", "d12", jl_host_card_read_pin, ALL},
+    {"pins", "d13", jl_host_card_read_pin, ALL},
+    {"pins", "d14", jl_host_card_read_pin, ALL},
+    {"pins", "d15", jl_host_card_read_pin, ALL},
     {"touch", "controller", jl_host_card_read_touch, DRAWN},
     {"touch", "address", jl_host_card_read_touch_address, DRAWN},
     {"touch", "clock", jl_host_card_read_touch_clock, DRAWN},

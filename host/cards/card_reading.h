@@ -18,7 +18,7 @@ enum pixels {
     PIXELS_PALETTE
 };
 
-enum { JL_HOST_CARD_MOST_KEYS = 96 };
+enum { JL_HOST_CARD_MOST_KEYS = 128 };
 
 struct reading {
     const char *path;

@@ -24,6 +24,8 @@ static void end_word(struct jl_decoder *decoder, const struct step *step) {
                                                .until_ps = step->at_ps + bit,
                                                .kind = JL_BUS_BYTE,
                                                .value = (uint16_t)(decoder->shifted & 0xFF),
+                                               .has_answer = decoder->known >> JL_ROLE_MISO & 1,
+                                               .answer = (uint8_t)decoder->answer,
                                                .data = data});
     decoder->bits = decoder->shifted = 0;
 }
@@ -52,6 +54,7 @@ void jl_host_decode_spi(struct jl_decoder *decoder, const struct step *step) {
     decoder->word_ps = decoder->bits ? decoder->word_ps : step->at_ps;
     decoder->last_bit_ps = step->at_ps;
     decoder->shifted = decoder->shifted << 1 | was(step, JL_ROLE_MOSI);
+    decoder->answer = decoder->answer << 1 | was(step, JL_ROLE_MISO);
     if (++decoder->bits == (unsigned)decoder->decoding.bits) {
         end_word(decoder, step);
     }

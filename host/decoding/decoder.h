@@ -44,7 +44,7 @@ struct jl_decoder {
     struct step step;
     uint32_t known, strobes; /* roles with a level; and those whose edges do something */
     /* a word under way */
-    unsigned shifted, bits;
+    unsigned shifted, answer, bits;
     uint64_t word_ps, bit_ps, last_bit_ps;
     bool open, address_due; /* I2C: between START and STOP; the next byte is an address */
     bool reading;

@@ -19,7 +19,10 @@ struct reading {
     size_t held_count;
     uint64_t stored, stored_anew; /* when the last event was through, */
     uint64_t places, anew;        /* and when the data under way began */
-    bool has_box;                 /* of the data under way */
+    bool unseen;                  /* what the command under way reads */
+    uint64_t reads, reads_from_ps, reads_until_ps;
+    uint16_t last_read;
+    bool has_box; /* of the data under way */
     struct jl_box box;
     /* behind an expander: its outputs, and a nibble that waits for the other one */
     uint8_t outputs, nibble;
@@ -27,8 +30,8 @@ struct reading {
 };
 
 const char *jl_line_kind_name(enum jl_line_kind kind) {
-    static const char *const names[] = {"command", "data",       "wait", "reset",
-                                        "light",   "diagnostic", "doubt"};
+    static const char *const names[] = {"command", "data",  "read",       "wait",
+                                        "reset",   "light", "diagnostic", "doubt"};
     return names[kind];
 }
 
@@ -68,7 +71,8 @@ static void tell_explained(void *context, const struct jl_explained *explained) 
     struct jl_reading_line line = {.at_ps = explained->at_ps,
                                    .until_ps = explained->until_ps,
                                    .kind = explained->is_data ? JL_LINE_DATA : JL_LINE_COMMAND,
-                                   .explained = explained};
+                                   .explained = explained,
+                                   .unseen = explained->answers && reading->unseen};
     if (explained->is_data) {
         unsigned depth = jl_device_data_depth(jl_traffic_rig(reading->traffic)->device);
         line.has_box = reading->has_box;
@@ -105,6 +109,33 @@ static void take_outputs(struct reading *reading, const struct jl_bus_event *eve
                     (uint8_t)(reading->nibble << 4 | nibble), before >> wiring->rs & 1);
 }
 
+/* What the part gives, be it asked by a command or by a strobe alone. */
+static void take_read(struct reading *reading, const struct jl_bus_event *event) {
+    if (jl_explain_reads(&reading->explainer)) {
+        reading->unseen = false;
+        jl_explain_byte(&reading->explainer, event->at_ps, event->until_ps, (uint8_t)event->value,
+                        true);
+        return;
+    }
+    if (!reading->reads++) {
+        jl_explain_end(&reading->explainer);
+        reading->reads_from_ps = event->at_ps;
+    }
+    reading->reads_until_ps = event->until_ps;
+    reading->last_read = event->value;
+}
+
+static void tell_reads(struct reading *reading) {
+    if (reading->reads) {
+        tell(reading, (struct jl_reading_line){.at_ps = reading->reads_from_ps,
+                                               .until_ps = reading->reads_until_ps,
+                                               .kind = JL_LINE_READ,
+                                               .count = reading->reads,
+                                               .last = reading->last_read});
+    }
+    reading->reads = 0;
+}
+
 static void take_byte(struct reading *reading, const struct jl_bus_event *event) {
     const struct jl_card *card = &jl_traffic_rig(reading->traffic)->card;
     struct jl_explainer *explainer = &reading->explainer;
@@ -132,8 +163,11 @@ static void take_byte(struct reading *reading, const struct jl_bus_event *event)
             jl_explain_byte(explainer, event->at_ps, event->until_ps, (uint8_t)(event->value >> 8),
                             true);
         }
-        jl_explain_byte(explainer, event->at_ps, event->until_ps, (uint8_t)event->value,
-                        event->data);
+        bool asked = event->data && jl_explain_reads(explainer);
+        bool answer = asked && event->has_answer;
+        reading->unseen = asked ? !answer : reading->unseen;
+        jl_explain_byte(explainer, event->at_ps, event->until_ps,
+                        answer ? event->answer : (uint8_t)event->value, event->data);
     }
 }
 
@@ -156,7 +190,11 @@ static void take_byte_and_box(struct reading *reading, const struct jl_bus_event
 static void take_event(struct reading *reading, const struct jl_bus_event *event) {
     switch (event->kind) {
     case JL_BUS_BYTE:
+        tell_reads(reading);
         take_byte_and_box(reading, event);
+        break;
+    case JL_BUS_READ:
+        take_read(reading, event);
         break;
     case JL_BUS_RESET:
     case JL_BUS_LIGHT:
@@ -195,6 +233,7 @@ bool jl_reading_run(struct jl_traffic *traffic, jl_reading_fn fn, void *context,
         jl_device_stored(rig->device, &reading.stored, &reading.stored_anew);
     }
     jl_explain_end(&reading.explainer);
+    tell_reads(&reading);
     tell_held(&reading, UINT64_MAX);
     jl_board_on_diagnostic(rig->board, NULL, NULL);
     return step == JL_TRAFFIC_END;

@@ -61,6 +61,8 @@ static bool keep_change(struct replay *replay, struct jl_picture *glass, uint64_
     const struct jl_replay_request *request = replay->request;
     size_t number = ++replay->result->changes;
     char ending[32];
+    replay->result->left_out +=
+        (request->series || request->animation) && number > JL_REPLAY_MOMENTS;
     snprintf(ending, sizeof ending, "-%04zu.png", number);
     if (request->series && number <= JL_REPLAY_MOMENTS &&
         !write_picture(replay, ending, glass, number > 2)) {
@@ -173,6 +175,9 @@ static bool play(struct replay *replay) {
     enum jl_traffic_step step;
     do {
         step = jl_traffic_next(replay->traffic, &event, &foreign, replay->complaint);
+        if (step == JL_TRAFFIC_EVENT && event.kind == JL_BUS_DOUBT && !replay->result->doubts++) {
+            snprintf(replay->result->doubt, sizeof replay->result->doubt, "%s", event.text);
+        }
     } while (step == JL_TRAFFIC_EVENT && !replay->failed);
     return step == JL_TRAFFIC_END && !replay->failed;
 }

@@ -1,4 +1,5 @@
 /* Items of a capture, through a decoder, to the emulated controller. */
+#include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 
@@ -31,6 +32,10 @@ struct jl_traffic {
     void *tap_context;
     /* decoded bytes: the transfer that is open */
     int address;
+    /* I2C: addresses of others, 0 to 127, a bit each, and whether the panel was ever meant */
+    uint32_t others[4];
+    bool meant;
+    char doubt[160];
 };
 
 static void keep_event(void *context, const struct jl_bus_event *event) {
@@ -88,7 +93,7 @@ static void describe_bus(const struct jl_card *card, struct jl_decoding *decodin
         decoding->bits = card->bus == JL_BUS_SPI_3WIRE ? 9 : 8;
         *needed =
             ROLES(JL_ROLE_CLOCK, JL_ROLE_MOSI) | (card->bus == JL_BUS_SPI ? ROLES(JL_ROLE_DC) : 0);
-        *wanted = *needed | beside | ROLES(JL_ROLE_CS);
+        *wanted = *needed | beside | ROLES(JL_ROLE_CS, JL_ROLE_MISO);
         break;
     }
 }
@@ -102,7 +107,7 @@ static bool open_decoder(struct jl_traffic *traffic, const struct jl_card *card,
     describe_bus(card, &decoding, &wanted, &needed);
     memset(traffic->role_of_wire, -1, sizeof traffic->role_of_wire);
     if (!jl_capture_has_bytes(traffic->capture) &&
-        !jl_host_find_wires(traffic->capture, options->wires, wanted, needed, &traffic->found,
+        !jl_host_find_wires(traffic->capture, card, options->wires, wanted, needed, &traffic->found,
                             complaint)) {
         return false;
     }
@@ -248,6 +253,38 @@ static void take_item(struct jl_traffic *traffic, const struct jl_capture_item *
     }
 }
 
+/* ---- whose traffic it is ---- */
+
+static void note_address(struct jl_traffic *traffic, const struct jl_bus_event *event,
+                         bool foreign) {
+    unsigned address = event->value >> 1 & 127;
+    if (event->kind == JL_BUS_BYTE && event->address && foreign) {
+        traffic->others[address / 32] |= 1u << address % 32;
+    }
+    traffic->meant |= event->kind == JL_BUS_BYTE && !foreign;
+}
+
+/* Nothing of an I2C capture was for the panel: a doubt at its end, with who was meant instead. */
+static void doubt_whose(struct jl_traffic *traffic) {
+    const struct jl_card *card = &traffic->rig.card;
+    size_t length = 0;
+    char list[60] = "";
+    for (unsigned address = 0; address < 128 && length + 10 < sizeof list; address++) {
+        if (traffic->others[address / 32] >> address % 32 & 1) {
+            length += (size_t)snprintf(list + length, sizeof list - length, "%s0x%02X",
+                                       length ? ", " : "", address);
+        }
+    }
+    if (traffic->meant || !length) {
+        return;
+    }
+    snprintf(traffic->doubt, sizeof traffic->doubt,
+             "nothing was sent to 0x%02X, where the card has the panel; who was meant: %s",
+             card->i2c_address, list);
+    say(traffic, &(struct jl_capture_item){.at_ps = jl_capture_now_ps(traffic->capture)},
+        (struct jl_bus_event){.kind = JL_BUS_DOUBT, .text = traffic->doubt});
+}
+
 /* ---- who looks ---- */
 
 void jl_traffic_watch(struct jl_traffic *traffic, const struct jl_traffic_watch *watch) {
@@ -293,6 +330,7 @@ enum jl_traffic_step jl_traffic_next(struct jl_traffic *traffic, struct jl_bus_e
             jl_decoder_end(traffic->decoder, jl_capture_now_ps(traffic->capture));
             jl_host_feed_end(&traffic->feed, jl_capture_now_ps(traffic->capture));
             look(traffic, jl_capture_now_ps(traffic->capture), false, true);
+            doubt_whose(traffic);
             break;
         default:
             return JL_TRAFFIC_BAD;
@@ -306,6 +344,7 @@ enum jl_traffic_step jl_traffic_next(struct jl_traffic *traffic, struct jl_bus_e
     traffic->last_byte_ps = is_byte ? event->until_ps : traffic->last_byte_ps;
     traffic->has_bytes |= is_byte;
     *foreign = jl_host_feed(&traffic->feed, event);
+    note_address(traffic, event, *foreign);
     if (traffic->tap) {
         traffic->tap(traffic->tap_context, event, *foreign);
     }

@@ -20,6 +20,7 @@ static const struct {
     {JL_ROLE_CLOCK, {"clk", "sck", "sclk", "scl", "clock", "spiclk", "sckl"}},
     {JL_ROLE_MOSI,
      {"mosi", "sda", "sdi", "din", "si", "copi", "sdo", "dat", "data", "sdin", "sid"}},
+    {JL_ROLE_MISO, {"miso", "cipo", "so", "dout"}},
     {JL_ROLE_WR, {"wr", "wrx", "nwr", "wrn", "we", "wrb"}},
     {JL_ROLE_RD, {"rd", "rdx", "nrd", "rdn", "oe", "rdb"}},
     {JL_ROLE_E, {"e", "en", "enable", "e1"}},
@@ -186,8 +187,29 @@ static bool take_usual(const struct jl_capture *capture, enum jl_role role, uint
     return true;
 }
 
-bool jl_host_find_wires(const struct jl_capture *capture, const char *const *said, uint32_t wanted,
-                        uint32_t needed, struct role_wires *found, struct jl_complaint *complaint) {
+/* The pin that the card names for a wire, if the capture has a wire called so. */
+static void take_pin(const struct jl_capture *capture, const struct jl_card *card,
+                     enum jl_role role, struct role_wires *found) {
+    const struct jl_capture_name *names;
+    size_t count = jl_capture_names(capture, &names);
+    const char *pin = jl_card_pin(card, role == JL_ROLE_RESET ? "reset" : jl_role_name(role));
+    char pin_word[WORD], word[WORD];
+    if (!pin && role == JL_ROLE_DC) {
+        pin = jl_card_pin(card, "rs");
+    }
+    jl_host_plain_name(pin ? pin : "", pin_word, sizeof pin_word);
+    for (size_t i = 0; i < count && *pin_word; i++) {
+        jl_host_plain_name(last_part(names[i].name), word, sizeof word);
+        if (strcmp(word, pin_word) == 0) {
+            found->wires[role] = names[i].wire;
+            found->names[role] = names[i].name;
+        }
+    }
+}
+
+bool jl_host_find_wires(const struct jl_capture *capture, const struct jl_card *card,
+                        const char *const *said, uint32_t wanted, uint32_t needed,
+                        struct role_wires *found, struct jl_complaint *complaint) {
     for (int role = 0; role < JL_ROLES; role++) {
         found->wires[role] = -1;
         found->names[role] = NULL;
@@ -195,6 +217,11 @@ bool jl_host_find_wires(const struct jl_capture *capture, const char *const *sai
     for (size_t i = 0; said && said[i]; i++) {
         if (!take_said(capture, said[i], found, complaint)) {
             return false;
+        }
+    }
+    for (int role = 0; role < JL_ROLES; role++) {
+        if (found->wires[role] < 0 && wanted >> role & 1) {
+            take_pin(capture, card, (enum jl_role)role, found);
         }
     }
     for (int role = 0; role < JL_ROLES; role++) {

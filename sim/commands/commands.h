@@ -16,10 +16,13 @@ struct command {
     /*
      * How it reads, or NULL. In {} stands a value: c for the opcode or the number of an argument, w
      * or l behind it for 16 bits with the high or the low byte first; then, each if wanted, :H-L
-     * for bits, *N and +N; then x for hexadecimal, or |words for 0|words for 1 and so on.
+     * for bits, *N and +N; then x for hexadecimal, or |words for 0|words for 1 and so on. ANSWER:
+     * what comes behind it is read from the part.
      */
     const char *reading;
 };
+
+#define ANSWER "<"
 
 struct command_set {
     const struct command *own, *common; /* own ones come first; common: NULL if there are none */

@@ -6,7 +6,7 @@ static const struct command ssd1322[] = {
     {0x01, 0x01, 0, 0, "no operation", 0},
     {0x15, 0x15, 2, 2, "column address", "columns {0*4} to {1*4+3}"},
     {0x5C, 0x5C, 0, 0, "write RAM", 0},
-    {0x5D, 0x5D, 0, 0, "read RAM", 0},
+    {0x5D, 0x5D, 0, 0, "read RAM", ANSWER},
     {0x75, 0x75, 2, 2, "row address", "rows {0} to {1}"},
     {0xA0, 0xA0, 2, 2, "remap",
      "addresses count {0:0|along a row|down a column}, columns {0:1|as they are|mirrored}, nibbles "
@@ -122,7 +122,7 @@ static const struct command ssd1331[] = {
 static const struct command ssd1351[] = {
     {0x15, 0x15, 2, 2, "column address", "columns {0} to {1}"},
     {0x5C, 0x5C, 0, 0, "write RAM", 0},
-    {0x5D, 0x5D, 0, 0, "read RAM", 0},
+    {0x5D, 0x5D, 0, 0, "read RAM", ANSWER},
     {0x75, 0x75, 2, 2, "row address", "rows {0} to {1}"},
     {0x96, 0x96, 5, 5, "scroll setup",
      "step {0x}, {2} rows from row {1}, each {4:1-0|1|6|12|24} frames"},

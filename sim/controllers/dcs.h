@@ -57,7 +57,7 @@ struct dcs_chip {
     /* what is being read: bits still to come, or the memory */
     uint64_t reply;
     int reply_bits;
-    bool reading_memory, dummy_due;
+    bool reading_memory, dummy_due, answers; /* the command is one that reads */
     uint8_t read_pixel[3];
     int read_bytes; /* of that pixel, still to come */
     /* times */

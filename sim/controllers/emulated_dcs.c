@@ -437,6 +437,9 @@ static void take_argument(struct jl_device *device, const struct dcs_part *part,
     if (!chip->command_known) {
         return; /* told by the bus, where no command ever came */
     }
+    if (chip->answers && jl_sim_device_is_serial(device)) {
+        return; /* the clocks of a read: it looks at no data */
+    }
     if (chip->argument_count == chip->most_arguments) {
         if (!chip->command_ignored) {
             chip->command_ignored = true;

@@ -82,6 +82,7 @@ void jl_sim_dcs_read_begin(struct jl_device *device) {
     default:
         break;
     }
+    chip->answers = chip->reply_bits || chip->reading_memory;
 }
 
 /* Memory is read in 18 bits, three bytes a pixel, whatever it is written in. */

@@ -390,7 +390,9 @@ static void pin_changed(struct jl_device *device, enum jl_device_pin pin, bool h
     if (pin == JL_DEVICE_E || (pin == JL_DEVICE_E2 && has_two_cores(device))) {
         enable_changed(device, &state->cores[pin == JL_DEVICE_E2], high);
     } else if (data || pin == JL_DEVICE_DC || pin == JL_DEVICE_RW) {
-        complain_if_short(device, state->cores[0].fell_at, HOLD_NS, "levels held after E fell");
+        if (!data || !device->pins[JL_DEVICE_RW]) { /* else it drives them itself */
+            complain_if_short(device, state->cores[0].fell_at, HOLD_NS, "levels held after E fell");
+        }
         *(data ? &state->data_changed_at : &state->control_changed_at) =
             jl_board_now_ps(device->board);
     }

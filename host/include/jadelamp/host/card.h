@@ -17,6 +17,13 @@ extern "C" {
 
 enum { JL_CARD_NAME_BYTES = 32, JL_CARD_WAKE_BYTES = 4096 };
 
+/** A wire of the panel, "cs" or "d0" as the card names it, and the microcontroller's pin. */
+enum { JL_CARD_PIN_BYTES = 24, JL_CARD_MOST_PINS = 40 };
+struct jl_card_pin {
+    char wire[8];
+    char name[JL_CARD_PIN_BYTES];
+};
+
 /** What a character module has between it and the microcontroller. */
 enum jl_cells_bus { JL_CELLS_NONE, JL_CELLS_PARALLEL_4, JL_CELLS_PARALLEL_8, JL_CELLS_EXPANDER };
 
@@ -86,7 +93,9 @@ struct jl_card {
     enum jl_glass_kind glass_kind;
     struct jl_card_touch touch;
     struct jl_card_scanout scanout; /**< where bus is JL_BUS_RGB */
-    bool has_wake;                  /**< the card has wake-up steps of its own */
+    size_t pin_count;
+    struct jl_card_pin pins[JL_CARD_MOST_PINS]; /**< those that the card names */
+    bool has_wake;                              /**< the card has wake-up steps of its own */
     uint16_t wake_bytes;
     uint8_t wake_steps[JL_CARD_WAKE_BYTES];
 };
@@ -100,6 +109,9 @@ bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *c
 /** The same from text in memory; `name` stands for the path in complaints. */
 bool jl_card_read_text(const char *name, const char *text, size_t bytes, struct jl_card *card,
                        struct jl_complaint *complaint);
+
+/** The microcontroller's pin of a wire, such as "cs"; NULL: the card does not say. */
+const char *jl_card_pin(const struct jl_card *card, const char *wire);
 
 /** Whether its bus has a write cycle instead of a clock. */
 bool jl_card_is_parallel(const struct jl_card *card);

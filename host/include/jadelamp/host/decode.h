@@ -21,6 +21,7 @@ enum jl_role {
     JL_ROLE_DC, /**< A0, RS of parallel buses, too */
     JL_ROLE_CLOCK,
     JL_ROLE_MOSI,
+    JL_ROLE_MISO,
     JL_ROLE_WR,
     JL_ROLE_RD,
     JL_ROLE_E,
@@ -65,10 +66,12 @@ struct jl_bus_event {
     uint64_t at_ps, until_ps; /**< of a byte: from its first bit or strobe to behind its last */
     enum jl_bus_event_kind kind;
     uint16_t value;
-    bool data;    /**< D/C while its last bit came */
-    bool high;    /**< of a pin */
-    bool address; /**< I2C: the first byte behind a START */
-    bool refused; /**< I2C: not acknowledged */
+    bool has_answer; /**< SPI with MISO: */
+    uint8_t answer;  /**< what came there meanwhile */
+    bool data;       /**< D/C while its last bit came */
+    bool high;       /**< of a pin */
+    bool address;    /**< I2C: the first byte behind a START */
+    bool refused;    /**< I2C: not acknowledged */
     const char *text;
 };
 

@@ -15,6 +15,7 @@ extern "C" {
 enum jl_line_kind {
     JL_LINE_COMMAND,
     JL_LINE_DATA,
+    JL_LINE_READ,       /**< bytes that were read without such a command: `count`, `last` */
     JL_LINE_WAIT,       /**< from one byte to the next, 1 ms and more */
     JL_LINE_RESET,      /**< `high` */
     JL_LINE_LIGHT,      /**< `high` */
@@ -27,6 +28,9 @@ struct jl_reading_line {
     uint64_t at_ps, until_ps;
     enum jl_line_kind kind;
     bool high;
+    uint64_t count;                         /**< of what was read, */
+    uint16_t last;                          /**< and its last byte */
+    bool unseen;                            /**< of a command that reads: the capture has no MISO */
     const struct jl_explained *explained;   /**< of commands and data */
     const struct jl_diagnostic *diagnostic; /**< its own times are the board's */
     const char *text;
@@ -43,7 +47,7 @@ typedef void (*jl_reading_fn)(void *context, const struct jl_reading_line *line)
 bool jl_reading_run(struct jl_traffic *traffic, jl_reading_fn fn, void *context,
                     struct jl_complaint *complaint);
 
-/** "command", "data", "wait", "reset", "light", "diagnostic", "doubt". */
+/** "command", "data", "read", "wait", "reset", "light", "diagnostic", "doubt". */
 const char *jl_line_kind_name(enum jl_line_kind kind);
 
 #ifdef __cplusplus

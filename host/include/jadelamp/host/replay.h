@@ -27,6 +27,9 @@ struct jl_replay_request {
 
 struct jl_replay_result {
     size_t changes;     /**< completed pictures that differ from the one before */
+    size_t doubts;      /**< of the decoder: jl_reading_run() tells all of them */
+    char doubt[160];    /**< the first one */
+    uint64_t left_out;  /**< changes beyond JL_REPLAY_MOMENTS: no part of series and animation */
     uint64_t length_ps; /**< from the first event to the end of the capture */
     char paths[JL_REPLAY_TIMES + 8][1024]; /**< that were written; of a series the first and last */
     size_t path_count;

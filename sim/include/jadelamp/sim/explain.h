@@ -20,7 +20,8 @@ struct jl_explained {
     uint8_t opcode;
     const char *name; /**< as the datasheet has it; NULL: the part has no such command */
     uint8_t arguments[JL_EXPLAIN_ARGUMENTS];
-    size_t count;          /**< of arguments, or bytes of data */
+    size_t count;          /**< of arguments, or bytes of data; of both the first ones are there */
+    bool answers;          /**< the part gives what the arguments are, and nobody sends them */
     int missing;           /**< arguments that did not come */
     const char *reading;   /**< how jl_explain_words() reads it; NULL: arguments in hexadecimal */
     const uint8_t *begins; /**< the first bytes of data, up to 16 */
@@ -64,6 +65,9 @@ void jl_explain_end(struct jl_explainer *explainer);
 
 /** Whether the command under way has all its arguments, or none is; data always have. */
 bool jl_explain_is_whole(const struct jl_explainer *explainer);
+
+/** Whether what comes now is read: the command under way asks the part. */
+bool jl_explain_reads(const struct jl_explainer *explainer);
 
 /** The arguments in words and units, such as "columns 0 to 127"; "" where there is nothing to say.
  * Returns `out`. */
