@@ -75,9 +75,9 @@ static void print_remedies(const struct jl_remedies *r) {
            r->microseconds / 1e3);
     if (r->others) {
         puts("  pictures: the card's driver shows them otherwise; is it the right card?");
-    } else if (!r->pictures) {
+    } else if (r->resends && !r->pictures) {
         puts("  pictures: none were told apart (--pause, --awake)");
-    } else {
+    } else if (r->resends) {
         printf("  pictures that differ: %llu\n", (unsigned long long)r->pictures);
     }
     for (size_t i = 0; i < r->count; i++) {

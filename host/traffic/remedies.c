@@ -67,6 +67,7 @@ void jl_host_find_remedies(const struct jl_budget *budget, struct jl_rig *rig,
     double limit_us = 1e6 * jl_host_limit_byte_s(&rig->card);
     *remedies = (struct jl_remedies){
         .microseconds = (double)(budget->bits_ps + budget->gaps_ps) / 1e6,
+        .resends = resent.at_all,
         .pictures = resent.pictures,
         .others = resent.others,
     };

@@ -116,6 +116,7 @@ struct resending *jl_host_resend_begin(struct jl_traffic *traffic, uint64_t paus
         return resending;
     }
     resending->traffic = traffic;
+    resending->resent.at_all = true;
     for (int way = 0; way < WAYS; way++) {
         good = good && open_board(&resending->boards[way], card, jl_traffic_was_awake(traffic));
     }

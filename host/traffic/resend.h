@@ -12,6 +12,7 @@ struct resending *jl_host_resend_begin(struct jl_traffic *traffic, uint64_t paus
 
 /* What came of it. */
 struct resent {
+    bool at_all; /* not of cells, nor of e-paper */
     uint64_t pictures;
     bool others;       /* a board showed another picture than the capture */
     uint64_t changes;  /* bytes on the bus when only what changed is sent, */

@@ -55,6 +55,7 @@ enum { JL_MOST_REMEDIES = 8 };
 
 struct jl_remedies {
     double microseconds; /**< on the wire as it was sent: bits and gaps */
+    bool resends;        /**< pictures can be sent again: not of cells, nor of e-paper */
     uint64_t pictures;   /**< that were told apart, and sent again by the driver of the card */
     bool others;         /**< some of them came out otherwise: no remedy is for pictures then */
     struct jl_remedy list[JL_MOST_REMEDIES]; /**< what saves most first; the last one is all */
