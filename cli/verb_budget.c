@@ -196,7 +196,7 @@ static bool draw_timeline(const char *path, const struct typed_budget *typed,
 static int tell(const char *path, const struct typed_budget *typed) {
     struct jl_complaint complaint = {""};
     struct jl_budget budget;
-    struct jl_remedies remedies;
+    struct jl_remedies remedies = {0};
     const struct jl_budget_request request = {
         .pause_ps = typed->pause_ms > 0 ? (uint64_t)(typed->pause_ms * 1e9) : 0,
         .remedies = &remedies};

@@ -12,7 +12,8 @@ struct oled {
     /* Sends a transfer; false: not acknowledged. On the microcontroller, its I2C peripheral. */
     bool (*write)(void *context, uint8_t address, const uint8_t *bytes, size_t count);
     void *context;
-    uint8_t picture[OLED_WIDTH * OLED_HEIGHT / 8]; /* columns of eight pixels, the top one in bit 0 */
+    uint8_t
+        picture[OLED_WIDTH * OLED_HEIGHT / 8]; /* columns of eight pixels, the top one in bit 0 */
 };
 
 /* Wakes the panel and shows the picture as it is. False: it does not answer. */
