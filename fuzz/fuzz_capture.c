@@ -14,11 +14,11 @@ static void take_line(void *context, const struct jl_reading_line *line) {
 
 int LLVMFuzzerTestOneInput(const uint8_t *data, size_t size) {
     static const char *const names[] = {
-        "ssd1306-72x40-i2c", "uc1701-128x64-3wire", "st7920-128x64-serial", "st7735-80x160-spi",
-        "hd44780-8x1-4bit",  "st7565-128x64-6800",  "hd44780-16x2-expander"};
+        "ssd1306-72x40-i2c", "uc1701-128x64-3wire", "st7920-128x64-serial",  "st7735-80x160-spi",
+        "hd44780-8x1-4bit",  "st7565-128x64-6800",  "hd44780-16x2-expander", "st7789-170x320-8080"};
     static struct jl_card card;
     struct jl_complaint complaint = {""};
-    if (size < 2 || !jl_card_find(names[data[0] % 7], &card, &complaint)) {
+    if (size < 2 || !jl_card_find(names[data[0] % 8], &card, &complaint)) {
         return 0;
     }
     const struct jl_traffic_options options = {.pulse_ps = data[1] % 4 * 1000u};
