@@ -120,10 +120,10 @@ static size_t bare_length(const char *line) {
 
 /* The next line of what jl_cells_text() gives, "|text|", without its bars; NULL: there is none. */
 static char *take_shown(char **at) {
-    char *line = *at + 1, *end = strchr(line, '\n');
     if (**at != '|') {
         return NULL;
     }
+    char *line = *at + 1, *end = strchr(line, '\n');
     *at = end ? end + 1 : line + strlen(line);
     char *bar = end ? end - 1 : line + strlen(line) - 1;
     *bar = '\0';
