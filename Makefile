@@ -31,6 +31,7 @@ bench:
 	@scripts/setup build bench firmware core
 	@$(MAKE) all
 	@$(BUILD)/bench/bench_wire
+	@$(BUILD)/bench/bench_damage
 	@$(BUILD)/bench/bench_panels
 	@$(BUILD)/bench/bench_paper
 	@$(BUILD)/bench/bench_instruments

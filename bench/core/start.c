@@ -37,21 +37,43 @@ uint32_t measure(void (*call)(void *context), void *context) {
     return all > empty ? (all - empty) * INSTRUCTIONS_A_COUNT : 0;
 }
 
-void report(const char *name, int32_t first, int32_t second, int32_t third) {
-    const int32_t numbers[] = {first, second, third};
-    char text[16];
+static void print_name(const char *name) {
+    uint32_t length = 0;
     print("  ");
     print(name);
-    uint32_t length = 0;
     while (name[length]) {
         length++;
     }
     for (; length < 34; length++) {
         print(" ");
     }
+}
+
+void report(const char *name, int32_t first, int32_t second, int32_t third) {
+    const int32_t numbers[] = {first, second, third};
+    char text[16];
+    print_name(name);
     for (int i = 0; i < 3 && numbers[i] >= 0; i++) {
         jl_format_int(text, sizeof text, numbers[i], 10, ' ');
         print(text);
+    }
+    print("\n");
+}
+
+void report_tenths(const char *name, int32_t first, int32_t second) {
+    const int32_t numbers[] = {first, second};
+    char text[24];
+    print_name(name);
+    for (int i = 0; i < 2; i++) {
+        jl_format_fixed(text, sizeof text, numbers[i], 1);
+        uint32_t length = 0;
+        while (text[length]) {
+            length++;
+        }
+        for (; length < 12; length++) {
+            print(" ");
+        }
+        print(numbers[i] ? text : "  -");
     }
     print("\n");
 }

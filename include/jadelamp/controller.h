@@ -101,7 +101,9 @@ struct jl_controller {
     uint8_t byte_us;            /**< busy after every byte, microseconds; 0: never */
     uint16_t reset_low_us;      /**< least reset pulse, microseconds */
     uint16_t reset_recovery_us; /**< least wait after it, microseconds */
-    uint16_t window_price_px;   /**< pixels that cost as much wire as one more window */
+    /** Pixels that cost as much wire as one more window; plus JL_WINDOW_A_LINE (damage.h) where
+     * each line of an area is a window of its own, as with jl_next_page. */
+    uint16_t window_price_px;
     /** Layouts it takes, bit (1 << enum jl_layout) for each, by enum jl_wires. */
     uint16_t layouts[JL_WIRES_COUNT];
     uint16_t serial_cycle_ns;   /**< least SPI clock cycle when written */

@@ -18,20 +18,26 @@ extern "C" {
 /** How many rectangles are kept apart: 8 bytes of RAM each. */
 #define JL_DAMAGE_RECTS 12
 
+/** In window_price_px: each line of a window is one of its own. */
+#define JL_WINDOW_A_LINE 0x8000u
+
 struct jl_panel;
 
 struct jl_damage {
     /**
      * Adds a rectangle of whole units of rows. Set by jl_damage_init(), so that only programs
      * that track damage carry its code.
+     *
+     * @param patience_px that of the target, jl_target.patience_px
      */
-    void (*add)(struct jl_damage *damage, struct jl_rect area);
+    void (*add)(struct jl_damage *damage, struct jl_rect area, uint8_t patience_px);
     /* Whose RAM, and which shadow of it, lack nothing but this damage. For the library. */
     const struct jl_panel *panel;
     const uint8_t *shadow;
     /**
      * Price of one more window, in pixels that could be sent instead. Joining
-     * two rectangles that adds no more than this is done at once.
+     * two rectangles that adds no more than this is done at once. With JL_WINDOW_A_LINE added
+     * it is the price of each line of units of rows.
      */
     uint16_t window_price_px;
     uint8_t row_unit_log2; /**< 2^n rows of the frame share bytes, and are sent together */

@@ -34,8 +34,11 @@ typedef void (*jl_shade_fn)(const void *context, int x, int y, int count, jl_col
  * shared. Areas are not empty and lie inside the clip.
  */
 struct jl_target_ops {
-    /** Sets every pixel of the area to a colour (never JL_CLEAR). */
-    void (*fill)(struct jl_target *target, struct jl_rect area, jl_color color);
+    /** A colour (never JL_CLEAR) as fill() takes it, found once for many fills. NULL: the colour.
+     */
+    uint32_t (*ink)(const struct jl_target *target, jl_color color);
+    /** Sets every pixel of the area to what ink() gave. */
+    void (*fill)(struct jl_target *target, struct jl_rect area, uint32_t ink);
     /**
      * Draws a 1-bit picture: the pixel at the area's top left comes from column
      * map_x, row map_y of the map. Set bits become ink, others paper; positions
@@ -87,6 +90,9 @@ struct jl_target {
     uint8_t turn;             /**< sum of enum jl_turn */
     uint8_t mode;             /**< enum jl_mode */
     uint8_t alpha;            /**< for JL_MODE_BLEND: 0 nothing, 255 all */
+    /** While a shape is drawn: pixels more that may count as damaged where two of its parts are
+     * next to each other. For the library. */
+    uint8_t patience_px;
 };
 
 /** Sets up the common part, upright, with all pixels from (0, 0) on. For implementers of targets.

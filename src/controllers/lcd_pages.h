@@ -25,8 +25,8 @@ size_t jl_lcd_pages_window(const struct jl_panel *panel, const struct jl_stretch
     .format = &jl_mono_columns, .ram_width = 132, .ram_height = 64,                                \
     .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_COLUMNS,                                       \
     .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_MONO_COLUMNS, .turns = JL_TURNS_EVEN,             \
-    .column_unit = 1, .window_price_px = 24, .default_contrast = 0x80, .wake_steps = wake_steps,   \
-    .wake_steps_bytes = sizeof wake_steps, .setup = jl_lcd_pages_setup,                            \
+    .column_unit = 1, .window_price_px = JL_WINDOW_A_LINE + 24, .default_contrast = 0x80,          \
+    .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .setup = jl_lcd_pages_setup,  \
     .setting = jl_lcd_pages_setting, .window = jl_lcd_pages_window, .next = jl_next_page
 
 #endif

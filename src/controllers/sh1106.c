@@ -41,7 +41,8 @@ const struct jl_controller jl_sh1106 = {
     .default_contrast = 0x80,
     .reset_low_us = 10,
     .reset_recovery_us = 2,
-    .window_price_px = 56, /* 7 bytes on I2C: address, control, B0 10 00, address, control */
+    .window_price_px =
+        JL_WINDOW_A_LINE + 56, /* 7 bytes on I2C: address, control, B0 10 00, address, control */
     .serial_cycle_ns = 250,
     .parallel_cycle_ns = 300,
     .window = window,

@@ -21,6 +21,36 @@ struct jl_painter {
     struct jl_rect (*to_picture)(const struct jl_target *target, struct jl_rect own);
 };
 
+/* What the target's fill operation takes for a colour. */
+static inline uint32_t jl_ink(const struct jl_target *target, jl_color color) {
+    return target->ops->ink ? target->ops->ink(target, color) : color;
+}
+
+/* One colour for many areas of a target. */
+struct jl_brush {
+    struct jl_target *target;
+    jl_color color;
+    uint32_t ink; /* where there is no painter */
+};
+
+struct jl_brush jl_brush_of(struct jl_target *target, jl_color color);
+
+/* jl_fill_rect() with it. */
+void jl_brush_fill(const struct jl_brush *brush, struct jl_rect area);
+
+/*
+ * Around the drawing of a shape of so many columns and rows that is made of small parts: those
+ * that are neighbours become few areas of damage. The second call ends it.
+ */
+static inline void jl_shape_begins(struct jl_target *target, int32_t columns, int32_t rows) {
+    int32_t patience = (columns + rows) / 9;
+    target->patience_px = (uint8_t)(patience < 255 ? patience : 255);
+}
+
+static inline void jl_shape_ends(struct jl_target *target) {
+    target->patience_px = 0;
+}
+
 /* The part of the picture that the clip lets through, as a rectangle of the picture. */
 static inline struct jl_rect jl_paint_visible(const struct jl_target *target) {
     return target->painter ? target->painter->to_picture(target, target->clip) : target->clip;

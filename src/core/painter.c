@@ -183,7 +183,7 @@ static void fill(struct jl_target *t, struct jl_rect area, jl_color color) {
     }
     struct jl_rect own = jl_rect_intersect(to_own(t, area), t->clip);
     if (own.w > 0) {
-        t->ops->fill(t, own, color);
+        t->ops->fill(t, own, jl_ink(t, color));
     }
 }
 

@@ -23,6 +23,7 @@ void jl_frame_scroll(struct jl_frame *frame, struct jl_rect area, int16_t dx, in
             jl_ops_put(t, (int16_t)x, (int16_t)y, (int16_t)count, pixels);
         }
     }
+    uint32_t ink = jl_ink(t, color);
     /* What became free: rows above or below, columns beside. */
     for (int y = area.y; y < area.y + area.h; y++) {
         bool row_kept = y >= kept.y && y < kept.y + kept.h;
@@ -32,11 +33,11 @@ void jl_frame_scroll(struct jl_frame *frame, struct jl_rect area, int16_t dx, in
             struct jl_rect right = {(int16_t)(kept.x + kept.w), (int16_t)y,
                                     (int16_t)(area.x + area.w - kept.x - kept.w), 1};
             if (right.w > 0) {
-                t->ops->fill(t, right, color);
+                t->ops->fill(t, right, ink);
             }
         }
         if (left.w > 0) {
-            t->ops->fill(t, left, color);
+            t->ops->fill(t, left, ink);
         }
     }
 }

@@ -15,7 +15,7 @@ void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
         }
         if (row[start] != JL_CLEAR) {
             struct jl_rect run = {(int16_t)(x + start), y, (int16_t)(end - start), 1};
-            target->ops->fill(target, run, row[start]);
+            target->ops->fill(target, run, jl_ink(target, row[start]));
         }
         start = end;
     }

@@ -2,9 +2,9 @@
  * Ellipses and circles, row by row from the middle outwards. A row's half width only
  * shrinks on the way, so it is found by counting down: no root, no division.
  */
-#include "ellipse.h"
-
 #include "../core/paint.h"
+
+#include "ellipse.h"
 
 /* All in 64 bits: (2 * 32767 + 1)^4 is just below 2^64. */
 void jl_ellipse_begin(struct jl_ellipse_walk *walk, int32_t rx, int32_t ry) {
@@ -15,9 +15,23 @@ void jl_ellipse_begin(struct jl_ellipse_walk *walk, int32_t rx, int32_t ry) {
     walk->ry = ry;
 }
 
+/* 4 dx^2 + 4 dy^2 <= (2 r + 1)^2, all of which fits 32 bits. */
+static int32_t circle_half_width(struct jl_ellipse_walk *walk, uint32_t dy) {
+    uint32_t r = 2 * (uint32_t)walk->rx + 1, limit = r * r - 4 * dy * dy;
+    uint32_t dx = (uint32_t)walk->half_width;
+    while (4 * dx * dx > limit) {
+        dx--;
+    }
+    walk->half_width = (int32_t)dx;
+    return walk->half_width;
+}
+
 int32_t jl_ellipse_half_width(struct jl_ellipse_walk *walk, int32_t dy) {
     if (walk->rx < 0 || walk->ry < 0 || dy > walk->ry) {
         return -1;
+    }
+    if (walk->rx == walk->ry) {
+        return circle_half_width(walk, (uint32_t)dy);
     }
     /* 4 dx^2 b2 + 4 dy^2 a2 <= a2 b2, with the second term moved over: nothing overflows. */
     uint64_t limit = walk->a2 * walk->b2;
@@ -29,7 +43,7 @@ int32_t jl_ellipse_half_width(struct jl_ellipse_walk *walk, int32_t dy) {
     return walk->half_width;
 }
 
-void jl_span(struct jl_target *target, int32_t left, int32_t right, int32_t y, jl_color color) {
+void jl_brush_span(const struct jl_brush *brush, int32_t left, int32_t right, int32_t y) {
     if (y < INT16_MIN || y > INT16_MAX || right < left) {
         return;
     }
@@ -38,17 +52,21 @@ void jl_span(struct jl_target *target, int32_t left, int32_t right, int32_t y, j
     /* Up to 65536 wide, in two parts that a rectangle can name. */
     while (left <= right) {
         int32_t width = right - left + 1 > INT16_MAX ? INT16_MAX : right - left + 1;
-        jl_fill_rect(target, (struct jl_rect){(int16_t)left, (int16_t)y, (int16_t)width, 1}, color);
+        jl_brush_fill(brush, (struct jl_rect){(int16_t)left, (int16_t)y, (int16_t)width, 1});
         left += width;
     }
 }
 
+void jl_span(struct jl_target *target, int32_t left, int32_t right, int32_t y, jl_color color) {
+    struct jl_brush brush = jl_brush_of(target, color);
+    jl_brush_span(&brush, left, right, y);
+}
+
 /* Both rows at a distance, or the one in the middle. */
-static void two_spans(struct jl_target *t, int32_t x0, int32_t x1, int32_t y, int32_t dy,
-                      jl_color color) {
-    jl_span(t, x0, x1, y - dy, color);
+static void two_spans(const struct jl_brush *brush, int32_t x0, int32_t x1, int32_t y, int32_t dy) {
+    jl_brush_span(brush, x0, x1, y - dy);
     if (dy) {
-        jl_span(t, x0, x1, y + dy, color);
+        jl_brush_span(brush, x0, x1, y + dy);
     }
 }
 
@@ -59,19 +77,22 @@ static void two_spans(struct jl_target *t, int32_t x0, int32_t x1, int32_t y, in
 static void draw(struct jl_target *target, int32_t x, int32_t y, int32_t rx, int32_t ry,
                  bool stroke, jl_color color) {
     struct jl_ellipse_walk walk;
+    struct jl_brush brush = jl_brush_of(target, color);
     jl_ellipse_begin(&walk, rx, ry);
     int32_t w = jl_ellipse_half_width(&walk, 0);
+    jl_shape_begins(target, 3 * rx, 3 * ry); /* once around */
     for (int32_t dy = 0; dy <= ry; dy++) {
         int32_t next = jl_ellipse_half_width(&walk, dy + 1);
         int32_t hole = next < w - 1 ? next : w - 1;
         if (!stroke || hole < 0) {
-            two_spans(target, x - w, x + w, y, dy, color);
+            two_spans(&brush, x - w, x + w, y, dy);
         } else {
-            two_spans(target, x - w, x - hole - 1, y, dy, color);
-            two_spans(target, x + hole + 1, x + w, y, dy, color);
+            two_spans(&brush, x - w, x - hole - 1, y, dy);
+            two_spans(&brush, x + hole + 1, x + w, y, dy);
         }
         w = next;
     }
+    jl_shape_ends(target);
 }
 
 void jl_fill_ellipse(struct jl_target *target, int16_t x, int16_t y, int16_t rx, int16_t ry,

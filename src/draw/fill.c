@@ -1,5 +1,6 @@
 /* Fills: rectangles, single pixels, everything. */
 #include "../core/paint.h"
+#include "../core/rect.h"
 
 void jl_fill_rect(struct jl_target *target, struct jl_rect rect, jl_color color) {
     if (color == JL_CLEAR) {
@@ -7,11 +8,8 @@ void jl_fill_rect(struct jl_target *target, struct jl_rect rect, jl_color color)
     }
     if (target->painter) {
         target->painter->fill(target, rect, color);
-        return;
-    }
-    struct jl_rect visible = jl_rect_intersect(rect, target->clip);
-    if (visible.w > 0) {
-        target->ops->fill(target, visible, color);
+    } else if (jl_rect_cut(&rect, &target->clip)) {
+        target->ops->fill(target, rect, jl_ink(target, color));
     }
 }
 

@@ -109,16 +109,31 @@ static void copy_rows(struct jl_frame *to, struct jl_rect visible,
         }
     }
     if (to->damage) {
-        to->damage->add(to->damage, visible);
+        to->damage->add(to->damage, visible, 0);
     }
+}
+
+/* Plain pictures of one bit are stencils of white and black. */
+static const struct jl_bit_order *bits_of(const struct jl_image *image) {
+    enum jl_layout layout = (enum jl_layout)image->format->layout;
+    return image->packing                     ? NULL
+           : layout == JL_LAYOUT_MONO_COLUMNS ? &jl_bits_columns
+           : layout == JL_LAYOUT_MONO_ROWS    ? &jl_bits_rows_msb
+                                              : NULL;
 }
 
 void jl_draw_image(struct jl_target *target, int16_t x, int16_t y, const struct jl_image *image) {
     struct jl_rect area = {x, y, image->width, image->height};
     struct jl_unpacking planes[2] = {{NULL, NULL, 0, 0}};
     struct placed_image placed = {frame_of(image), image, x, y, planes};
+    const struct jl_bit_order *bits = bits_of(image);
     bool same = target->ops == &image->format->ops; /* then the target is a frame of that format */
     bool plain = !image->has_key && !image->mask && !image->palette;
+    if (plain && bits && target->mode == JL_MODE_REPLACE) {
+        const struct jl_bitmap map = {image->pixels, image->width, image->height, bits};
+        jl_paint_stencil(target, area, &map, 0, 0, JL_WHITE, JL_BLACK);
+        return;
+    }
     if (same && plain && !target->painter && image->format->bits_per_pixel >= 8) {
         struct jl_rect visible = jl_rect_intersect(area, target->clip);
         if (visible.w > 0) {

@@ -7,8 +7,7 @@
 #include "../core/paint.h"
 
 struct walk {
-    struct jl_target *target;
-    jl_color color;
+    struct jl_brush brush;
     bool along_is_x;
 };
 
@@ -20,7 +19,7 @@ static void run(const struct walk *walk, int32_t along, int32_t length, int32_t 
     struct jl_rect area =
         walk->along_is_x ? (struct jl_rect){(int16_t)along, (int16_t)across, (int16_t)length, 1}
                          : (struct jl_rect){(int16_t)across, (int16_t)along, 1, (int16_t)length};
-    jl_fill_rect(walk->target, area, walk->color);
+    jl_brush_fill(&walk->brush, area);
 }
 
 /*
@@ -72,7 +71,8 @@ static int32_t distance(int32_t a, int32_t b) {
 void jl_draw_line(struct jl_target *target, int16_t x0, int16_t y0, int16_t x1, int16_t y1,
                   jl_color color) {
     struct jl_rect clip = jl_paint_visible(target);
-    struct walk walk = {target, color, distance(x0, x1) >= distance(y0, y1)};
+    int32_t columns = distance(x0, x1), rows = distance(y0, y1);
+    struct walk walk = {jl_brush_of(target, color), columns >= rows};
     int32_t a0 = walk.along_is_x ? x0 : y0;
     int32_t b0 = walk.along_is_x ? y0 : x0;
     int32_t a1 = walk.along_is_x ? x1 : y1;
@@ -86,5 +86,7 @@ void jl_draw_line(struct jl_target *target, int16_t x0, int16_t y0, int16_t x1, 
         a1 = a;
         b1 = b;
     }
+    jl_shape_begins(target, columns, rows);
     line_along(&walk, a0, b0, a1, b1, first > a0 ? first : a0, last < a1 ? last : a1);
+    jl_shape_ends(target);
 }

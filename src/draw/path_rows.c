@@ -63,13 +63,17 @@ static bool look(const struct jl_path *path, int32_t x, int32_t y, int32_t *next
 
 void jl_path_rows(struct jl_target *target, const struct jl_path *path, jl_color color) {
     struct jl_rect visible = jl_paint_visible(target);
-    int top = INT16_MAX, bottom = INT16_MIN;
+    int top = INT16_MAX, bottom = INT16_MIN, left = INT16_MAX, right = INT16_MIN;
+    struct jl_brush brush = jl_brush_of(target, color);
     for (size_t i = 0; i < path->count; i++) {
         top = path->points[i].y < top ? path->points[i].y : top;
         bottom = path->points[i].y > bottom ? path->points[i].y : bottom;
+        left = path->points[i].x < left ? path->points[i].x : left;
+        right = path->points[i].x > right ? path->points[i].x : right;
     }
     int32_t last_row = (int32_t)visible.y + visible.h - 1;
     int32_t end = (int32_t)visible.x + visible.w;
+    jl_shape_begins(target, (int32_t)right - left, (int32_t)bottom - top);
     for (int32_t y = top > visible.y ? top : visible.y; y <= bottom && y <= last_row; y++) {
         int32_t next;
         for (int32_t x = visible.x; x < end; x = next) {
@@ -78,8 +82,9 @@ void jl_path_rows(struct jl_target *target, const struct jl_path *path, jl_color
                 next = end;
             }
             if (covered) {
-                jl_span(target, x, next - 1, y, color);
+                jl_brush_span(&brush, x, next - 1, y);
             }
         }
     }
+    jl_shape_ends(target);
 }

@@ -56,6 +56,7 @@ void jl_fill_ring(struct jl_target *target, int16_t x, int16_t y, int16_t outer,
     if (outer < 0 || sweep == 0) {
         return;
     }
+    jl_shape_begins(target, 3 * (int32_t)outer, 3 * (int32_t)outer); /* once around */
     jl_ellipse_begin(&rim, outer, outer);
     jl_ellipse_begin(&hole, (int32_t)inner - 1, (int32_t)inner - 1);
     for (int32_t dy = 0; dy <= outer; dy++) {
@@ -70,6 +71,7 @@ void jl_fill_ring(struct jl_target *target, int16_t x, int16_t y, int16_t outer,
             }
         }
     }
+    jl_shape_ends(target);
 }
 
 void jl_draw_arc(struct jl_target *target, int16_t x, int16_t y, int16_t radius, jl_direction start,

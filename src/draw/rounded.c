@@ -1,4 +1,6 @@
 /* Rectangles with round corners. */
+#include "../core/paint.h"
+
 #include "ellipse.h"
 #include "jadelamp/shapes.h"
 
@@ -30,6 +32,7 @@ static void draw(struct jl_target *target, struct jl_rect rect, int32_t radius, 
     if (jl_rect_is_empty(rect)) {
         return;
     }
+    jl_shape_begins(target, rect.w, rect.h);
     struct rounded shape = {target, rect.x, (int32_t)rect.x + rect.w - 1, stroke, color};
     int32_t most = ((rect.w < rect.h ? rect.w : rect.h) - 1) / 2;
     radius = radius > most ? most : radius < 0 ? 0 : radius;
@@ -49,6 +52,7 @@ static void draw(struct jl_target *target, struct jl_rect rect, int32_t radius, 
         row(&shape, top - dy, inset, next);
         row(&shape, bottom + dy, inset, next);
     }
+    jl_shape_ends(target);
 }
 
 void jl_fill_rounded(struct jl_target *target, struct jl_rect rect, int16_t radius,

@@ -132,6 +132,7 @@ void jl_draw_wide_line(struct jl_target *target, struct jl_point a, struct jl_po
     ways[2] = begin(&ends[2], -2 * dy, reach - 2 * across, 2 * dx);
     ways[3] = begin(&ends[3], 2 * dy, reach + 2 * across, -2 * dx);
     begin_thin(&thin, a, b, visible.y);
+    jl_shape_begins(target, dx < 0 ? -dx : dx, dy < 0 ? -dy : dy);
     for (int32_t y = visible.y; y < (int32_t)visible.y + visible.h; y++) {
         int64_t left = visible.x, right = (int32_t)visible.x + visible.w - 1;
         int32_t first, last;
@@ -151,4 +152,5 @@ void jl_draw_wide_line(struct jl_target *target, struct jl_point a, struct jl_po
             jl_span(target, (int32_t)left, (int32_t)right, y, color);
         }
     }
+    jl_shape_ends(target);
 }

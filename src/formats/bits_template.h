@@ -38,10 +38,14 @@ static void fill_row(uint8_t *line, int x, int end, unsigned value) {
     }
 }
 
-static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
+static uint32_t ink_of(const struct jl_target *target, jl_color color) {
+    return pack((const struct jl_frame *)target, color);
+}
+
+static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     struct jl_frame *frame = (struct jl_frame *)target;
     uint8_t *line = jl_format_line(frame, area.y, 0);
-    unsigned value = pack(frame, color);
+    unsigned value = (unsigned)ink;
     int left = jl_format_column(frame, area.x);
     for (int y = 0; y < area.h; y++, line += frame->stride_bytes) {
         fill_row(line, left, left + area.w, value);
@@ -96,8 +100,8 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 
 #define BITS_FORMAT(its_layout, fresh)                                                             \
     {                                                                                              \
-        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .column_bits = BITS,    \
-        .bits_per_pixel = BITS, .planes = 1, .line_rows_log2 = 0,                                  \
+        .ops = {.ink = ink_of, .fill = fill, .stencil = stencil, .put = put, .get = get},          \
+        .column_bits = BITS, .bits_per_pixel = BITS, .planes = 1, .line_rows_log2 = 0,             \
         .clear = {{fresh, fresh, fresh, fresh}}, .channel_bits = {BITS, BITS, BITS},               \
         .layout = its_layout, .window_price_px = 80 / BITS                                         \
     }

@@ -3,6 +3,7 @@
  * the functions pack() (a colour to BYTES bytes) and unpack().
  */
 #include "format.h"
+#include "words.h"
 
 static inline void pack(uint8_t *out, jl_color color);
 static inline jl_color unpack(const uint8_t *in);
@@ -17,6 +18,7 @@ static inline uint8_t *pixel_at(const struct jl_frame *frame, int x, int y) {
     return jl_format_line(frame, y, 0) + (size_t)jl_format_column(frame, x) * BYTES;
 }
 
+#if BYTES > 2 || !defined JL_LONG_STORES
 /*
  * The first stretch pixel by pixel, the rest by copying it: memcpy is the fastest store
  * loop there is on any machine, and the stretch stays in the nearest cache.
@@ -45,24 +47,58 @@ static void fill_bytes(uint8_t *to, size_t bytes, const uint8_t *pixel) {
         done += part;
     }
 }
+#endif
 
-static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
-    struct jl_frame *frame = (struct jl_frame *)target;
-    uint8_t *first = pixel_at(frame, area.x, area.y);
-    size_t rows = (size_t)area.h;
-    size_t row_bytes = (size_t)area.w * BYTES;
+/* The bytes of a pixel, the first one lowest. */
+static uint32_t ink_of(const struct jl_target *target, jl_color color) {
     uint8_t pixel[BYTES];
+    uint32_t ink = 0;
+    (void)target;
     pack(pixel, color);
-    if (row_bytes == frame->stride_bytes) {
-        fill_bytes(first, row_bytes * rows, pixel);
-    } else {
-        fill_bytes(first, row_bytes, pixel);
-        uint8_t *line = first;
-        for (int y = 1; y < area.h; y++) {
-            line += frame->stride_bytes;
-            memcpy(line, first, row_bytes);
+    for (int i = BYTES; i-- > 0;) {
+        ink = ink << 8 | pixel[i];
+    }
+    return ink;
+}
+
+#if BYTES <= 2 && defined JL_LONG_STORES
+/* Row by row; pixels of two bytes lie at even addresses, or all at odd ones. */
+static void fill_area(uint8_t *line, const struct jl_frame *frame, struct jl_rect area,
+                      uint32_t ink) {
+    uint32_t pair = BYTES == 1 ? ink * 0x0101u : ink;
+    for (int y = 0; y < area.h; y++, line += frame->stride_bytes) {
+        if (area.w == 1) {
+            line[0] = (uint8_t)ink;
+            line[BYTES - 1] = (uint8_t)(ink >> 8 * (BYTES - 1));
+        } else {
+            jl_store_words(line, (size_t)area.w * BYTES, pair * 0x00010001u);
         }
     }
+}
+#else
+static void fill_area(uint8_t *first, const struct jl_frame *frame, struct jl_rect area,
+                      uint32_t ink) {
+    size_t row_bytes = (size_t)area.w * BYTES, rows = (size_t)area.h;
+    uint8_t pixel[BYTES];
+    for (int i = 0; i < BYTES; i++) {
+        pixel[i] = (uint8_t)(ink >> (8 * i));
+    }
+    if (row_bytes == frame->stride_bytes) {
+        fill_bytes(first, row_bytes * rows, pixel);
+        return;
+    }
+    fill_bytes(first, row_bytes, pixel);
+    uint8_t *line = first;
+    for (int y = 1; y < area.h; y++) {
+        line += frame->stride_bytes;
+        memcpy(line, first, row_bytes);
+    }
+}
+#endif
+
+static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    fill_area(pixel_at(frame, area.x, area.y), frame, area, ink);
     jl_format_changed(frame, area);
 }
 
@@ -126,7 +162,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 
 #define BYTES_FORMAT(its_layout, r, g, b)                                                          \
     {                                                                                              \
-        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get},                         \
+        .ops = {.ink = ink_of, .fill = fill, .stencil = stencil, .put = put, .get = get},          \
         .column_bits = BYTES * 8, .bits_per_pixel = BYTES * 8, .planes = 1, .line_rows_log2 = 0,   \
         .channel_bits = {r, g, b}, .layout = its_layout,                                           \
         .window_price_px = 12 / BYTES /* 2A, 2B and 2C of a MIPI DCS part: 11 bytes */             \

@@ -23,7 +23,7 @@ uint8_t jl_lit_bits(jl_color color);
 /* Marks an area as changed, where somebody wants to know. */
 static inline void jl_format_changed(const struct jl_frame *frame, struct jl_rect area) {
     if (frame->damage) {
-        frame->damage->add(frame->damage, area);
+        frame->damage->add(frame->damage, area, frame->target.patience_px);
     }
 }
 

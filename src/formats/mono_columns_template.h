@@ -58,8 +58,8 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     }
 }
 
-static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
-    stencil(target, area, NULL, 0, 0, color, JL_CLEAR);
+static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
+    stencil(target, area, NULL, 0, 0, ink, JL_CLEAR);
 }
 
 static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count,

@@ -23,10 +23,15 @@ static void changed(const struct jl_frame *frame, struct jl_rect area, unsigned 
     }
 }
 
-static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
+static uint32_t ink_of(const struct jl_target *target, jl_color color) {
+    (void)target;
+    return pack(color);
+}
+
+static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     struct jl_frame *frame = (struct jl_frame *)target;
     size_t plane = (size_t)frame->plane_bytes;
-    unsigned value = pack(color), second = 0;
+    unsigned value = (unsigned)ink, second = 0;
     int start = jl_format_column(frame, area.x), end = start + area.w;
     uint8_t *line = jl_format_line(frame, area.y, 0);
     for (int y = 0; y < area.h; y++, line += frame->stride_bytes) {
@@ -93,8 +98,8 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 
 #define TWO_PLANES_FORMAT(LAYOUT, CLEAR_SECOND, CHANNEL_BITS)                                      \
     {                                                                                              \
-        .ops = {.fill = fill, .stencil = stencil, .put = put, .get = get}, .column_bits = 1,       \
-        .bits_per_pixel = 1, .planes = 2, .line_rows_log2 = 0,                                     \
+        .ops = {.ink = ink_of, .fill = fill, .stencil = stencil, .put = put, .get = get},          \
+        .column_bits = 1, .bits_per_pixel = 1, .planes = 2, .line_rows_log2 = 0,                   \
         .clear = {{0xFF, 0xFF, 0xFF, 0xFF},                                                        \
                   {CLEAR_SECOND, CLEAR_SECOND, CLEAR_SECOND, CLEAR_SECOND}},                       \
         .channel_bits = {CHANNEL_BITS, CHANNEL_BITS, CHANNEL_BITS}, .layout = LAYOUT,              \

@@ -9,7 +9,8 @@ static void draw_fill(struct jl_frame *piece, struct jl_rect area, int16_t x, in
                       const void *context) {
     (void)x;
     (void)y;
-    piece->target.ops->fill(&piece->target, area, *(const jl_color *)context);
+    piece->target.ops->fill(&piece->target, area,
+                            jl_ink(&piece->target, *(const jl_color *)context));
 }
 
 /* One pixel, sent over and over: as fast as the wire where pixels are whole bytes. */
@@ -18,7 +19,7 @@ static void fill_solid(struct jl_direct *direct, struct jl_rect area, jl_color c
     struct jl_frame pixel = jl_direct_piece(direct, 1, 1);
     struct jl_stretch stretch = {0};
     jl_status status;
-    pixel.target.ops->fill(&pixel.target, pixel.target.bounds, color);
+    pixel.target.ops->fill(&pixel.target, pixel.target.bounds, jl_ink(&pixel.target, color));
     while ((status = jl_stretch_next(panel, &area, &stretch)) == JL_OK && stretch.area.h &&
            (status = panel->config->bus->fill(panel, direct->buffer,
                                               (uint32_t)stretch.area.w * (uint32_t)stretch.area.h *

@@ -17,7 +17,8 @@ static jl_status send_piece(struct jl_direct *direct, struct jl_rect piece, stru
     struct jl_frame frame = jl_direct_piece(direct, piece.w, piece.h);
     struct jl_rect part = jl_rect_intersect(piece, area);
     if (part.h < piece.h || part.w < piece.w) {
-        frame.target.ops->fill(&frame.target, frame.target.bounds, direct->background);
+        frame.target.ops->fill(&frame.target, frame.target.bounds,
+                               jl_ink(&frame.target, direct->background));
     }
     struct jl_rect local = {(int16_t)(part.x - piece.x), (int16_t)(part.y - piece.y), part.w,
                             part.h};

@@ -28,7 +28,7 @@ static bool compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t 
             size_t end_column = ((first_byte + i) * 8 + column_bits - 1) / column_bits;
             struct jl_rect run = {(int16_t)first_column, line_area.y,
                                   (int16_t)(end_column - first_column), line_area.h};
-            frame->damage->add(frame->damage, jl_rect_intersect(run, frame->target.bounds));
+            frame->damage->add(frame->damage, jl_rect_intersect(run, frame->target.bounds), 0);
         }
     }
     return differs;
