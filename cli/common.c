@@ -243,9 +243,16 @@ void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight
         cli_json_text(json, "text", sight->cells_text);
     }
     cli_json_findings(json, rig->board, 0);
-    const char *const files[] = {sight->glass_path, sight->photo_path, sight->capture_path,
-                                 sight->film_path};
-    cli_json_files(json, files, *sight->film_path ? 4 : 3);
+    const char *const all[] = {sight->glass_path, sight->photo_path, sight->capture_path,
+                               sight->film_path};
+    const char *files[4];
+    size_t written = 0;
+    for (size_t i = 0; i < 4; i++) {
+        if (*all[i]) {
+            files[written++] = all[i];
+        }
+    }
+    cli_json_files(json, files, written);
 }
 
 /* Of the terminal; where there is none, as the environment says, or 80. */

@@ -66,7 +66,7 @@ static void print_json(const struct jl_light_result *result, const struct jl_car
 struct typed_light {
     char *directory, *terminal, *glass, *text, *picture, *numbers;
     char **faults;
-    int json, film;
+    int json, film, no_wires;
 };
 
 static int light(const char *verb, const char *card_name, struct jl_light_request *request,
@@ -133,6 +133,7 @@ int verb_light(int argc, const char **argv) {
          "FILE"},
         {"film", 0, POPT_ARG_NONE, &typed.film, 0,
          "of e-paper: write NAME-film.png, the glass while it changes", NULL},
+        {"no-wires", 0, POPT_ARG_NONE, &typed.no_wires, 0, "record no wires: faster", NULL},
         CLI_FAULT_OPTION(typed.faults),
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
@@ -150,6 +151,7 @@ int verb_light(int argc, const char **argv) {
     request.text = typed.text;
     request.picture = typed.picture;
     request.film = typed.film != 0;
+    request.no_wires = typed.no_wires != 0;
     if (typed.text) {
         take_line_ends(typed.text);
     }

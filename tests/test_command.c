@@ -324,6 +324,20 @@ static void light_in_the_terminal(void) {
     shell_end();
 }
 
+/* Nothing is recorded, and nothing is said of a recording. */
+static void light_without_wires(void) {
+    static const char *const lines[] = {JADELAMP " light ssd1306-128x64-i2c --no-wires",
+                                        JADELAMP " light ssd1306-128x64-i2c --no-wires --json"};
+    for (size_t i = 0; i < sizeof lines / sizeof lines[0]; i++) {
+        shell_begin();
+        EXPECT_INT(shell(lines[i]), 0);
+        EXPECT(!strstr(output, "vcd"));
+        EXPECT_CONTAINS(output, "ssd1306-128x64-i2c-photo.png");
+        EXPECT_INT(shell_files(), 2);
+        shell_end();
+    }
+}
+
 /* A panel that does not answer is a finding, not an accident. */
 static void light_on_a_broken_bus(void) {
     static const struct {
@@ -835,6 +849,7 @@ const struct test_group test_groups[] = {
     {"light_of_every_card", light_of_every_card},
     {"typed_numbers", typed_numbers},
     {"light_in_the_terminal", light_in_the_terminal},
+    {"light_without_wires", light_without_wires},
     {"light_on_a_broken_bus", light_on_a_broken_bus},
     {"light_of_a_wrong_card", light_of_a_wrong_card},
     {"an_interrupted_command_leaves_no_drafts", an_interrupted_command_leaves_no_drafts},

@@ -111,10 +111,13 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
     if (request->picture && !jl_host_bake_for(rig, request->picture, &picture, complaint)) {
         return false;
     }
+    const struct jl_sight_request look = {.directory = request->directory,
+                                          .base = card->name,
+                                          .scale = request->scale,
+                                          .no_wires = request->no_wires};
     bool good =
         jl_fault_inject(request->faults, request->fault_count, rig, UINT64_MAX, complaint) &&
-        jl_sight_of(rig, request->directory, card->name, request->scale, run, &session,
-                    &result->sight, complaint) &&
+        jl_sight_of(rig, &look, run, &session, &result->sight, complaint) &&
         write_film(result, request->directory, &film, complaint);
     jl_picture_free(&film);
     jl_baked_picture_free(&picture);

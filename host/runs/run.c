@@ -52,9 +52,11 @@ bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_
         .rig = rig,
         .most_us = 1000.0 * (request->most_ms ? request->most_ms : USUAL_MOST_MS),
         .patience_ms = request->patience_ms ? request->patience_ms : USUAL_PATIENCE_MS};
-    bool good = jl_sight_of(rig, request->directory ? request->directory : ".",
-                            request->name ? request->name : card->name, request->scale, run,
-                            &session, &result->sight, complaint);
+    const struct jl_sight_request look = {.directory =
+                                              request->directory ? request->directory : ".",
+                                          .base = request->name ? request->name : card->name,
+                                          .scale = request->scale};
+    bool good = jl_sight_of(rig, &look, run, &session, &result->sight, complaint);
     if (hands) {
         jl_touch_follow(rig->touch_device, NULL, 0); /* the rig outlives the script */
         free(hands);

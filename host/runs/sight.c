@@ -17,29 +17,35 @@ static char *text_of(struct jl_device *device) {
     return text;
 }
 
-static bool name_files(struct jl_sight *sight, const char *directory, const char *base,
+static bool name_files(struct jl_sight *sight, const struct jl_sight_request *request,
                        struct jl_complaint *complaint) {
+    const char *directory = request->directory, *base = request->base;
     size_t size = JL_SIGHT_PATH_BYTES;
     return jl_path_join(sight->glass_path, size, directory, base, "-glass.png", complaint) &&
            jl_path_join(sight->photo_path, size, directory, base, "-photo.png", complaint) &&
-           jl_path_join(sight->capture_path, size, directory, base, ".vcd", complaint);
+           (request->no_wires ||
+            jl_path_join(sight->capture_path, size, directory, base, ".vcd", complaint));
 }
 
-bool jl_sight_of(struct jl_rig *rig, const char *directory, const char *base, int scale,
-                 jl_sight_fn run, void *context, struct jl_sight *sight,
-                 struct jl_complaint *complaint) {
+bool jl_sight_of(struct jl_rig *rig, const struct jl_sight_request *request, jl_sight_fn run,
+                 void *context, struct jl_sight *sight, struct jl_complaint *complaint) {
+    const char *directory = request->directory, *base = request->base;
     struct jl_file capture = {0};
+    bool records = !request->no_wires;
     memset(sight, 0, sizeof *sight);
-    if (!jl_directory_make(directory, complaint) ||
-        !name_files(sight, directory, base, complaint) ||
-        !jl_file_begin(&capture, sight->capture_path, complaint)) {
+    if (!jl_directory_make(directory, complaint) || !name_files(sight, request, complaint) ||
+        (records && !jl_file_begin(&capture, sight->capture_path, complaint))) {
         return false;
     }
-    jl_board_record(rig->board, jl_file_write, &capture);
+    if (records) {
+        jl_board_record(rig->board, jl_file_write, &capture);
+    }
     run(context);
-    jl_board_record_end(rig->board);
-    if (!jl_file_commit(&capture, complaint) ||
-        !jl_rig_photograph(rig, directory, base, scale, complaint)) {
+    if (records) {
+        jl_board_record_end(rig->board);
+    }
+    if ((records && !jl_file_commit(&capture, complaint)) ||
+        !jl_rig_photograph(rig, directory, base, request->scale, complaint)) {
         return false;
     }
     sight->why_dark = jl_device_why_dark(rig->device);
@@ -79,7 +85,9 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
     jl_findings_print(out, rig->board, 0);
     fprintf(out, "  wrote %s, the glass pixel by pixel\n", sight->glass_path);
     fprintf(out, "        %s, as it looks\n", sight->photo_path);
-    fprintf(out, "        %s, all wires\n", sight->capture_path);
+    if (*sight->capture_path) {
+        fprintf(out, "        %s, all wires\n", sight->capture_path);
+    }
     if (*sight->film_path) {
         fprintf(out, "        %s, while it changes\n", sight->film_path);
     }

@@ -20,6 +20,7 @@ struct jl_light_request {
     /** UTF-8 instead of the test card, wrapped in the middle of the glass; NULL: none. */
     const char *text;
     const char *picture; /**< path of a picture instead of it, fitted; NULL: none. Not with text */
+    bool no_wires;       /**< no recording of the wires: faster, and no BASE.vcd */
     bool film;           /**< of e-paper: writes BASE-film.png, the glass while it changes */
 };
 

@@ -21,7 +21,7 @@ struct jl_sight {
     char *cells_text;        /**< of a character module: jl_cells_text(); else NULL */
     char glass_path[JL_SIGHT_PATH_BYTES];
     char photo_path[JL_SIGHT_PATH_BYTES];
-    char capture_path[JL_SIGHT_PATH_BYTES];
+    char capture_path[JL_SIGHT_PATH_BYTES]; /**< empty where nothing was recorded */
     char film_path[JL_SIGHT_PATH_BYTES]; /**< of an update, where one was asked for; else empty */
 };
 
@@ -34,16 +34,20 @@ struct jl_wire_cost {
 /** Runs something on the rig. */
 typedef void (*jl_sight_fn)(void *context);
 
+/** How something is looked at. */
+struct jl_sight_request {
+    const char *directory, *base; /**< where files go, and how their names begin */
+    int scale;                    /**< of the photo: 2..32, or 0 for about 1000 pixels */
+    bool no_wires;                /**< no recording: faster, and no BASE.vcd */
+};
+
 /**
  * Records all wires while `run` runs, then looks at the glass. Writes BASE-glass.png,
  * BASE-photo.png and BASE.vcd. False: a file could not be written, or no memory; free the sight
  * in either case.
- *
- * @param scale of the photo: 2..32, or 0 for about 1000 pixels
  */
-bool jl_sight_of(struct jl_rig *rig, const char *directory, const char *base, int scale,
-                 jl_sight_fn run, void *context, struct jl_sight *sight,
-                 struct jl_complaint *complaint);
+bool jl_sight_of(struct jl_rig *rig, const struct jl_sight_request *request, jl_sight_fn run,
+                 void *context, struct jl_sight *sight, struct jl_complaint *complaint);
 
 /** Frees what it holds; harmless on a zeroed one. */
 void jl_sight_free(struct jl_sight *sight);
