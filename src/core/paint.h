@@ -43,7 +43,7 @@ void jl_brush_fill(const struct jl_brush *brush, struct jl_rect area);
  * that are neighbours become few areas of damage. The second call ends it.
  */
 static inline void jl_shape_begins(struct jl_target *target, int32_t columns, int32_t rows) {
-    int32_t patience = (columns + rows) / 9;
+    int32_t patience = (columns + rows) * 7 >> 6; /* a ninth; a division is a call on small cores */
     target->patience_px = (uint8_t)(patience < 255 ? patience : 255);
 }
 
