@@ -152,8 +152,7 @@ static void draw(cairo_t *cairo, const struct lanes *lanes, const struct jl_card
     set_ink(cairo);
     put_text(cairo, LEFT, 26, 16, card->name);
     snprintf(title, sizeof title, "%.3f to %.3f ms: bits %.1f %% of the time",
-             (double)lanes->from_ps / 1e9, (double)lanes->to_ps / 1e9,
-             100 * (1 - lanes->share[LANE_GAPS] - lanes->share[LANE_WAITS]));
+             (double)lanes->from_ps / 1e9, (double)lanes->to_ps / 1e9, 100 * lanes->bits);
     put_text(cairo, LEFT, 45, 12, title);
     for (int lane = 0; lane < LANES; lane++) {
         draw_lane(cairo, lanes, (enum lane)lane, is_i2c);

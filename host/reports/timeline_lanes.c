@@ -61,6 +61,19 @@ static void put_span(struct lanes *lanes, enum lane lane, uint64_t at_ps, uint64
 
 /* ---- the wire ---- */
 
+static void take_byte(struct filling *filling, const struct jl_bus_event *event) {
+    struct lanes *lanes = filling->lanes;
+    if (filling->has_byte && event->at_ps > filling->behind_ps &&
+        event->at_ps - filling->behind_ps < WAIT_PS) {
+        put_span(lanes, LANE_GAPS, filling->behind_ps, event->at_ps, "");
+    }
+    filling->has_byte = true;
+    filling->behind_ps =
+        event->until_ps > event->at_ps ? event->until_ps : event->at_ps + filling->unit_ps;
+    lanes->bits +=
+        (pixel_of(lanes, filling->behind_ps) - pixel_of(lanes, event->at_ps)) / lanes->width;
+}
+
 static void take_event(void *context, const struct jl_bus_event *event, bool foreign) {
     struct filling *filling = context;
     struct lanes *lanes = filling->lanes;
@@ -80,18 +93,13 @@ static void take_event(void *context, const struct jl_bus_event *event, bool for
         filling->selected = false;
         break;
     case JL_BUS_BYTE:
-        if (filling->has_byte && event->at_ps > filling->behind_ps &&
-            event->at_ps - filling->behind_ps < WAIT_PS) {
-            put_span(lanes, LANE_GAPS, filling->behind_ps, event->at_ps, "");
+        if (!foreign) {
+            take_byte(filling, event);
         }
-        filling->has_byte = true;
-        filling->behind_ps =
-            event->until_ps > event->at_ps ? event->until_ps : event->at_ps + filling->unit_ps;
         break;
     default:
         break;
     }
-    (void)foreign;
 }
 
 /* ---- what it means ---- */

@@ -12,6 +12,7 @@ struct lanes {
     uint64_t from_ps, to_ps;
     int width;           /* pixels */
     double *cover;       /* LANES times width: how much of each pixel, 0..1 */
+    double bits;         /* share of the time in which bits move */
     double share[LANES]; /* of the time that is shown, 0..1; of LANE_FOUND how many */
     struct label {
         enum lane lane;

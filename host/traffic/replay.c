@@ -6,6 +6,7 @@
 #include <string.h>
 
 #include "jadelamp/host/animation.h"
+#include "jadelamp/host/compare.h"
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/png.h"
 #include "jadelamp/host/sheet.h"
@@ -41,11 +42,6 @@ static bool write_picture(struct replay *replay, const char *ending,
                         replay->request->base, ending, replay->complaint) &&
            jl_png_write(result->paths[at], picture, replay->complaint) &&
            (result->path_count = at + 1) > 0;
-}
-
-static bool same(const struct jl_picture *a, const struct jl_picture *b) {
-    return a->width == b->width && a->height == b->height &&
-           memcmp(a->rgb, b->rgb, 3 * (size_t)a->width * (size_t)a->height) == 0;
 }
 
 static bool copy(const struct jl_picture *from, struct jl_picture *to) {
@@ -96,7 +92,7 @@ static bool take_look(struct replay *replay, uint64_t at_ps, bool is_pause) {
         snprintf(ending, sizeof ending, "-at-%.3fms.png", (double)at_ps / 1e9);
         good = write_picture(replay, ending, &glass, false);
         jl_picture_free(&glass);
-    } else if (replay->has_last && same(&glass, &replay->last)) {
+    } else if (replay->has_last && jl_picture_compare(&glass, &replay->last, 0, NULL) == 0) {
         jl_picture_free(&glass);
     } else {
         good = keep_change(replay, &glass, at_ps);

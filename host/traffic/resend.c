@@ -5,6 +5,7 @@
 #include <string.h>
 
 #include "jadelamp/draw.h"
+#include "jadelamp/host/compare.h"
 
 #define USUAL_PAUSE_PS 1000000000u
 #define LIGHT_UP_PS    200000000000u
@@ -23,11 +24,6 @@ struct resending {
     bool has_last;
     struct resent resent;
 };
-
-static bool same(const struct jl_picture *a, const struct jl_picture *b) {
-    return a->width == b->width && a->height == b->height &&
-           memcmp(a->rgb, b->rgb, 3 * (size_t)a->width * (size_t)a->height) == 0;
-}
 
 static void draw(struct jl_target *target, const struct jl_picture *picture) {
     for (int y = 0; y < picture->height; y++) {
@@ -59,7 +55,7 @@ static bool send(struct board *board, enum way way, const struct jl_picture *pic
     jl_board_wait_ps(rig->board, LIGHT_UP_PS);
     bool shown = status == JL_OK && jl_rig_look(rig, &seen);
     if (shown) {
-        shown = same(&seen, picture);
+        shown = jl_picture_compare(&seen, picture, 0, NULL) == 0;
         jl_picture_free(&seen);
     }
     return shown;
@@ -73,7 +69,7 @@ static void look(void *context, uint64_t at_ps, bool is_pause) {
     if (!is_pause || jl_device_why_dark(rig->device) || !jl_rig_look(rig, &glass)) {
         return;
     }
-    if (resending->has_last && same(&resending->last, &glass)) {
+    if (resending->has_last && jl_picture_compare(&resending->last, &glass, 0, NULL) == 0) {
         jl_picture_free(&glass);
         return;
     }
