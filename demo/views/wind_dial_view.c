@@ -1,8 +1,9 @@
-/* Plain firmware code: ring sectors, ticks, a pointer polygon and text, all by direction. */
+/* Plain firmware code: ring sectors, ticks, a pointer and text, all by direction, with soft edges.
+ */
 #include "wind_dial.h"
 
 #include "jadelamp/format.h"
-#include "jadelamp/shapes.h"
+#include "jadelamp/smooth.h"
 #include "jadelamp/text.h"
 
 struct dial {
@@ -10,7 +11,13 @@ struct dial {
     int16_t x, y, radius;
 };
 
-/* A point in a direction, at so many per cent of the radius. */
+/* A place in a direction, at so many per cent of the radius, in sixteenths of a pixel. */
+static struct jl_point fine_at(const struct dial *dial, jl_direction direction, int32_t percent) {
+    return jl_point_at(jl_fine_middle(dial->x, dial->y), direction,
+                       (int16_t)(dial->radius * 16 * percent / 100));
+}
+
+/* The same in pixels, for text. */
 static struct jl_point at(const struct dial *dial, jl_direction direction, int32_t percent) {
     int32_t distance = dial->radius * percent;
     return (struct jl_point){(int16_t)(dial->x + distance * jl_sine(direction) / (100 * 16384)),
@@ -21,8 +28,9 @@ static void ticks(const struct dial *dial) {
     for (uint32_t degrees = 0; degrees < 360; degrees += 15) {
         jl_direction direction = JL_DEGREES(degrees);
         bool main = degrees % 90 == 0;
-        jl_draw_wide_line(dial->target, at(dial, direction, main ? 82 : 87),
-                          at(dial, direction, 93), main ? 3 : 1, JL_SILVER);
+        jl_smooth_line(dial->target, fine_at(dial, direction, main ? 82 : 87),
+                       fine_at(dial, direction, 93), main ? JL_FINE(3) : 20, JL_ENDS_ROUND,
+                       JL_SILVER, JL_CLEAR);
     }
 }
 
@@ -40,11 +48,12 @@ static void letters(const struct dial *dial) {
 }
 
 static void pointer(const struct dial *dial, jl_direction from) {
-    struct jl_point arrow[] = {at(dial, from, 62), at(dial, (jl_direction)(from + 29000), 36),
-                               at(dial, (jl_direction)(from + 32768), 22),
-                               at(dial, (jl_direction)(from + 36536), 36)};
-    jl_fill_polygon(dial->target, arrow, 4, JL_ORANGE);
-    jl_stroke_polygon(dial->target, arrow, 4, JL_WHITE);
+    struct jl_point arrow[] = {
+        fine_at(dial, from, 62), fine_at(dial, (jl_direction)(from + 29000), 36),
+        fine_at(dial, (jl_direction)(from + 32768), 22),
+        fine_at(dial, (jl_direction)(from + 36536), 36), fine_at(dial, from, 62)};
+    jl_smooth_polygon(dial->target, arrow, 4, JL_ORANGE, JL_CLEAR);
+    jl_smooth_polyline(dial->target, arrow, 5, 20, JL_ENDS_ROUND, JL_WHITE, JL_CLEAR);
 }
 
 static void speed(const struct dial *dial, int16_t knots) {
@@ -58,8 +67,9 @@ static void speed(const struct dial *dial, int16_t knots) {
     text[n++] = 'k';
     text[n++] = 'n';
     text[n] = '\0';
-    jl_fill_rounded(dial->target, box, 5, JL_NAVY);
-    jl_stroke_rounded(dial->target, box, 5, JL_AQUA);
+    struct jl_rect fine = {JL_FINE(box.x), JL_FINE(box.y), JL_FINE(box.w), JL_FINE(box.h)};
+    jl_smooth_rounded(dial->target, fine, JL_FINE(6), JL_NAVY, JL_CLEAR);
+    jl_smooth_rounded_frame(dial->target, fine, JL_FINE(6), 20, JL_AQUA, JL_CLEAR);
     jl_text_at(dial->target, dial->x, (int16_t)(box.y + 8), JL_ANCHOR_CENTRE | JL_ANCHOR_MIDDLE,
                text, &style);
 }
@@ -68,11 +78,13 @@ void wind_dial_draw(struct jl_target *target, int16_t x, int16_t y, int16_t radi
                     const struct wind_reading *reading) {
     const struct dial dial = {target, x, y, radius};
     jl_direction wind = JL_DEGREES((uint32_t)reading->degrees);
-    jl_fill_circle(target, x, y, radius, JL_RGB(10, 30, 48));
-    jl_fill_ring(target, x, y, radius, (int16_t)(radius - radius / 20), 0, JL_SWEEP(360), JL_TEAL);
+    struct jl_point middle = jl_fine_middle(x, y);
+    int16_t outer = (int16_t)(JL_FINE(radius) + 8), inner = (int16_t)(outer - JL_FINE(radius) / 20);
+    jl_smooth_disc(target, middle, outer, JL_RGB(10, 30, 48), JL_CLEAR);
+    jl_smooth_ring(target, middle, outer, inner, JL_TEAL, JL_CLEAR);
     /* Gusts veer: the sector that the wind moves in. */
-    jl_fill_ring(target, x, y, radius, (int16_t)(radius - radius / 20), (jl_direction)(wind - 4000),
-                 6500, JL_YELLOW);
+    jl_smooth_arc(target, middle, outer, inner, (jl_direction)(wind - 4000), 6500, JL_ENDS_FLAT,
+                  JL_YELLOW, JL_CLEAR);
     ticks(&dial);
     letters(&dial);
     pointer(&dial, wind);

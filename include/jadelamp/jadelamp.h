@@ -16,6 +16,7 @@
 #include "jadelamp/draw.h"
 #include "jadelamp/dither.h"
 #include "jadelamp/shapes.h"
+#include "jadelamp/smooth.h"
 #include "jadelamp/image.h"
 #include "jadelamp/animation.h"
 #include "jadelamp/font.h"

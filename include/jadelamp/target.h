@@ -46,7 +46,8 @@ struct jl_target_ops {
      */
     void (*stencil)(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
                     int16_t map_x, int16_t map_y, jl_color ink, jl_color paper);
-    /** Sets a run of pixels; entries of JL_CLEAR are left alone. NULL: done by fills. */
+    /** Sets a run of pixels; entries of JL_CLEAR are left alone. NULL: done by fills. Partly
+     * transparent ones come only where `shades` has JL_SHADES_MIXED. */
     void (*put)(struct jl_target *target, int16_t x, int16_t y, int16_t count, const jl_color *row);
     /** Reads a run of pixels. NULL: the target cannot be read back. */
     void (*get)(const struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row);
@@ -57,6 +58,13 @@ struct jl_target_ops {
      *  which is right where colours are stored as such. */
     void (*invert)(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                    const jl_color *row);
+    uint8_t shades; /**< sum of enum jl_shades */
+};
+
+/** What a target makes of soft edges. */
+enum jl_shades {
+    JL_SHADES_SHOWN = 1, /**< there are enough colours between two others */
+    JL_SHADES_MIXED = 2, /**< put() mixes partly transparent pixels with what is there */
 };
 
 /** How new pixels meet old ones. */

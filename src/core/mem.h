@@ -12,4 +12,10 @@ void *memset(void *to, int byte, size_t count);
 void *memcpy(void *to, const void *from, size_t count);
 void *memmove(void *to, const void *from, size_t count);
 
+/* In a freestanding program a compiler may not know that memcpy() is one, unless it is told: then
+ * copies of a few bytes are loads and stores. */
+#ifdef __GNUC__
+#define memcpy __builtin_memcpy
+#endif
+
 #endif

@@ -91,6 +91,12 @@ static jl_color as_stored(struct jl_target *t, int16_t x, int16_t y, jl_color co
     return stored;
 }
 
+/* What is left of a colour where only so much of it counts: 0 nothing, 255 all. */
+static jl_color thinned(jl_color color, uint8_t alpha) {
+    uint32_t transparency = 255 - jl_channel_mix(0, alpha, 255 - (color >> 24));
+    return transparency < 255 ? (color & 0xFFFFFF) | transparency << 24 : JL_CLEAR;
+}
+
 static void put_in_mode(struct jl_target *t, int16_t x, int16_t y, int16_t count, jl_color *row) {
     jl_color old[JL_CHUNK];
     jl_color ink = JL_CLEAR, ink_stored = 0;
@@ -101,19 +107,16 @@ static void put_in_mode(struct jl_target *t, int16_t x, int16_t y, int16_t count
         t->ops->invert(t, x, y, count, row);
         return;
     }
-    if (t->mode != JL_MODE_REPLACE) {
+    if (t->mode == JL_MODE_INVERT) {
         t->ops->get(t, x, y, count, old);
     }
     for (int16_t i = 0; i < count && t->mode != JL_MODE_REPLACE; i++) {
-        uint32_t opacity = 255 - (row[i] >> 24);
-        jl_color solid = row[i] & 0xFFFFFF;
         if (t->mode == JL_MODE_BLEND) {
-            row[i] =
-                opacity ? jl_color_mix(old[i], solid, (uint8_t)jl_channel_mix(0, t->alpha, opacity))
-                        : JL_CLEAR;
+            row[i] = thinned(row[i], t->alpha);
             continue;
         }
-        row[i] = opacity >= 128 ? solid : JL_CLEAR;
+        uint32_t opacity = 255 - (row[i] >> 24);
+        row[i] = opacity >= 128 ? row[i] & 0xFFFFFF : JL_CLEAR;
         if (row[i] == JL_CLEAR) {
             continue;
         }
@@ -177,13 +180,26 @@ static void shade_plain(const void *context, int x, int y, int count, jl_color *
 }
 
 static void fill(struct jl_target *t, struct jl_rect area, jl_color color) {
-    if (t->mode != JL_MODE_REPLACE) {
+    bool mixed = t->mode == JL_MODE_BLEND && (t->ops->shades & JL_SHADES_MIXED);
+    if (t->mode != JL_MODE_REPLACE && !mixed) {
         shade(t, area, shade_plain, &color);
         return;
     }
     struct jl_rect own = jl_rect_intersect(to_own(t, area), t->clip);
-    if (own.w > 0) {
+    if (own.w <= 0) {
+        return;
+    }
+    if (!mixed) {
         t->ops->fill(t, own, jl_ink(t, color));
+        return;
+    }
+    jl_color row[JL_CHUNK], thin = thinned(color, t->alpha);
+    shade_plain(&thin, 0, 0, JL_CHUNK, row);
+    for (int16_t y = own.y; y < own.y + own.h; y++) {
+        for (int16_t done = 0; done < own.w; done = (int16_t)(done + JL_CHUNK)) {
+            int16_t count = own.w - done < JL_CHUNK ? (int16_t)(own.w - done) : JL_CHUNK;
+            t->ops->put(t, (int16_t)(own.x + done), y, count, row);
+        }
     }
 }
 

@@ -24,6 +24,9 @@ void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
 void jl_shade_settle(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
     jl_color below[JL_CHUNK];
     bool have_below = false; /* read once for the chunk, and only where it is needed */
+    if (target->ops->shades & JL_SHADES_MIXED) {
+        return;
+    }
     for (int16_t i = 0; i < count; i++) {
         uint8_t transparency = (uint8_t)(row[i] >> 24);
         jl_color solid = row[i] & 0xFFFFFF;

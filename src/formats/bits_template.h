@@ -1,7 +1,8 @@
 /*
  * Formats of 1, 2 or 4 bits a pixel in rows. Included by one file a format, which
  * defines BITS (pixel size), LOW_FIRST (the leftmost pixel in the lowest bits) and the
- * functions pack() (a colour to a value) and unpack(); grey_template.h has them for greys.
+ * functions pack() (a colour to a value) and unpack(); grey_template.h has them for greys. SHADES
+ * is 0, or the sum of enum jl_shades: partly transparent pixels are mixed.
  */
 #include "format.h"
 
@@ -53,15 +54,25 @@ static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     jl_format_changed(frame, area);
 }
 
+static inline unsigned value_at(const uint8_t *line, int x) {
+    return line[x / PIXELS_A_BYTE] >> shift_of(x) & VALUE_MASK;
+}
+
 static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 const jl_color *row) {
     struct jl_frame *frame = (struct jl_frame *)target;
     uint8_t *line = jl_format_line(frame, y, 0);
     int left = jl_format_column(frame, x);
     for (int i = 0; i < count; i++) {
-        if (row[i] != JL_CLEAR) {
-            store(line, left + i, pack(frame, row[i]));
+        jl_color color = row[i];
+        if (color == JL_CLEAR) {
+            continue;
         }
+        if (SHADES && color >> 24) {
+            color = jl_color_mix(color, unpack(frame, value_at(line, left + i)),
+                                 (uint8_t)(color >> 24));
+        }
+        store(line, left + i, pack(frame, color));
     }
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
@@ -72,8 +83,7 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
     const uint8_t *line = jl_format_line(frame, y, 0);
     int left = jl_format_column(frame, x);
     for (int i = 0; i < count; i++) {
-        unsigned value = line[(left + i) / PIXELS_A_BYTE] >> shift_of(left + i) & VALUE_MASK;
-        row[i] = unpack(frame, value);
+        row[i] = unpack(frame, value_at(line, left + i));
     }
 }
 
@@ -100,7 +110,12 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
 
 #define BITS_FORMAT(its_layout, fresh)                                                             \
     {                                                                                              \
-        .ops = {.ink = ink_of, .fill = fill, .stencil = stencil, .put = put, .get = get},          \
+        .ops = {.ink = ink_of,                                                                     \
+                .fill = fill,                                                                      \
+                .stencil = stencil,                                                                \
+                .put = put,                                                                        \
+                .get = get,                                                                        \
+                .shades = SHADES},                                                                 \
         .column_bits = BITS, .bits_per_pixel = BITS, .planes = 1, .line_rows_log2 = 0,             \
         .clear = {{fresh, fresh, fresh, fresh}}, .channel_bits = {BITS, BITS, BITS},               \
         .layout = its_layout, .window_price_px = 80 / BITS                                         \

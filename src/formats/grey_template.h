@@ -1,4 +1,5 @@
 /* Greys of BITS bits: bits_template.h with the luminance of a colour. */
+#define SHADES (BITS == 4 ? JL_SHADES_SHOWN | JL_SHADES_MIXED : 0)
 #include "bits_template.h"
 
 static inline unsigned pack(const struct jl_frame *frame, jl_color color) {

@@ -3,6 +3,7 @@
  * then the format by PALETTE_FORMAT.
  */
 #define LOW_FIRST 0
+#define SHADES    0
 #include "bits_template.h"
 
 static uint32_t squared(uint32_t a, uint32_t b) {
@@ -48,8 +49,7 @@ static void invert(struct jl_target *target, int16_t x, int16_t y, int16_t count
             flip = pack(frame, ink);
             flip = flip ? flip : VALUE_MASK; /* the first colour must be seen, too */
         }
-        unsigned now = line[(left + i) / PIXELS_A_BYTE] >> shift_of(left + i) & VALUE_MASK;
-        store(line, left + i, now ^ flip);
+        store(line, left + i, value_at(line, left + i) ^ flip);
     }
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }

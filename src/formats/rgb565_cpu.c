@@ -4,14 +4,18 @@
 
 #include "rgb565.h"
 
-static inline void pack(uint8_t *out, jl_color c) {
-    uint16_t v = jl_rgb565_pack(c);
-    memcpy(out, &v, sizeof v);
+static inline uint32_t pack(jl_color c) {
+    uint16_t v = (uint16_t)jl_rgb565_pack(c);
+    uint8_t bytes[2];
+    memcpy(bytes, &v, sizeof v);
+    return load(bytes);
 }
 
-static inline jl_color unpack(const uint8_t *in) {
+static inline jl_color unpack(uint32_t pixel) {
+    uint8_t bytes[2];
     uint16_t v;
-    memcpy(&v, in, sizeof v);
+    store(bytes, pixel);
+    memcpy(&v, bytes, sizeof v);
     return jl_rgb565_unpack(v);
 }
 

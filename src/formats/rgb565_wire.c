@@ -4,14 +4,16 @@
 
 #include "rgb565.h"
 
-static inline void pack(uint8_t *out, jl_color c) {
-    uint16_t v = jl_rgb565_pack(c);
-    out[0] = (uint8_t)(v >> 8);
-    out[1] = (uint8_t)v;
+static inline uint32_t swapped(uint32_t v) {
+    return (v >> 8 | v << 8) & 0xFFFF;
 }
 
-static inline jl_color unpack(const uint8_t *in) {
-    return jl_rgb565_unpack((uint16_t)((unsigned)in[0] << 8 | in[1]));
+static inline uint32_t pack(jl_color c) {
+    return swapped(jl_rgb565_pack(c));
+}
+
+static inline jl_color unpack(uint32_t v) {
+    return jl_rgb565_unpack(swapped(v));
 }
 
 const struct jl_format jl_rgb565 = BYTES_FORMAT(JL_LAYOUT_RGB565, 5, 6, 5);

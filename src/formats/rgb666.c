@@ -2,14 +2,15 @@
 #define BYTES 3
 #include "bytes_template.h"
 
-static inline void pack(uint8_t *out, jl_color c) {
-    out[0] = (uint8_t)(jl_channel_pack(jl_color_red(c), 6) << 2);
-    out[1] = (uint8_t)(jl_channel_pack(jl_color_green(c), 6) << 2);
-    out[2] = (uint8_t)(jl_channel_pack(jl_color_blue(c), 6) << 2);
+static inline uint32_t pack(jl_color c) {
+    return (uint32_t)jl_channel_pack(jl_color_red(c), 6) << 2 |
+           (uint32_t)jl_channel_pack(jl_color_green(c), 6) << 10 |
+           (uint32_t)jl_channel_pack(jl_color_blue(c), 6) << 18;
 }
 
-static inline jl_color unpack(const uint8_t *in) {
-    return JL_RGB(in[0] | in[0] >> 6, in[1] | in[1] >> 6, in[2] | in[2] >> 6);
+static inline jl_color unpack(uint32_t v) {
+    return JL_RGB((v & 255) | (v & 255) >> 6, (v >> 8 & 255) | (v >> 8 & 255) >> 6,
+                  v >> 16 | v >> 22);
 }
 
 const struct jl_format jl_rgb666 = BYTES_FORMAT(JL_LAYOUT_RGB666, 6, 6, 6);

@@ -2,18 +2,18 @@
 #define BYTES 3
 #include "bytes_template.h"
 
-static inline void pack(uint8_t *out, jl_color c) {
-    out[0] = (uint8_t)jl_channel_pack(jl_color_red(c), 6);
-    out[1] = (uint8_t)jl_channel_pack(jl_color_green(c), 6);
-    out[2] = (uint8_t)jl_channel_pack(jl_color_blue(c), 6);
+static inline uint32_t pack(jl_color c) {
+    return jl_channel_pack(jl_color_red(c), 6) |
+           (uint32_t)jl_channel_pack(jl_color_green(c), 6) << 8 |
+           (uint32_t)jl_channel_pack(jl_color_blue(c), 6) << 16;
 }
 
-static inline uint32_t widen(uint8_t v) {
-    return (uint32_t)((v & 63) << 2 | (v & 63) >> 4);
+static inline uint32_t widen(uint32_t v) {
+    return (v & 63) << 2 | (v & 63) >> 4;
 }
 
-static inline jl_color unpack(const uint8_t *in) {
-    return JL_RGB(widen(in[0]), widen(in[1]), widen(in[2]));
+static inline jl_color unpack(uint32_t v) {
+    return JL_RGB(widen(v), widen(v >> 8), widen(v >> 16));
 }
 
 const struct jl_format jl_rgb666_low = BYTES_FORMAT(JL_LAYOUT_RGB666_LOW, 6, 6, 6);

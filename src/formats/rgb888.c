@@ -2,14 +2,14 @@
 #define BYTES 3
 #include "bytes_template.h"
 
-static inline void pack(uint8_t *out, jl_color c) {
-    out[0] = jl_color_red(c);
-    out[1] = jl_color_green(c);
-    out[2] = jl_color_blue(c);
+/* Its own inverse: red and blue change places. */
+static inline uint32_t pack(jl_color c) {
+    return (uint32_t)jl_color_red(c) | (uint32_t)jl_color_green(c) << 8 |
+           (uint32_t)jl_color_blue(c) << 16;
 }
 
-static inline jl_color unpack(const uint8_t *in) {
-    return JL_RGB(in[0], in[1], in[2]);
+static inline jl_color unpack(uint32_t v) {
+    return pack(v);
 }
 
 const struct jl_format jl_rgb888 = BYTES_FORMAT(JL_LAYOUT_RGB666, 8, 8, 8);

@@ -4,14 +4,19 @@
 #include "bytes_template.h"
 
 /* The unused byte is 0, whatever the transparency of the colour. */
-static inline void pack(uint8_t *out, jl_color c) {
+/* The unused byte is 0, whatever the transparency of the colour. */
+static inline uint32_t pack(jl_color c) {
     uint32_t v = c & 0xFFFFFF;
-    memcpy(out, &v, sizeof v);
+    uint8_t bytes[4];
+    memcpy(bytes, &v, sizeof v);
+    return load(bytes);
 }
 
-static inline jl_color unpack(const uint8_t *in) {
+static inline jl_color unpack(uint32_t pixel) {
+    uint8_t bytes[4];
     uint32_t v;
-    memcpy(&v, in, sizeof v);
+    store(bytes, pixel);
+    memcpy(&v, bytes, sizeof v);
     return v & 0xFFFFFF;
 }
 

@@ -7,8 +7,9 @@
 #include "../core/paint.h"
 #include "instrument.h"
 #include "jadelamp/format.h"
+#include "jadelamp/smooth.h"
 
-enum { PIECES = 8 };
+enum { PIECES = 8, MARK_WIDTH = 20 /* sixteenths */ };
 
 struct measures {
     struct jl_point middle;
@@ -51,6 +52,21 @@ static bool is_inside(const struct jl_target *target, const struct measures *m, 
     return radius > 0 && x * x + y * y < (int32_t)radius * radius;
 }
 
+/* The middle of the middle pixel, and a radius to the outer edge of a pixel. */
+static struct jl_point fine_middle(const struct measures *m) {
+    return jl_fine_middle(m->middle.x, m->middle.y);
+}
+
+static int16_t fine_radius(int16_t radius) {
+    return (int16_t)(JL_FINE(radius) + 8);
+}
+
+static int16_t thickness_of(const struct jl_zone *zone, const struct measures *m) {
+    return (int16_t)((m->ring * (zone->grade + 1) + 2) / 3);
+}
+
+/* Soft edges are mixed with what is known to be below, so that a dial is the same on all targets.
+ */
 static void draw_zones(struct jl_target *target, const struct jl_dial_face *face,
                        const struct measures *m) {
     uint32_t from = 0;
@@ -58,27 +74,53 @@ static void draw_zones(struct jl_target *target, const struct jl_dial_face *face
         const struct jl_zone *zone = &face->scale.zones[i];
         uint32_t to = sweep_of(face, zone->to);
         int16_t outer = (int16_t)(m->radius - 2);
-        int16_t thick = (int16_t)((m->ring * (zone->grade + 1) + 2) / 3);
-        if (!is_inside(target, m, (int16_t)(outer - thick - 1))) {
-            jl_fill_ring(target, m->middle.x, m->middle.y, outer, (int16_t)(outer - thick + 1),
-                         (jl_direction)(face->start + from), to - from,
-                         jl_theme_grade(face->theme, zone->grade));
+        int16_t thick = thickness_of(zone, m);
+        if (!is_inside(target, m, (int16_t)(outer - thick - 2))) {
+            jl_smooth_arc(target, fine_middle(m), fine_radius(outer),
+                          fine_radius((int16_t)(outer - thick)), (jl_direction)(face->start + from),
+                          to - from, JL_ENDS_FLAT, jl_theme_grade(face->theme, zone->grade),
+                          face->theme->face);
         }
         from = to;
     }
 }
 
+/* A part of a mark, on a ground; whole pixels where it is upright. */
+static void draw_line(struct jl_target *target, const struct measures *m, jl_direction way,
+                      int16_t outer, int16_t inner, jl_color ink, jl_color ground) {
+    if (outer > inner) {
+        jl_smooth_line(target, jl_point_at(fine_middle(m), way, fine_radius(outer)),
+                       jl_point_at(fine_middle(m), way, fine_radius(inner)), MARK_WIDTH, JL_ENDS_FLAT,
+                       ink, ground);
+    }
+}
+
+/* A mark lies on its zone, and on the face where that is thinner. */
 static void draw_mark(struct jl_target *target, const struct jl_dial_face *face,
                       const struct measures *m, uint32_t sweep, bool is_major) {
     jl_direction way = (jl_direction)(face->start + sweep);
-    int16_t outer = (int16_t)(m->radius - 2);
-    int16_t inner = (int16_t)(outer - (is_major ? m->ring : m->ring / 2));
+    int16_t outer = (int16_t)(m->radius - 2), between = outer;
+    int16_t inner = (int16_t)(outer - (is_major ? m->ring : m->ring / 2) - 1);
     struct jl_point a = jl_point_at(m->middle, way, outer), b = jl_point_at(m->middle, way, inner);
     struct jl_rect around =
         jl_rect_around((struct jl_rect){a.x, a.y, 1, 1}, (struct jl_rect){b.x, b.y, 1, 1});
-    if (jl_instrument_sees(target, around)) {
-        jl_draw_line(target, a.x, a.y, b.x, b.y, is_major ? face->theme->ink : face->theme->line);
+    struct jl_rect soft = {(int16_t)(around.x - 2), (int16_t)(around.y - 2),
+                           (int16_t)(around.w + 4), (int16_t)(around.h + 4)};
+    jl_color ink = is_major ? face->theme->ink : face->theme->line, ground = face->theme->face;
+    if (!jl_instrument_sees(target, soft)) {
+        return;
     }
+    for (uint8_t i = 0; i < face->scale.zone_count; i++) {
+        const struct jl_zone *zone = &face->scale.zones[i];
+        if (sweep < sweep_of(face, zone->to) || i + 1 == face->scale.zone_count) {
+            ground = jl_theme_grade(face->theme, zone->grade);
+            between = (int16_t)(outer - thickness_of(zone, m));
+            break;
+        }
+    }
+    between = between < inner ? inner : between;
+    draw_line(target, m, way, outer, between, ink, ground);
+    draw_line(target, m, way, between, inner, ink, face->theme->face);
 }
 
 static void draw_marks(struct jl_target *target, const struct jl_dial_face *face,
@@ -132,18 +174,26 @@ static void needle_of(const struct jl_dial_face *face, const struct measures *m,
     *tail = jl_point_at(m->middle, way, (int16_t) - (m->radius / 6));
 }
 
+static void fine_needle_of(const struct jl_dial_face *face, const struct measures *m, int32_t value,
+                           struct jl_point *tail, struct jl_point *tip) {
+    jl_direction way = direction_of(face, value);
+    *tip = jl_point_at(fine_middle(m), way, JL_FINE(m->radius - m->ring - m->needle - 5));
+    *tail = jl_point_at(fine_middle(m), way, (int16_t)-JL_FINE(m->radius / 6));
+}
+
 /* What stands still; only what can be seen of it. */
 static void draw_plate(struct jl_target *target, const struct jl_dial_face *face,
                        const struct measures *m) {
     const struct jl_theme *theme = face->theme;
-    if (is_inside(target, m, (int16_t)(m->radius - 1))) {
+    if (is_inside(target, m, (int16_t)(m->radius - 2))) {
         jl_clear(target, theme->face);
     } else {
         jl_fill_rect(target, face->box, theme->back);
-        jl_fill_circle(target, m->middle.x, m->middle.y, m->radius, theme->face);
-        jl_stroke_circle(target, m->middle.x, m->middle.y, m->radius, theme->line);
+        jl_smooth_disc(target, fine_middle(m), fine_radius(m->radius), theme->line, theme->back);
+        jl_smooth_disc(target, fine_middle(m), fine_radius((int16_t)(m->radius - 1)), theme->face,
+                       theme->line);
     }
-    if (!is_inside(target, m, (int16_t)(m->radius - m->ring - 3))) {
+    if (!is_inside(target, m, (int16_t)(m->radius - m->ring - 5))) {
         draw_zones(target, face, m);
         if (face->major) {
             draw_marks(target, face, m);
@@ -167,10 +217,12 @@ static void draw(struct jl_target *target, const void *instrument) {
     struct jl_rect hub = {(int16_t)(m.middle.x - m.hub), (int16_t)(m.middle.y - m.hub),
                           (int16_t)(2 * m.hub + 1), (int16_t)(2 * m.hub + 1)};
     draw_plate(target, face, &m);
-    needle_of(face, &m, dial->value, &tail, &tip);
-    jl_draw_wide_line(target, tail, tip, m.needle, face->theme->accent);
+    fine_needle_of(face, &m, dial->value, &tail, &tip);
+    jl_smooth_line(target, tail, tip, JL_FINE(m.needle), JL_ENDS_ROUND, face->theme->accent,
+                   face->theme->face);
     if (jl_instrument_sees(target, hub)) {
-        jl_fill_circle(target, m.middle.x, m.middle.y, m.hub, face->theme->ink);
+        jl_smooth_disc(target, fine_middle(&m), fine_radius(m.hub), face->theme->ink,
+                       face->theme->accent);
     }
 }
 

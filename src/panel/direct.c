@@ -116,8 +116,10 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
     }
 }
 
-static const struct jl_target_ops direct_ops = {
-    .fill = fill, .stencil = stencil, .put = put, .shade = jl_direct_shade};
+#define DIRECT_OPS .fill = fill, .stencil = stencil, .put = put, .shade = jl_direct_shade
+
+static const struct jl_target_ops direct_ops = {DIRECT_OPS};
+static const struct jl_target_ops direct_ops_with_shades = {DIRECT_OPS, .shades = JL_SHADES_SHOWN};
 
 jl_status jl_direct_init(struct jl_direct *direct, struct jl_panel *panel, void *buffer,
                          size_t buffer_bytes) {
@@ -140,6 +142,7 @@ jl_status jl_direct_init(struct jl_direct *direct, struct jl_panel *panel, void 
         direct->status = JL_TOO_SMALL;
     }
     direct->turn = panel->turn;
-    jl_target_init(&direct->target, &direct_ops, panel->width, panel->height);
+    jl_target_init(&direct->target, format->ops.shades ? &direct_ops_with_shades : &direct_ops,
+                   panel->width, panel->height);
     return direct->status;
 }

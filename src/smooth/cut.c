@@ -1,0 +1,121 @@
+/* Spans of a cut, and what sides and discs give to it. */
+#include "cut.h"
+
+/* Beyond the window by two pixels nothing matters but on which side it is. */
+static int16_t within(const struct jl_cut *cut, int32_t x) {
+    enum { FIRST = -2 * 256, LAST = (JL_CUT_WINDOW + 2) * 256 };
+    x -= cut->left;
+    return (int16_t)(x < FIRST ? FIRST : x > LAST ? LAST : x);
+}
+
+static void close_gap(struct jl_cut *cut, uint8_t i) {
+    cut->count--;
+    for (; i < cut->count; i++) {
+        cut->spans[i] = cut->spans[i + 1];
+    }
+}
+
+/* Where there is no room, the smallest gap is given up. */
+static void make_room(struct jl_cut *cut) {
+    uint8_t best = 1;
+    for (uint8_t i = 2; i < JL_CUT_SPANS; i++) {
+        if (cut->spans[i].from - cut->spans[i - 1].to <
+            cut->spans[best].from - cut->spans[best - 1].to) {
+            best = i;
+        }
+    }
+    cut->spans[best - 1].to = cut->spans[best].to;
+    close_gap(cut, best);
+}
+
+void jl_cut_add(struct jl_cut *cut, int32_t from, int32_t to) {
+    int16_t a = within(cut, from), b = within(cut, to);
+    if (a >= b) {
+        return;
+    }
+    if (cut->count == JL_CUT_SPANS) {
+        make_room(cut);
+    }
+    uint8_t at = 0;
+    while (at < cut->count && cut->spans[at].to < a) {
+        at++;
+    }
+    /* Those that it touches become one with it. */
+    while (at < cut->count && cut->spans[at].from <= b) {
+        a = cut->spans[at].from < a ? cut->spans[at].from : a;
+        b = cut->spans[at].to > b ? cut->spans[at].to : b;
+        close_gap(cut, at);
+    }
+    for (uint8_t i = cut->count; i > at; i--) {
+        cut->spans[i] = cut->spans[i - 1];
+    }
+    cut->spans[at].from = a;
+    cut->spans[at].to = b;
+    cut->count++;
+}
+
+void jl_cut_take(struct jl_cut *cut, int32_t from, int32_t to) {
+    int16_t a = within(cut, from), b = within(cut, to);
+    uint8_t count = cut->count;
+    if (a >= b) {
+        return;
+    }
+    struct jl_cut before = *cut;
+    cut->count = 0;
+    for (uint8_t i = 0; i < count; i++) {
+        int16_t first = before.spans[i].from, last = before.spans[i].to;
+        jl_cut_add(cut, cut->left + first, cut->left + (last < a ? last : a));
+        jl_cut_add(cut, cut->left + (first > b ? first : b), cut->left + last);
+    }
+}
+
+uint32_t jl_root(uint32_t n) {
+    uint32_t root = 0, bit = (uint32_t)1 << 30;
+    while (bit > n) {
+        bit >>= 2;
+    }
+    for (; bit; bit >>= 2) {
+        if (n >= root + bit) {
+            n -= root + bit;
+            root = (root >> 1) + bit;
+        } else {
+            root >>= 1;
+        }
+    }
+    return root;
+}
+
+int32_t jl_disc_reach(uint32_t radius, int32_t away) {
+    uint32_t y = away < 0 ? 0 - (uint32_t)away : (uint32_t)away;
+    if (y > radius) {
+        return -1;
+    }
+    uint32_t square = radius * radius - y * y; /* radius below 65536 */
+    uint32_t lines = jl_root(square);
+    /* Eight columns a line; between two roots a straight line is near enough. */
+    uint32_t rest = square - lines * lines;
+    return (int32_t)(lines * 8 + rest * 8 / (2 * lines + 1));
+}
+
+int32_t jl_disc_even(int32_t radius) {
+    return radius >= 8 * JL_CUT_LINES ? JL_CUT_LINES : radius >= 4 * JL_CUT_LINES ? 8 : 0;
+}
+
+struct jl_side jl_side_of(int32_t x0, int32_t y0, int32_t x1, int32_t y1) {
+    struct jl_side side = {y0, y1, x0, 0};
+    int32_t dx = x1 - x0;
+    if (y0 > y1) {
+        side = (struct jl_side){y1, y0, x1, 0};
+        dx = -dx;
+    }
+    uint32_t lines = (uint32_t)(side.bottom - side.top);
+    if (lines) {
+        enum { MOST = (1 << 19) - 1 }; /* for sides far wider than any glass, and nearly level */
+        uint32_t columns = dx < 0 ? 0 - (uint32_t)dx : (uint32_t)dx;
+        uint32_t whole = columns / lines, rest = columns % lines;
+        whole = whole > MOST ? MOST : whole;
+        int32_t slope = (int32_t)(whole << 12 | (rest << 12) / lines);
+        side.slope = dx < 0 ? -slope : slope;
+    }
+    return side;
+}

@@ -1,0 +1,82 @@
+/*
+ * Smooth shapes are asked for one thing: where a horizontal line, infinitely thin, cuts them. From
+ * such cuts at the edges of a row the engine makes areas.
+ *
+ * Units: columns in 1/256 of a pixel, lines in 1/32. Points of shapes lie on sixteenths, so
+ * that a line at an odd 32nd never meets one.
+ */
+#ifndef JADELAMP_SRC_CUT_H
+#define JADELAMP_SRC_CUT_H
+
+#include "../core/paint.h"
+#include "jadelamp/smooth.h"
+
+enum {
+    JL_CUT_SPANS = 16, /* that a cut may have */
+    JL_CUT_LINES = 32, /* lines of a row */
+    JL_CUT_WINDOW = 64 /* pixels that are looked at at a time */
+};
+
+/* What a line cuts: from left to right, none of them touching another. */
+struct jl_cut {
+    int32_t left; /* column at which the window begins; the spans count from there */
+    uint8_t count;
+    struct {
+        int16_t from, to;
+    } spans[JL_CUT_SPANS];
+};
+
+struct jl_smooth_shape {
+    /* Adds the spans of the line y to an empty cut. */
+    void (*cut)(const void *context, int32_t y, struct jl_cut *cut);
+    /* Lines that a band between these two may be high, for its sides to count as straight. */
+    int32_t (*even)(const void *context, int32_t top, int32_t bottom);
+    const void *context;
+    int32_t left, right, top, bottom; /* what it lies within: columns, lines */
+};
+
+/* Adds what is between two columns, joined with what it touches. */
+void jl_cut_add(struct jl_cut *cut, int32_t from, int32_t to);
+
+/* Takes away what is between two columns. */
+void jl_cut_take(struct jl_cut *cut, int32_t from, int32_t to);
+
+void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *shape, jl_color ink,
+                     jl_color paper);
+
+/* Whether edges are hard on a target, with such a paper. */
+bool jl_smooth_is_hard(const struct jl_target *target, jl_color paper);
+
+/*
+ * How far a disc reaches on either side of its middle, in columns, on a line so many lines from
+ * it; the radius in lines. -1: not at all. Rounded down.
+ */
+int32_t jl_disc_reach(uint32_t radius, int32_t away);
+
+/* Lines that a band may be high where a circle of this radius, in lines, bounds it: then an arc is
+ * no more than 1/32 of a pixel off its chord. */
+int32_t jl_disc_even(int32_t radius);
+
+/* The whole part of the root. */
+uint32_t jl_root(uint32_t n);
+
+/* A straight side, upper end first. */
+struct jl_side {
+    int32_t top, bottom; /* lines */
+    int32_t x;           /* column at the top */
+    int32_t slope;       /* columns a line, in 1/4096 */
+};
+
+/* From two points, columns and lines. A level one is never cut. */
+struct jl_side jl_side_of(int32_t x0, int32_t y0, int32_t x1, int32_t y1);
+
+/* Whether the line cuts it, and where. The upper end belongs to it, the lower one does not. */
+static inline bool jl_side_cut(const struct jl_side *side, int32_t y, int32_t *x) {
+    if (y < side->top || y >= side->bottom) {
+        return false;
+    }
+    *x = side->x + (int32_t)(((int64_t)side->slope * (y - side->top)) >> 12);
+    return true;
+}
+
+#endif
