@@ -714,7 +714,65 @@ static void floating_numbers(void) {
     }
 }
 
+static void expect_has(const struct jl_font *font, const uint32_t (*ranges)[2], size_t count) {
+    for (size_t i = 0; i < count; i++) {
+        for (uint32_t code = ranges[i][0]; code <= ranges[i][1]; code++) {
+            test_row("U+%04X in lines of %d", (unsigned)code, font->height);
+            EXPECT(jl_font_has(font, code));
+        }
+    }
+}
+
+/* Rows that a text touches, all of which end on the baseline. */
+static int rows_of(const struct jl_font *font, const char *text) {
+    static uint8_t memory[JL_GREY4_BYTES(60, 90)];
+    struct jl_frame frame;
+    const struct jl_text_style style = {.font = font, .ink = JL_WHITE, .paper = JL_CLEAR};
+    int rows = 0, last = -1;
+    EXPECT_INT(jl_frame_init(&frame, &jl_grey4, 60, 90, memory, sizeof memory), JL_OK);
+    jl_text(&frame.target, 4, 0, text, &style);
+    for (int y = 0; y < 90; y++) {
+        int lit = 0;
+        for (int x = 0; x < 30; x++) {
+            lit += memory[y * 30 + x] != 0;
+        }
+        rows += lit > 0;
+        last = lit ? y : last;
+    }
+    EXPECT_INT(last, font->ascent - 1);
+    return rows;
+}
+
+/* The soft letters have what font.h says, and are as high: a capital of DejaVu Sans is 0.729 of
+ * its size (its OS/2 table: 1493 of 2048 units). */
+static void soft_letters(void) {
+    static const struct {
+        const struct jl_font *latin, *greek, *cyrillic;
+        int size;
+    } sizes[] = {{&jl_font_sans16, &jl_font_sans16_greek, &jl_font_sans16_cyrillic, 16},
+                 {&jl_font_sans24, &jl_font_sans24_greek, &jl_font_sans24_cyrillic, 24},
+                 {&jl_font_sans32, &jl_font_sans32_greek, &jl_font_sans32_cyrillic, 32}};
+    static const uint32_t latin[][2] = {{0x20, 0x7E},     {0xA0, 0xFF},     {0x2013, 0x2013},
+                                        {0x2026, 0x2026}, {0x20AC, 0x20AC}, {0x2126, 0x2126},
+                                        {0x2190, 0x2193}};
+    static const uint32_t greek[][2] = {{0x391, 0x3A1}, {0x3A3, 0x3CE}};
+    static const uint32_t cyrillic[][2] = {{0x401, 0x40C}, {0x40E, 0x44F}, {0x451, 0x45C}};
+    static const uint32_t digits[][2] = {{'+', ':'}, {'%', '%'}, {0xB0, 0xB0}};
+    for (int i = 0; i < 3; i++) {
+        expect_has(sizes[i].latin, latin, 7);
+        expect_has(sizes[i].greek, greek, 2);
+        expect_has(sizes[i].cyrillic, cyrillic, 3);
+        EXPECT(!jl_font_has(sizes[i].latin, 0x416));
+        EXPECT_INT(rows_of(sizes[i].latin, "H"), lround(sizes[i].size * 0.729));
+    }
+    expect_has(&jl_font_figures28, digits, 3);
+    expect_has(&jl_font_figures48, digits, 3);
+    EXPECT_INT(rows_of(&jl_font_figures28, "7"), 28);
+    EXPECT_INT(rows_of(&jl_font_figures48, "7"), 48);
+}
+
 const struct test_group test_groups[] = {
+    {"soft_letters", soft_letters},
     {"packed_fonts_draw", packed_fonts_draw},
     {"own_fonts", own_fonts_equal_their_art},
     {"characters_differ", characters_differ},

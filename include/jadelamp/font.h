@@ -42,6 +42,19 @@ extern const struct jl_font jl_font_digits28; /**< digits and signs for gauges, 
 extern const struct jl_font jl_font_icons12;  /**< 24 marine and device symbols, U+E000..U+E017 */
 
 /**
+ * Soft letters for glass with shades, 4 bits a pixel, made from DejaVu Sans at 16, 24 and 32
+ * pixels (fonts/dejavu-notice.txt): ASCII, Latin-1, dash, dots, euro, ohm, arrows. Lines of 19,
+ * 29 and 38; 12, 23 and 39 KB.
+ */
+extern const struct jl_font jl_font_sans16, jl_font_sans24, jl_font_sans32;
+/** Their Greek and Cyrillic letters: fallback fonts. */
+extern const struct jl_font jl_font_sans16_greek, jl_font_sans24_greek, jl_font_sans32_greek;
+extern const struct jl_font jl_font_sans16_cyrillic, jl_font_sans24_cyrillic,
+    jl_font_sans32_cyrillic;
+/** Soft digits and + - . , : / % of 28 and 48 pixels, degree; lines of 45 and 78; 4 and 12 KB. */
+extern const struct jl_font jl_font_figures28, jl_font_figures48;
+
+/**
  * Opens a packed font (docs/fonts.md): proportional or fixed, 1-bit or 4-bit coverage.
  * Everything that drawing will rely on is checked here, once, in time proportional to
  * the glyphs.

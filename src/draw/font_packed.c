@@ -70,34 +70,42 @@ struct coverage {
     jl_color ink, paper;
 };
 
-static uint32_t coverage_at(const struct jl_bitmap *map, int32_t x, int32_t y) {
-    if (x < 0 || y < 0 || x >= map->width || y >= map->height) {
-        return 0;
+/* A pixel of which so many fifteenths are ink. */
+static jl_color mixed(const struct coverage *c, uint32_t there) {
+    uint32_t share = there * 17;
+    if (c->paper == JL_CLEAR) {
+        return c->ink == JL_CLEAR ? JL_CLEAR : c->ink | (jl_color)(255 - share) << 24;
     }
-    uint8_t pair = map->bits[y * ((map->width + 1) / 2) + x / 2];
-    return x % 2 ? pair & 15u : pair >> 4;
+    return c->ink == JL_CLEAR ? c->paper | (jl_color)share << 24
+                              : jl_color_mix(c->paper, c->ink, (uint8_t)share);
 }
 
 static void shade(const void *context, int x, int y, int count, jl_color *row) {
     const struct coverage *c = context;
-    for (int i = 0; i < count; i++) {
-        uint8_t share = (uint8_t)(coverage_at(c->map, x + i - c->x, y - c->y) * 17);
-        if (share == 0 || share == 255) {
-            row[i] = share ? c->ink : c->paper;
-        } else if (c->ink != JL_CLEAR && c->paper != JL_CLEAR) {
-            row[i] = jl_color_mix(c->paper, c->ink, share);
-        } else if (c->paper == JL_CLEAR) {
-            row[i] = c->ink == JL_CLEAR ? JL_CLEAR : c->ink | (jl_color)(255u - share) << 24;
-        } else {
-            row[i] = c->paper | (jl_color)share << 24;
+    const struct jl_bitmap *map = c->map;
+    uint32_t map_y = (uint32_t)(y - c->y); /* what is negative is too great, too */
+    uint32_t map_x = (uint32_t)(x - c->x), stride = ((uint32_t)map->width + 1) / 2;
+    uint32_t width = map_y < (uint32_t)map->height ? (uint32_t)map->width : 0;
+    const uint8_t *line = map->bits + (width ? map_y * stride : 0);
+    for (; count; count--, map_x++) {
+        uint32_t there = 0;
+        if (map_x < width) {
+            there = line[map_x / 2];
+            there = map_x % 2 ? there & 15 : there >> 4;
         }
+        *row++ = there == 0 ? c->paper : there == 15 ? c->ink : mixed(c, there);
     }
 }
 
+/* Without paper only the glyph's own box is looked at. */
 static void paint(struct jl_target *target, struct jl_rect cell, int32_t baseline,
                   const struct jl_glyph *glyph, jl_color ink, jl_color paper) {
     struct coverage c = {&glyph->map, (int32_t)cell.x + glyph->left, baseline - glyph->top, ink,
                          paper};
+    if (paper == JL_CLEAR) {
+        struct jl_rect box = {(int16_t)c.x, (int16_t)c.y, glyph->map.width, glyph->map.height};
+        cell = jl_rect_intersect(cell, box);
+    }
     jl_paint_shade(target, cell, shade, &c);
 }
 
