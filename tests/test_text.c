@@ -726,11 +726,11 @@ static void expect_has(const struct jl_font *font, const uint32_t (*ranges)[2], 
 /* Rows that a text touches, all of which end on the baseline. */
 static int rows_of(const struct jl_font *font, const char *text) {
     static uint8_t memory[JL_GREY4_BYTES(60, 90)];
-    struct jl_frame frame;
+    struct jl_frame page;
     const struct jl_text_style style = {.font = font, .ink = JL_WHITE, .paper = JL_CLEAR};
     int rows = 0, last = -1;
-    EXPECT_INT(jl_frame_init(&frame, &jl_grey4, 60, 90, memory, sizeof memory), JL_OK);
-    jl_text(&frame.target, 4, 0, text, &style);
+    EXPECT_INT(jl_frame_init(&page, &jl_grey4, 60, 90, memory, sizeof memory), JL_OK);
+    jl_text(&page.target, 4, 0, text, &style);
     for (int y = 0; y < 90; y++) {
         int lit = 0;
         for (int x = 0; x < 30; x++) {
@@ -763,7 +763,7 @@ static void soft_letters(void) {
         expect_has(sizes[i].greek, greek, 2);
         expect_has(sizes[i].cyrillic, cyrillic, 3);
         EXPECT(!jl_font_has(sizes[i].latin, 0x416));
-        EXPECT_INT(rows_of(sizes[i].latin, "H"), lround(sizes[i].size * 0.729));
+        EXPECT(fabs(rows_of(sizes[i].latin, "H") - sizes[i].size * 0.729) < 1);
     }
     expect_has(&jl_font_figures28, digits, 3);
     expect_has(&jl_font_figures48, digits, 3);

@@ -8,6 +8,7 @@
 #include "jadelamp/frame.h"
 #include "jadelamp/image.h"
 #include "jadelamp/shapes.h"
+#include "jadelamp/smooth.h"
 #include "jadelamp/text.h"
 
 enum { WIDTH = 240, HEIGHT = 320, SMALL_WIDTH = 128, SMALL_HEIGHT = 64 };
@@ -94,6 +95,93 @@ static void gradient(void *context) {
     jl_fill_gradient(t, (struct jl_rect){3, 8, 100, 40}, JL_AXIS_X, JL_NAVY, JL_AQUA, NULL);
 }
 
+static void dithered_gradient(void *context) {
+    static const uint8_t bits[3] = {5, 6, 5};
+    (void)context;
+    jl_fill_gradient(t, (struct jl_rect){3, 8, 100, 40}, JL_AXIS_X, JL_NAVY, JL_AQUA, bits);
+}
+
+static const struct jl_text_style soft = {
+    .font = &jl_font_sans16, .ink = JL_WHITE, .paper = JL_CLEAR};
+static const struct jl_text_style soft_on_paper = {
+    .font = &jl_font_sans16, .ink = JL_WHITE, .paper = JL_NAVY};
+
+static void text_soft(void *context) {
+    (void)context;
+    jl_text(t, 1, 19, "Tide 1.84 m", &soft); /* 11 characters */
+}
+
+static void text_soft_on_paper(void *context) {
+    (void)context;
+    jl_text(t, 1, 19, "Tide 1.84 m", &soft_on_paper); /* 11 characters */
+}
+
+/* Shapes with soft edges beside hard ones of the same size. */
+static void hard_disc(void *context) {
+    (void)context;
+    jl_fill_circle(t, 60, 31, 30, JL_TEAL);
+}
+
+static void smooth_disc(void *context) {
+    (void)context;
+    jl_smooth_disc(t, jl_fine_middle(60, 31), JL_FINE(30) + 8, JL_TEAL, JL_CLEAR);
+}
+
+static void hard_ring(void *context) {
+    (void)context;
+    jl_fill_ring(t, 60, 31, 30, 23, JL_DEGREES(225), JL_SWEEP(270), JL_TEAL);
+}
+
+static void smooth_ring(void *context) {
+    (void)context;
+    jl_smooth_arc(t, jl_fine_middle(60, 31), JL_FINE(30) + 8, JL_FINE(23) - 8, JL_DEGREES(225),
+                  JL_SWEEP(270), JL_ENDS_FLAT, JL_TEAL, JL_CLEAR);
+}
+
+static void hard_wide_line(void *context) {
+    (void)context;
+    jl_draw_wide_line(t, (struct jl_point){10, 5}, (struct jl_point){90, 55}, 5, JL_TEAL);
+}
+
+static void smooth_wide_line(void *context) {
+    (void)context;
+    jl_smooth_line(t, jl_fine_middle(10, 5), jl_fine_middle(90, 55), JL_FINE(5), JL_ENDS_FLAT,
+                   JL_TEAL, JL_CLEAR);
+}
+
+static void hard_polygon(void *context) {
+    static const struct jl_point points[] = {{40, 4}, {70, 50}, {20, 60}, {8, 30}, {22, 8}};
+    (void)context;
+    jl_fill_polygon(t, points, 5, JL_TEAL);
+}
+
+static void smooth_polygon(void *context) {
+    static const struct jl_point points[] = {{40 * 16, 4 * 16},
+                                             {70 * 16, 50 * 16},
+                                             {20 * 16, 60 * 16},
+                                             {8 * 16, 30 * 16},
+                                             {22 * 16, 8 * 16}};
+    (void)context;
+    jl_smooth_polygon(t, points, 5, JL_TEAL, JL_CLEAR);
+}
+
+static void hard_rounded(void *context) {
+    (void)context;
+    jl_fill_rounded(t, (struct jl_rect){4, 4, 100, 50}, 12, JL_TEAL);
+}
+
+static void smooth_rounded(void *context) {
+    (void)context;
+    jl_smooth_rounded(t, (struct jl_rect){4 * 16, 4 * 16, 100 * 16, 50 * 16}, 12 * 16 + 8, JL_TEAL,
+                      JL_CLEAR);
+}
+
+static void needle(void *context) {
+    (void)context;
+    jl_smooth_needle(t, jl_fine_middle(60, 31), JL_DEGREES(50), JL_FINE(30), JL_FINE(8), JL_FINE(4),
+                     JL_TEAL, JL_CLEAR);
+}
+
 static uint8_t picture_bits[JL_MONO_COLUMNS_BYTES(128, 64)];
 static const struct jl_image mono_picture = {
     .format = &jl_mono_columns, .width = 128, .height = 64, .pixels = picture_bits};
@@ -123,6 +211,24 @@ static void draw_sprite(void *context) {
     jl_draw_image(t, 33, 21, &sprite);
 }
 
+/* What sprites are like: solid within, clear around, soft between. */
+static uint8_t disc_mask[64 * 64 / 2];
+
+static void make_disc(void) {
+    for (int32_t i = 0; i < 64 * 64; i++) {
+        int32_t x = i % 64 - 32, y = i / 64 - 32, far = x * x + y * y;
+        int32_t there = far < 28 * 28 ? 15 : far > 30 * 30 ? 0 : (30 * 30 - far) * 15 / 117;
+        disc_mask[i / 2] = (uint8_t)(i % 2 ? (disc_mask[i / 2] & 0xF0) | there : there << 4);
+    }
+}
+
+static void draw_disc(void *context) {
+    struct jl_image disc = sprite;
+    (void)context;
+    disc.mask = disc_mask;
+    jl_draw_image(t, 33, 21, &disc);
+}
+
 /* ---- the table ---- */
 
 static const struct row {
@@ -144,7 +250,22 @@ static const struct row {
     {"1-bit bitmap on 1 bit, all", mono_bitmap, 1, 0},
     {"blend, a pixel", blend, 0, 4000},
     {"gradient, a pixel", gradient, 0, 4000},
+    {"dithered gradient, a pixel", dithered_gradient, 0, 4000},
     {"sprite with 4-bit mask, a pixel", draw_sprite, 0, 64 * 64},
+    {"disc with a soft edge, a pixel", draw_disc, 0, 64 * 64},
+    {"soft text of 16, a character", text_soft, 0, 11},
+    {"the same on paper, a character", text_soft_on_paper, 0, 11},
+    {"hard disc of radius 30, all", hard_disc, 1, 1},
+    {"smooth disc, all", smooth_disc, 1, 1},
+    {"hard ring of 270 degrees, all", hard_ring, 1, 1},
+    {"smooth ring, all", smooth_ring, 1, 1},
+    {"hard line of width 5, all", hard_wide_line, 1, 1},
+    {"smooth line, all", smooth_wide_line, 1, 1},
+    {"hard polygon of 5 points, all", hard_polygon, 1, 1},
+    {"smooth polygon, all", smooth_polygon, 1, 1},
+    {"hard rounded rectangle, all", hard_rounded, 1, 1},
+    {"smooth rounded rectangle, all", smooth_rounded, 1, 1},
+    {"smooth needle, all", needle, 1, 1},
 };
 
 static void make_contents(void) {
@@ -190,6 +311,7 @@ void bench(void) {
         return;
     }
     make_contents();
+    make_disc();
     print_table("untracked", false);
     print_table("tracked", true);
 }

@@ -1,5 +1,6 @@
 /* One colour at soft edges: so much of it at each pixel. */
 #include "paint.h"
+#include "rect.h"
 
 struct shares {
     const uint8_t *shares;
@@ -25,5 +26,14 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
 void jl_paint_cover(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                     const uint8_t *shares, jl_color ink, jl_color paper) {
     struct shares s = {shares, ink, paper, x};
-    jl_paint_shade(target, (struct jl_rect){x, y, count, 1}, shade, &s);
+    struct jl_rect run = {x, y, count, 1};
+    if (!target->painter && (target->ops->shades & JL_SHADES_MIXED)) {
+        jl_color row[JL_CHUNK];
+        if (jl_rect_cut(&run, &target->clip)) {
+            shade(&s, run.x, y, run.w, row);
+            target->ops->put(target, run.x, y, run.w, row);
+        }
+        return;
+    }
+    jl_paint_shade(target, run, shade, &s);
 }

@@ -73,6 +73,9 @@ struct coverage {
 /* A pixel of which so many fifteenths are ink. */
 static jl_color mixed(const struct coverage *c, uint32_t there) {
     uint32_t share = there * 17;
+    if (there == 0 || there == 15) {
+        return there ? c->ink : c->paper;
+    }
     if (c->paper == JL_CLEAR) {
         return c->ink == JL_CLEAR ? JL_CLEAR : c->ink | (jl_color)(255 - share) << 24;
     }
@@ -87,14 +90,35 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
     uint32_t map_x = (uint32_t)(x - c->x), stride = ((uint32_t)map->width + 1) / 2;
     uint32_t width = map_y < (uint32_t)map->height ? (uint32_t)map->width : 0;
     const uint8_t *line = map->bits + (width ? map_y * stride : 0);
+    /* On what is there each pixel is ink, more or less transparent: a sum in the top byte. */
+    if (c->paper == JL_CLEAR && c->ink != JL_CLEAR && map_x + (uint32_t)count <= width) {
+        jl_color none = c->ink | JL_CLEAR;
+        for (; count; count--, map_x++) {
+            uint32_t there = line[map_x >> 1];
+            there = map_x & 1 ? there & 15 : there >> 4;
+            *row++ = none - there * 0x11000000u;
+        }
+    }
     for (; count; count--, map_x++) {
         uint32_t there = 0;
         if (map_x < width) {
-            there = line[map_x / 2];
-            there = map_x % 2 ? there & 15 : there >> 4;
+            there = line[map_x >> 1];
+            there = map_x & 1 ? there & 15 : there >> 4;
         }
-        *row++ = there == 0 ? c->paper : there == 15 ? c->ink : mixed(c, there);
+        *row++ = mixed(c, there);
     }
+}
+
+/* What a cell has around its glyph is filled where that costs less: on frames. */
+static void fill_around(struct jl_target *target, struct jl_rect cell, struct jl_rect box,
+                        jl_color paper) {
+    int16_t right = (int16_t)(cell.x + cell.w - box.x - box.w);
+    int16_t bottom = (int16_t)(cell.y + cell.h - box.y - box.h);
+    jl_fill_rect(target, (struct jl_rect){cell.x, cell.y, cell.w, (int16_t)(box.y - cell.y)},
+                 paper);
+    jl_fill_rect(target, (struct jl_rect){cell.x, (int16_t)(box.y + box.h), cell.w, bottom}, paper);
+    jl_fill_rect(target, (struct jl_rect){cell.x, box.y, (int16_t)(box.x - cell.x), box.h}, paper);
+    jl_fill_rect(target, (struct jl_rect){(int16_t)(box.x + box.w), box.y, right, box.h}, paper);
 }
 
 /* Without paper only the glyph's own box is looked at. */
@@ -102,9 +126,14 @@ static void paint(struct jl_target *target, struct jl_rect cell, int32_t baselin
                   const struct jl_glyph *glyph, jl_color ink, jl_color paper) {
     struct coverage c = {&glyph->map, (int32_t)cell.x + glyph->left, baseline - glyph->top, ink,
                          paper};
+    struct jl_rect box = {(int16_t)c.x, (int16_t)c.y, glyph->map.width, glyph->map.height};
+    bool on_frame = !target->painter && !target->ops->shade;
+    box = jl_rect_intersect(cell, box);
     if (paper == JL_CLEAR) {
-        struct jl_rect box = {(int16_t)c.x, (int16_t)c.y, glyph->map.width, glyph->map.height};
-        cell = jl_rect_intersect(cell, box);
+        cell = box;
+    } else if (on_frame && box.w > 0) {
+        fill_around(target, cell, box, paper);
+        cell = box;
     }
     jl_paint_shade(target, cell, shade, &c);
 }

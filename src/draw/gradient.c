@@ -73,8 +73,53 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
     }
 }
 
+enum { BAYER = 8 }; /* the dither repeats after so many pixels */
+
+/* Rows of `visible` that are the same are computed once: all, or every eighth with a dither. */
+static void draw_along_x(struct jl_target *target, struct jl_rect visible,
+                         const struct gradient *g) {
+    int16_t step = g->bits ? BAYER : 1;
+    int32_t bottom = (int32_t)visible.y + visible.h;
+    for (int16_t done = 0; done < visible.w; done = (int16_t)(done + JL_CHUNK)) {
+        int16_t x = (int16_t)(visible.x + done);
+        int16_t count = visible.w - done < JL_CHUNK ? (int16_t)(visible.w - done) : JL_CHUNK;
+        for (int16_t first = visible.y; first < visible.y + step && first < bottom; first++) {
+            jl_color row[JL_CHUNK];
+            shade(g, x, first, count, row);
+            for (int32_t y = first; y < bottom; y += step) {
+                jl_ops_put(target, x, (int16_t)y, count, row);
+            }
+        }
+    }
+}
+
+/* A row has one colour, or a dither that repeats within a chunk. */
+static void draw_along_y(struct jl_target *target, struct jl_rect visible,
+                         const struct gradient *g) {
+    for (int32_t y = visible.y; y < (int32_t)visible.y + visible.h; y++) {
+        jl_color row[JL_CHUNK];
+        shade(g, visible.x, (int)y, g->bits ? JL_CHUNK : 1, row);
+        if (!g->bits) {
+            target->ops->fill(target, (struct jl_rect){visible.x, (int16_t)y, visible.w, 1},
+                              jl_ink(target, row[0]));
+            continue;
+        }
+        for (int16_t done = 0; done < visible.w; done = (int16_t)(done + JL_CHUNK)) {
+            int16_t count = visible.w - done < JL_CHUNK ? (int16_t)(visible.w - done) : JL_CHUNK;
+            jl_ops_put(target, (int16_t)(visible.x + done), (int16_t)y, count, row);
+        }
+    }
+}
+
 void jl_fill_gradient(struct jl_target *target, struct jl_rect rect, enum jl_axis axis,
                       jl_color from, jl_color to, const uint8_t bits[3]) {
     struct gradient g = {rect, axis, from, to, bits};
-    jl_paint_shade(target, rect, shade, &g);
+    if (target->painter || target->ops->shade) {
+        jl_paint_shade(target, rect, shade, &g);
+        return;
+    }
+    struct jl_rect visible = jl_rect_intersect(rect, target->clip);
+    if (visible.w > 0) {
+        (axis == JL_AXIS_X ? draw_along_x : draw_along_y)(target, visible, &g);
+    }
 }

@@ -49,6 +49,43 @@ static void copy_rows(struct jl_frame *to, struct jl_rect visible,
     }
 }
 
+/* Fifteenths that a line of the mask leaves of a pixel. */
+static uint8_t mask_at(const struct jl_image *image, const uint8_t *line, int x) {
+    return image->mask_bits == 4 ? (uint8_t)(line[x >> 1] >> (x & 1 ? 0 : 4) & 15)
+                                 : (uint8_t)((line[x >> 3] >> (7 - (x & 7)) & 1) * 15);
+}
+
+/* Runs that the mask leaves whole are copied as they are, what it leaves a part of is mixed, and
+ * what it takes away is passed by. */
+static void copy_masked(struct jl_frame *to, struct jl_rect visible,
+                        const struct placed_image *placed) {
+    const struct jl_image *image = placed->reader.image;
+    size_t stride = ((size_t)image->width * image->mask_bits + 7) / 8;
+    int from_x = visible.x - placed->x, end_x = from_x + visible.w;
+    for (int y = visible.y; y < visible.y + visible.h; y++) {
+        const uint8_t *mask = image->mask + (size_t)(y - placed->y) * stride;
+        for (int x = from_x, start = x; x < end_x; start = x) {
+            uint8_t there = mask_at(image, mask, x);
+            enum { CLEAR, SOFT, WHOLE } kind = there == 15 ? WHOLE : there ? SOFT : CLEAR;
+            do {
+                there = ++x < end_x ? mask_at(image, mask, x) : 0;
+            } while (x < end_x && x - start < JL_CHUNK &&
+                     kind == (there == 15 ? WHOLE
+                              : there     ? SOFT
+                                          : CLEAR));
+            struct jl_rect run = {(int16_t)(placed->x + start), (int16_t)y, (int16_t)(x - start),
+                                  1};
+            if (kind == WHOLE) {
+                copy_rows(to, run, placed);
+            } else if (kind == SOFT) {
+                jl_color row[JL_CHUNK];
+                jl_image_read(&placed->reader, start, y - placed->y, x - start, row);
+                to->target.ops->put(&to->target, run.x, run.y, run.w, row);
+            }
+        }
+    }
+}
+
 /* Plain pictures of one bit are stencils of white and black. */
 static const struct jl_bit_order *bits_of(const struct jl_image *image) {
     enum jl_layout layout = (enum jl_layout)image->format->layout;
@@ -64,16 +101,16 @@ void jl_draw_image(struct jl_target *target, int16_t x, int16_t y, const struct 
     struct placed_image placed = {jl_image_open(image, planes), x, y};
     const struct jl_bit_order *bits = bits_of(image);
     bool same = target->ops == &image->format->ops; /* then the target is a frame of that format */
-    bool plain = !image->has_key && !image->mask && !image->palette;
+    bool whole = !image->has_key && !image->palette, plain = whole && !image->mask;
     if (plain && bits && target->mode == JL_MODE_REPLACE) {
         const struct jl_bitmap map = {image->pixels, image->width, image->height, bits};
         jl_paint_stencil(target, area, &map, 0, 0, JL_WHITE, JL_BLACK);
         return;
     }
-    if (same && plain && !target->painter && image->format->bits_per_pixel >= 8) {
+    if (same && whole && !target->painter && image->format->bits_per_pixel >= 8) {
         struct jl_rect visible = jl_rect_intersect(area, target->clip);
         if (visible.w > 0) {
-            copy_rows((struct jl_frame *)target, visible, &placed);
+            (plain ? copy_rows : copy_masked)((struct jl_frame *)target, visible, &placed);
         }
         return;
     }

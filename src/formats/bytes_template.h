@@ -1,17 +1,33 @@
 /*
  * Formats of whole bytes a pixel. Included by one file a format, which defines BYTES, and
- * the functions pack() (a colour to a pixel, its first byte lowest) and unpack().
+ * the functions pack() (a colour to a pixel, its first byte lowest, or of two bytes highest where
+ * it defines HIGH_FIRST) and unpack().
  */
 #include "format.h"
 #include "words.h"
 
-static inline uint32_t pack(jl_color color);
-static inline jl_color unpack(uint32_t pixel);
+/* In loops over pixels, compilers for size had better not call a function for each, and keep the
+ * loops by themselves: there are few registers. */
+#ifdef __GNUC__
+#define EACH_PIXEL static inline __attribute__((always_inline))
+#define PIXEL_LOOP static __attribute__((noinline))
+#else
+#define EACH_PIXEL static inline
+#define PIXEL_LOOP static
+#endif
+
+EACH_PIXEL uint32_t pack(jl_color color);
+EACH_PIXEL jl_color unpack(uint32_t pixel);
 
 /* Byte by byte: pixels may lie at any address. Compilers join what the processor can do at once. */
-static inline void store(uint8_t *out, uint32_t pixel) {
+EACH_PIXEL void store(uint8_t *out, uint32_t pixel) {
+#ifdef HIGH_FIRST
+    out[1] = (uint8_t)pixel;
+    out[0] = (uint8_t)(pixel >> 8);
+#else
     out[0] = (uint8_t)pixel;
-#if BYTES > 1
+#endif
+#if BYTES > 1 && !defined HIGH_FIRST
     out[1] = (uint8_t)(pixel >> 8);
 #endif
 #if BYTES > 2
@@ -22,9 +38,13 @@ static inline void store(uint8_t *out, uint32_t pixel) {
 #endif
 }
 
-static inline uint32_t load(const uint8_t *in) {
+EACH_PIXEL uint32_t load(const uint8_t *in) {
+#ifdef HIGH_FIRST
+    uint32_t pixel = (uint32_t)in[0] << 8 | in[1];
+#else
     uint32_t pixel = in[0];
-#if BYTES > 1
+#endif
+#if BYTES > 1 && !defined HIGH_FIRST
     pixel |= (uint32_t)in[1] << 8;
 #endif
 #if BYTES > 2
@@ -71,6 +91,7 @@ static void fill_bytes(uint8_t *to, size_t bytes, uint32_t pixel) {
 }
 #endif
 
+/* For a shape or a text at a time. */
 static uint32_t ink_of(const struct jl_target *target, jl_color color) {
     (void)target;
     return pack(color);
@@ -80,11 +101,15 @@ static uint32_t ink_of(const struct jl_target *target, jl_color color) {
 /* Row by row; pixels of two bytes lie at even addresses, or all at odd ones. */
 static void fill_area(uint8_t *line, const struct jl_frame *frame, struct jl_rect area,
                       uint32_t ink) {
-    uint32_t pair = BYTES == 1 ? ink * 0x0101u : ink;
+    uint32_t pair = ink;
+#ifdef HIGH_FIRST
+    pair = (ink >> 8 | ink << 8) & 0xFFFF;
+#elif BYTES == 1
+    pair = ink * 0x0101u;
+#endif
     for (int y = 0; y < area.h; y++, line += frame->stride_bytes) {
         if (area.w == 1) {
-            line[0] = (uint8_t)ink;
-            line[BYTES - 1] = (uint8_t)(ink >> 8 * (BYTES - 1));
+            store(line, ink);
         } else {
             jl_store_words(line, (size_t)area.w * BYTES, pair * 0x00010001u);
         }
@@ -113,27 +138,44 @@ static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     jl_format_changed(frame, area);
 }
 
-/* Partly transparent colours are mixed; of two mixtures of the same the second is known. */
+/* A run of partly transparent pixels, mixed with what is there; of two mixtures of the same the
+ * second is known. Returns behind the run. */
+PIXEL_LOOP const jl_color *mix_run(uint8_t *at, const jl_color *row, const jl_color *end) {
+    jl_color mixed = JL_CLEAR;
+    uint32_t below = 0, pixel = 0;
+    for (; row < end && *row >> 24; row++, at += BYTES) {
+        jl_color color = *row;
+        if (color >= JL_CLEAR) {
+            continue;
+        }
+        uint32_t now = load(at);
+        if (color != mixed || now != below) {
+            mixed = color;
+            below = now;
+            pixel = pack(jl_color_mix(color, unpack(now), (uint8_t)(color >> 24)));
+        }
+        store(at, pixel);
+    }
+    return row;
+}
+
+/* A run of solid ones. */
+PIXEL_LOOP const jl_color *pack_run(uint8_t *at, const jl_color *row, const jl_color *end) {
+    for (; row < end && !(*row >> 24); at += BYTES) {
+        store(at, pack(*row++));
+    }
+    return row;
+}
+
 static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 const jl_color *row) {
     struct jl_frame *frame = (struct jl_frame *)target;
     uint8_t *at = pixel_at(frame, x, y);
-    jl_color mixed = JL_CLEAR;
-    uint32_t below = 0, mixture = 0;
-    for (int i = 0; i < count; i++, at += BYTES) {
-        jl_color color = row[i];
-        uint32_t transparency = color >> 24;
-        if (transparency == 0) {
-            store(at, pack(color));
-        } else if (transparency < 255) {
-            uint32_t now = load(at);
-            if (color != mixed || now != below) {
-                mixed = color;
-                below = now;
-                mixture = pack(jl_color_mix(color, unpack(now), (uint8_t)transparency));
-            }
-            store(at, mixture);
-        }
+    const jl_color *end = row + count;
+    while (row < end) {
+        const jl_color *behind = *row >> 24 ? mix_run(at, row, end) : pack_run(at, row, end);
+        at += (size_t)(behind - row) * BYTES;
+        row = behind;
     }
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
@@ -146,34 +188,69 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
     }
 }
 
+/* Up to 8 rows of a map, where each pixel is ink or paper. */
+PIXEL_LOOP void rows_opaque(uint8_t *top, size_t stride, const struct jl_bitmap *map, int x, int y,
+                            int columns, int rows, const uint32_t pixels[2]) {
+    uint32_t paper = pixels[0], ink = pixels[1];
+#if BYTES == 2 && defined JL_LONG_STORES
+    if (!(((uintptr_t)top | stride) & 1)) {
+        uint16_t stored[2];
+        store((uint8_t *)&stored[0], paper);
+        store((uint8_t *)&stored[1], ink);
+        for (; columns; columns--, top += 2) {
+            unsigned bits = map->order->column(map, x++, y), paper_half = stored[0],
+                     ink_half = stored[1];
+            uint8_t *at = top;
+            for (int row = rows; row; row--, bits >>= 1, at += stride) {
+                *(jl_half *)(void *)at = (uint16_t)(bits & 1 ? ink_half : paper_half);
+            }
+        }
+        return;
+    }
+#endif
+    for (; columns; columns--, top += BYTES) {
+        unsigned bits = map->order->column(map, x++, y);
+        uint8_t *at = top;
+        for (int row = rows; row; row--, bits >>= 1, at += stride) {
+            if (bits & 1) {
+                store(at, ink);
+            } else {
+                store(at, paper);
+            }
+        }
+    }
+}
+
+/* The same where only set bits are drawn, or clear ones, which are flipped; behind the last one
+ * nothing is looked at. */
+PIXEL_LOOP void rows_clear(uint8_t *top, size_t stride, const struct jl_bitmap *map, int x, int y,
+                           int columns, unsigned mask, bool flipped, uint32_t ink) {
+    for (; columns; columns--, top += BYTES) {
+        unsigned bits = map->order->column(map, x++, y);
+        bits = (flipped ? ~bits : bits) & mask;
+        for (uint8_t *at = top; bits; bits >>= 1, at += stride) {
+            if (bits & 1) {
+                store(at, ink);
+            }
+        }
+    }
+}
+
 static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
                     int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
     struct jl_frame *frame = (struct jl_frame *)target;
-    bool draws_ink = ink != JL_CLEAR, draws_paper = paper != JL_CLEAR;
-    uint32_t ink_pixel = pack(ink), paper_pixel = pack(paper);
-    if (!draws_ink && !draws_paper) {
+    uint32_t pixels[2] = {ink_of(target, paper), ink_of(target, ink)};
+    if (ink == JL_CLEAR && paper == JL_CLEAR) {
         return;
     }
     for (int y = 0; y < area.h; y += 8) {
-        uint8_t *top = pixel_at(frame, area.x, area.y + y);
+        uint8_t *at = pixel_at(frame, area.x, area.y + y);
         int rows = area.h - y < 8 ? area.h - y : 8;
-        for (int x = 0; x < area.w; x++, top += BYTES) {
-            unsigned bits = map->order->column(map, map_x + x, map_y + y);
-            uint8_t *at = top;
-            if (draws_ink && draws_paper) {
-                for (int row = rows; row; row--, bits >>= 1, at += frame->stride_bytes) {
-                    store(at, bits & 1 ? ink_pixel : paper_pixel);
-                }
-                continue;
-            }
-            /* Runs of what is not drawn are passed by; behind the last set bit is nothing. */
-            uint32_t pixel = draws_ink ? ink_pixel : paper_pixel;
-            bits = (draws_ink ? bits : ~bits) & (0xFFu >> (8 - rows));
-            for (; bits; bits >>= 1, at += frame->stride_bytes) {
-                if (bits & 1) {
-                    store(at, pixel);
-                }
-            }
+        if (ink != JL_CLEAR && paper != JL_CLEAR) {
+            rows_opaque(at, frame->stride_bytes, map, map_x, map_y + y, area.w, rows, pixels);
+        } else {
+            rows_clear(at, frame->stride_bytes, map, map_x, map_y + y, area.w, 0xFFu >> (8 - rows),
+                       ink == JL_CLEAR, pixels[ink != JL_CLEAR]);
         }
     }
     jl_format_changed(frame, area);

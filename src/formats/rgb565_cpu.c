@@ -4,14 +4,14 @@
 
 #include "rgb565.h"
 
-static inline uint32_t pack(jl_color c) {
+EACH_PIXEL uint32_t pack(jl_color c) {
     uint16_t v = (uint16_t)jl_rgb565_pack(c);
     uint8_t bytes[2];
     memcpy(bytes, &v, sizeof v);
     return load(bytes);
 }
 
-static inline jl_color unpack(uint32_t pixel) {
+EACH_PIXEL jl_color unpack(uint32_t pixel) {
     uint8_t bytes[2];
     uint16_t v;
     store(bytes, pixel);

@@ -2,17 +2,17 @@
 #define BYTES 3
 #include "bytes_template.h"
 
-static inline uint32_t pack(jl_color c) {
+EACH_PIXEL uint32_t pack(jl_color c) {
     return jl_channel_pack(jl_color_red(c), 6) |
            (uint32_t)jl_channel_pack(jl_color_green(c), 6) << 8 |
            (uint32_t)jl_channel_pack(jl_color_blue(c), 6) << 16;
 }
 
-static inline uint32_t widen(uint32_t v) {
+EACH_PIXEL uint32_t widen(uint32_t v) {
     return (v & 63) << 2 | (v & 63) >> 4;
 }
 
-static inline jl_color unpack(uint32_t v) {
+EACH_PIXEL jl_color unpack(uint32_t v) {
     return JL_RGB(widen(v), widen(v >> 8), widen(v >> 16));
 }
 

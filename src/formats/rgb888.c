@@ -3,12 +3,12 @@
 #include "bytes_template.h"
 
 /* Its own inverse: red and blue change places. */
-static inline uint32_t pack(jl_color c) {
+EACH_PIXEL uint32_t pack(jl_color c) {
     return (uint32_t)jl_color_red(c) | (uint32_t)jl_color_green(c) << 8 |
            (uint32_t)jl_color_blue(c) << 16;
 }
 
-static inline jl_color unpack(uint32_t v) {
+EACH_PIXEL jl_color unpack(uint32_t v) {
     return pack(v);
 }
 

@@ -12,6 +12,7 @@
 #define JL_LONG_STORES 1
 
 typedef uint32_t __attribute__((may_alias)) jl_word;
+typedef uint16_t __attribute__((may_alias)) jl_half;
 
 /* Bytes of a pattern of four, which begins at an address that is a multiple of its period: 1, 2
  * or 4 bytes. Not inlined: one copy serves all formats. */

@@ -5,14 +5,14 @@
 
 /* The unused byte is 0, whatever the transparency of the colour. */
 /* The unused byte is 0, whatever the transparency of the colour. */
-static inline uint32_t pack(jl_color c) {
+EACH_PIXEL uint32_t pack(jl_color c) {
     uint32_t v = c & 0xFFFFFF;
     uint8_t bytes[4];
     memcpy(bytes, &v, sizeof v);
     return load(bytes);
 }
 
-static inline jl_color unpack(uint32_t pixel) {
+EACH_PIXEL jl_color unpack(uint32_t pixel) {
     uint8_t bytes[4];
     uint32_t v;
     store(bytes, pixel);

@@ -70,7 +70,7 @@ void jl_cut_take(struct jl_cut *cut, int32_t from, int32_t to) {
 }
 
 uint32_t jl_root(uint32_t n) {
-    uint32_t root = 0, bit = (uint32_t)1 << 30;
+    uint32_t root = 0, bit = n >> 16 ? (uint32_t)1 << 30 : (uint32_t)1 << 14;
     while (bit > n) {
         bit >>= 2;
     }
@@ -90,11 +90,10 @@ int32_t jl_disc_reach(uint32_t radius, int32_t away) {
     if (y > radius) {
         return -1;
     }
-    uint32_t square = radius * radius - y * y; /* radius below 65536 */
-    uint32_t lines = jl_root(square);
-    /* Eight columns a line; between two roots a straight line is near enough. */
-    uint32_t rest = square - lines * lines;
-    return (int32_t)(lines * 8 + rest * 8 / (2 * lines + 1));
+    /* Eight columns a line: 64 times the square, where that fits. */
+    uint32_t square = (radius - y) * (radius + y); /* radius below 65536 */
+    return square < (uint32_t)1 << 26 ? (int32_t)jl_root(square << 6)
+                                      : (int32_t)(jl_root(square) * 8);
 }
 
 int32_t jl_disc_even(int32_t radius) {

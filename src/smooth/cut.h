@@ -12,7 +12,7 @@
 #include "jadelamp/smooth.h"
 
 enum {
-    JL_CUT_SPANS = 16, /* that a cut may have */
+    JL_CUT_SPANS = 10, /* that a cut may have */
     JL_CUT_LINES = 32, /* lines of a row */
     JL_CUT_WINDOW = 64 /* pixels that are looked at at a time */
 };
@@ -33,6 +33,8 @@ struct jl_smooth_shape {
     int32_t (*even)(const void *context, int32_t top, int32_t bottom);
     const void *context;
     int32_t left, right, top, bottom; /* what it lies within: columns, lines */
+    int32_t level_top, level_bottom;  /* lines between which all cuts are the same, or none */
+    bool mirrored;                    /* its lower half is its upper half, mirrored */
 };
 
 /* Adds what is between two columns, joined with what it touches. */

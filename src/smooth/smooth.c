@@ -19,18 +19,20 @@ struct painting {
     const struct jl_smooth_shape *shape;
     jl_color paper;
     int32_t x, width; /* of the window, pixels */
+    int32_t first;    /* place of the window that is seen first; they count from 1 */
     struct jl_cut *upper, *lower;
     int16_t change[ROOM]; /* of the share; the window begins at 1 */
+    int32_t low, high;    /* where it changes first, and last */
+    /* Where each cut has one span: the pixel behind its left sides, and the first of its right
+     * ones, between which all is whole. */
+    int32_t whole_from, whole_to;
+    bool simple;
 };
 
 static void cut_at(const struct painting *p, int32_t y, struct jl_cut *cut) {
     cut->left = p->x * 256;
     cut->count = 0;
     p->shape->cut(p->shape->context, y, cut);
-}
-
-static void change_by(struct painting *p, int32_t pixel, int32_t by) {
-    p->change[pixel] = (int16_t)(p->change[pixel] + by);
 }
 
 /* A side between two columns at most a pixel apart, for so many strips; what is right of it
@@ -41,33 +43,42 @@ static void side(struct painting *p, int32_t a, int32_t b, int32_t strips) {
         a = b;
         b = other;
     }
-    if (b <= 0) {
-        change_by(p, 1, strips * 256);
-        return;
-    }
     if (a >= JL_CUT_WINDOW * 256) {
-        return;
+        a = b = JL_CUT_WINDOW * 256;
+    } else if (b <= 0) {
+        a = b = 0;
     }
     a += 256;
     b += 256;
     int32_t pixel = a >> 8, before = 256 - (a & 255), behind = b - (pixel + 1) * 256;
+    int16_t *change = &p->change[pixel];
+    int32_t last = pixel + 1;
     if (behind <= 0) {
-        int32_t right = strips * (before - behind) / 2;
-        change_by(p, pixel, right);
-        change_by(p, pixel + 1, strips * 256 - right);
-        return;
+        int32_t right = strips * (before - behind) >> 1;
+        change[0] = (int16_t)(change[0] + right);
+        change[1] = (int16_t)(change[1] + strips * 256 - right);
+    } else {
+        /* It leaves the pixel: a triangle here, all but a triangle in the next one. */
+        int32_t twice_here = (int32_t)((uint32_t)(before * before) / (uint32_t)(b - a));
+        int32_t here = strips * twice_here >> 1;
+        int32_t left = strips * (twice_here - before + behind) >> 1;
+        change[0] = (int16_t)(change[0] + here);
+        change[1] = (int16_t)(change[1] + strips * 256 - here - left);
+        change[2] = (int16_t)(change[2] + left);
+        last++;
     }
-    /* It leaves the pixel: a triangle here, all but a triangle in the next one. */
-    int32_t twice_here = (int32_t)((uint32_t)(before * before) / (uint32_t)(b - a));
-    int32_t here = strips * twice_here / 2;
-    int32_t left = strips * (twice_here - before + behind) / 2;
-    change_by(p, pixel, here);
-    change_by(p, pixel + 1, strips * 256 - here - left);
-    change_by(p, pixel + 2, left);
+    p->low = pixel < p->low ? pixel : p->low;
+    p->high = last > p->high ? last : p->high;
+    if (strips > 0) {
+        p->whole_from = last > p->whole_from ? last : p->whole_from;
+    } else {
+        p->whole_to = pixel < p->whole_to ? pixel : p->whole_to;
+    }
 }
 
 static void sides(struct painting *p, const struct jl_cut *upper, const struct jl_cut *lower,
                   int32_t strips) {
+    p->simple = p->simple && upper->count == 1;
     for (uint8_t i = 0; i < upper->count; i++) {
         side(p, upper->spans[i].from, lower->spans[i].from, strips);
         side(p, upper->spans[i].to, lower->spans[i].to, -strips);
@@ -124,45 +135,122 @@ static uint8_t share_of(int32_t area) {
     return (uint8_t)((area * 255 + WHOLE / 2) >> 12);
 }
 
-/* Draws what was added up, and clears it. Whole pixels are filled, others mixed. */
-static void draw_row(struct painting *p, int16_t y) {
+static void begin_row(struct painting *p) {
+    p->low = ROOM;
+    p->high = 0;
+    p->whole_from = 0;
+    p->whole_to = ROOM;
+    p->simple = true;
+}
+
+/* Where a run of empty or whole pixels ends: at the next change, if there is one. */
+static int32_t run_end(const struct painting *p, int32_t x, bool whole) {
+    if (whole && p->simple && x >= p->whole_from && x < p->whole_to) {
+        return p->whole_to <= p->width ? p->whole_to : p->width + 1;
+    }
+    do {
+        x++;
+    } while (x <= p->high && x <= p->width && !p->change[x]);
+    return x > p->high || x > p->width ? p->width + 1 : x;
+}
+
+/* All areas lie within what is seen: nothing is left to be cut but on turned targets and the like.
+ */
+static void fill_run(const struct painting *p, struct jl_rect run) {
+    struct jl_target *target = p->brush.target;
+    if (target->painter) {
+        jl_brush_fill(&p->brush, run);
+    } else {
+        target->ops->fill(target, run, p->brush.ink);
+    }
+}
+
+static void mix_run(const struct painting *p, int32_t x, int32_t y, int16_t count,
+                    const uint8_t *shares) {
+    struct jl_target *target = p->brush.target;
+    jl_color row[JL_CHUNK];
+    if (target->painter || !(target->ops->shades & JL_SHADES_MIXED)) {
+        jl_paint_cover(target, (int16_t)x, (int16_t)y, count, shares, p->brush.color, p->paper);
+        return;
+    }
+    for (int16_t i = 0; i < count; i++) {
+        row[i] = p->paper == JL_CLEAR ? p->brush.color | (jl_color)(255u - shares[i]) << 24
+                                      : jl_color_mix(p->paper, p->brush.color, shares[i]);
+    }
+    target->ops->put(target, (int16_t)x, (int16_t)y, count, row);
+}
+
+/* Draws what was added up in so many rows. Whole pixels are filled, others mixed. */
+static void draw_rows(struct painting *p, int32_t y, int32_t rows) {
     uint8_t shares[JL_CHUNK];
-    int32_t area = p->change[0] + p->change[1], x = 0;
-    p->change[0] = 0;
-    while (x < p->width) {
+    int32_t area = p->change[0], left = p->x - 1; /* of the place that counts as 0 */
+    int32_t x = p->low > 1 ? p->low : 1;
+    while (x < p->first && x <= p->high) {
+        area += p->change[x++];
+    }
+    for (x = x < p->first ? p->first : x; x <= p->width;) {
         int32_t start = x;
+        area += p->change[x];
         if (area <= 0 || area >= WHOLE) {
-            do { /* to where it changes */
-                p->change[x + 1] = 0;
-                x++;
-            } while (x < p->width && !p->change[x + 1]);
+            x = run_end(p, x, area > 0);
             if (area > 0) {
-                jl_brush_fill(&p->brush, (struct jl_rect){(int16_t)(p->x + start), y,
-                                                          (int16_t)(x - start), 1});
+                fill_run(p, (struct jl_rect){(int16_t)(left + start), (int16_t)y,
+                                             (int16_t)(x - start), (int16_t)rows});
             }
-            area += p->change[x + 1];
             continue;
         }
         int16_t count = 0;
-        do {
+        while (area > 0 && area < WHOLE && count < JL_CHUNK && x <= p->width) {
             shares[count++] = share_of(area);
-            p->change[x + 1] = 0;
-            x++;
-            area += p->change[x + 1];
-        } while (x < p->width && count < JL_CHUNK && area > 0 && area < WHOLE);
-        jl_paint_cover(p->brush.target, (int16_t)(p->x + start), y, count, shares, p->brush.color,
-                       p->paper);
+            area += p->change[++x];
+        }
+        area -= p->change[x]; /* it is added at the top */
+        for (int32_t row = y; row < y + rows; row++) {
+            mix_run(p, left + start, row, count, shares);
+        }
     }
-    memset(&p->change[p->width + 1], 0,
-           sizeof p->change - ((size_t)p->width + 1) * sizeof(int16_t));
+}
+
+static void clear_row(struct painting *p) {
+    for (int32_t x = p->low; x <= p->high; x++) {
+        p->change[x] = 0;
+    }
+}
+
+/* Rows from y to `last` that are the same as row y: one, or more where the shape is level. */
+static int32_t same_rows(const struct jl_smooth_shape *shape, int32_t y, int32_t last) {
+    int32_t end = shape->level_bottom / JL_CUT_LINES;
+    if (y * JL_CUT_LINES < shape->level_top || end <= y) {
+        return 1;
+    }
+    return (end <= last ? end : last + 1) - y;
 }
 
 static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
+    const struct jl_smooth_shape *shape = p->shape;
+    /* Rows of a shape that is mirrored about the edge or the middle of one are drawn in pairs. */
+    int32_t sum = shape->top + shape->bottom, of_pair = sum / JL_CUT_LINES - 1;
+    bool pairs = shape->mirrored && sum % JL_CUT_LINES == 0;
+    int32_t cut_row = first - 1; /* at whose top the upper cut is */
     memset(p->change, 0, sizeof p->change);
-    cut_at(p, first * JL_CUT_LINES, p->upper);
-    for (int32_t y = first; y <= last; y++) {
+    for (int32_t y = first, rows; y <= last; y += rows) {
+        int32_t other = of_pair - y;
+        rows = 1;
+        if (pairs && other >= first && other < y) {
+            continue; /* drawn with the other one */
+        }
+        if (cut_row != y) {
+            cut_at(p, y * JL_CUT_LINES, p->upper);
+        }
+        begin_row(p);
         add_row(p, y * JL_CUT_LINES);
-        draw_row(p, (int16_t)y);
+        rows = same_rows(shape, y, last);
+        draw_rows(p, y, rows);
+        if (pairs && other > y && other <= last && rows == 1) {
+            draw_rows(p, other, 1);
+        }
+        cut_row = rows > 1 ? first - 1 : y + 1;
+        clear_row(p);
     }
 }
 
@@ -192,21 +280,31 @@ bool jl_smooth_is_hard(const struct jl_target *target, jl_color paper) {
 void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *shape, jl_color ink,
                      jl_color paper) {
     struct jl_cut cuts[2];
-    struct painting p = {jl_brush_of(target, ink), shape, paper, 0, 0, &cuts[0], &cuts[1], {0}};
+    struct painting p;
     struct jl_rect seen = jl_paint_visible(target);
     int32_t left = shape->left >> 8, end = (shape->right + 255) >> 8;
     int32_t first = shape->top >> 5, last = (shape->bottom - 1) >> 5;
     if (ink == JL_CLEAR) {
         return;
     }
+    p.brush = jl_brush_of(target, ink);
+    p.shape = shape;
+    p.paper = paper;
+    p.upper = &cuts[0];
+    p.lower = &cuts[1];
     left = left > seen.x ? left : seen.x;
     end = end < (int32_t)seen.x + seen.w ? end : (int32_t)seen.x + seen.w;
     first = first > seen.y ? first : seen.y;
     last = last < (int32_t)seen.y + seen.h ? last : (int32_t)seen.y + seen.h - 1;
     jl_shape_begins(target, end - left, last - first);
     /* Windows begin at the same places whatever is seen, so that roundings are the same. */
-    for (p.x = left & ~(JL_CUT_WINDOW - 1); p.x < end; p.x += JL_CUT_WINDOW) {
+    p.x = shape->left >> 8;
+    if (left > p.x) {
+        p.x += (left - p.x) & ~(JL_CUT_WINDOW - 1);
+    }
+    for (; p.x < end; p.x += JL_CUT_WINDOW) {
         p.width = end - p.x < JL_CUT_WINDOW ? end - p.x : JL_CUT_WINDOW;
+        p.first = left > p.x ? left - p.x + 1 : 1;
         if (jl_smooth_is_hard(target, paper)) {
             draw_hard(&p, first, last);
         } else {

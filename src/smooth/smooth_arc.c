@@ -70,16 +70,25 @@ static void cut(const void *context, int32_t y, struct jl_cut *out) {
 
 static int32_t even(const void *context, int32_t top, int32_t bottom) {
     const struct arc *arc = context;
-    for (uint8_t i = 0; i < 2; i++) {
-        if (bottom >= arc->end_y[i] - arc->end_radius && top <= arc->end_y[i] + arc->end_radius) {
-            return 0;
-        }
-    }
+    bool in_hole = bottom > arc->y - arc->inner && top < arc->y + arc->inner;
+    int32_t lines = jl_disc_even(in_hole ? arc->inner : arc->outer);
     if (bottom >= arc->y && top <= arc->y) {
         return 0; /* rays may meet here */
     }
-    bool in_hole = bottom > arc->y - arc->inner && top < arc->y + arc->inner;
-    return jl_disc_even(in_hole ? arc->inner : arc->outer);
+    for (uint8_t i = 0; i < 2; i++) {
+        const struct half *half = i ? &arc->end : &arc->start;
+        int32_t rim = arc->y - ((arc->outer * half->cos) >> 14);
+        int32_t hole = arc->y - ((arc->inner * half->cos) >> 14);
+        if (arc->round) {
+            bool here =
+                bottom >= arc->end_y[i] - arc->end_radius && top <= arc->end_y[i] + arc->end_radius;
+            int32_t allowed = jl_disc_even(arc->end_radius);
+            lines = here && allowed < lines ? allowed : lines;
+        } else if ((bottom >= rim && top <= rim + 1) || (bottom >= hole && top <= hole + 1)) {
+            return 0; /* a corner, which may be rounded up or down */
+        }
+    }
+    return lines;
 }
 
 /* The ends' middles, between the two radii. */
@@ -112,8 +121,12 @@ void jl_smooth_arc(struct jl_target *target, struct jl_point centre, int16_t out
     place_end(&arc, 0, &arc.start);
     place_end(&arc, 1, &arc.end);
     jl_smooth_paint(target,
-                    &(struct jl_smooth_shape){cut, even, &arc, arc.x - arc.outer * 8,
-                                              arc.x + arc.outer * 8, arc.y - arc.outer,
-                                              arc.y + arc.outer},
+                    &(struct jl_smooth_shape){.cut = cut,
+                                              .even = even,
+                                              .context = &arc,
+                                              .left = arc.x - arc.outer * 8,
+                                              .right = arc.x + arc.outer * 8,
+                                              .top = arc.y - arc.outer,
+                                              .bottom = arc.y + arc.outer},
                     ink, paper);
 }

@@ -35,9 +35,14 @@ void jl_smooth_ring(struct jl_target *target, struct jl_point centre, int16_t ou
         return;
     }
     jl_smooth_paint(target,
-                    &(struct jl_smooth_shape){cut, even, &ring, ring.x - ring.outer * 8,
-                                              ring.x + ring.outer * 8, ring.y - ring.outer,
-                                              ring.y + ring.outer},
+                    &(struct jl_smooth_shape){.cut = cut,
+                                              .even = even,
+                                              .context = &ring,
+                                              .left = ring.x - ring.outer * 8,
+                                              .right = ring.x + ring.outer * 8,
+                                              .top = ring.y - ring.outer,
+                                              .bottom = ring.y + ring.outer,
+                                              .mirrored = true},
                     ink, paper);
 }
 

@@ -21,7 +21,12 @@ void jl_smooth_line(struct jl_target *target, struct jl_point a, struct jl_point
     int32_t left = stroke.end_x[0] < stroke.end_x[1] ? stroke.end_x[0] : stroke.end_x[1];
     int32_t right = stroke.end_x[0] + stroke.end_x[1] - left;
     jl_smooth_paint(target,
-                    &(struct jl_smooth_shape){cut, even, &stroke, left - wide * 8, right + wide * 8,
-                                              stroke.top, stroke.bottom},
+                    &(struct jl_smooth_shape){.cut = cut,
+                                              .even = even,
+                                              .context = &stroke,
+                                              .left = left - wide * 8,
+                                              .right = right + wide * 8,
+                                              .top = stroke.top,
+                                              .bottom = stroke.bottom},
                     ink, paper);
 }

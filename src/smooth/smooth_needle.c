@@ -55,7 +55,13 @@ void jl_smooth_needle(struct jl_target *target, struct jl_point pivot, jl_direct
         y[i] = 2 * (int32_t)pivot.y - part(along, cosine, 2) + part(across, sine, 1);
     }
     struct needle needle;
-    struct jl_smooth_shape shape = {cut, even, &needle, x[0], x[0], y[0], y[0]};
+    struct jl_smooth_shape shape = {.cut = cut,
+                                    .even = even,
+                                    .context = &needle,
+                                    .left = x[0],
+                                    .right = x[0],
+                                    .top = y[0],
+                                    .bottom = y[0]};
     for (uint8_t i = 0; i < 3; i++) {
         uint8_t next = i < 2 ? (uint8_t)(i + 1) : 0;
         needle.sides[i] = jl_side_of(x[i], y[i], x[next], y[next]);

@@ -81,7 +81,13 @@ void jl_smooth_polygon(struct jl_target *target, const struct jl_point *points, 
         return;
     }
     p.crosses = crosses_itself(&p);
-    struct jl_smooth_shape shape = {cut, even, &p, INT32_MAX, INT32_MIN, INT32_MAX, INT32_MIN};
+    struct jl_smooth_shape shape = {.cut = cut,
+                                    .even = even,
+                                    .context = &p,
+                                    .left = INT32_MAX,
+                                    .right = INT32_MIN,
+                                    .top = INT32_MAX,
+                                    .bottom = INT32_MIN};
     for (size_t i = 0; i < count; i++) {
         int32_t x = points[i].x * (int32_t)16, y = points[i].y * (int32_t)2;
         shape.left = x < shape.left ? x : shape.left;

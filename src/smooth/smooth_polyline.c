@@ -57,7 +57,13 @@ void jl_smooth_polyline(struct jl_target *target, const struct jl_point *points,
     if (count < 2 || p.width <= 0) {
         return;
     }
-    struct jl_smooth_shape shape = {cut, even, &p, INT32_MAX, INT32_MIN, INT32_MAX, INT32_MIN};
+    struct jl_smooth_shape shape = {.cut = cut,
+                                    .even = even,
+                                    .context = &p,
+                                    .left = INT32_MAX,
+                                    .right = INT32_MIN,
+                                    .top = INT32_MAX,
+                                    .bottom = INT32_MIN};
     for (size_t i = 0; i < count; i++) {
         int32_t x = points[i].x * (int32_t)16, y = points[i].y * (int32_t)2;
         shape.left = x - p.width * 8 < shape.left ? x - p.width * 8 : shape.left;

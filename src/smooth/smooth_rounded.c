@@ -63,9 +63,19 @@ static void paint(struct jl_target *target, struct jl_rect rect, int16_t radius,
     if (rect.w <= 0 || rect.h <= 0) {
         return;
     }
+    int32_t corner = r.radius > r.width ? r.radius : r.width;
     jl_smooth_paint(target,
-                    &(struct jl_smooth_shape){cut, even, &r, r.left, r.right, r.top, r.bottom}, ink,
-                    paper);
+                    &(struct jl_smooth_shape){.cut = cut,
+                                              .even = even,
+                                              .context = &r,
+                                              .left = r.left,
+                                              .right = r.right,
+                                              .top = r.top,
+                                              .bottom = r.bottom,
+                                              .level_top = r.top + corner,
+                                              .level_bottom = r.bottom - corner,
+                                              .mirrored = true},
+                    ink, paper);
 }
 
 void jl_smooth_rounded(struct jl_target *target, struct jl_rect rect, int16_t radius, jl_color ink,
