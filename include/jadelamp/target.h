@@ -58,6 +58,11 @@ struct jl_target_ops {
      *  which is right where colours are stored as such. */
     void (*invert)(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                    const jl_color *row);
+    /**
+     * Sets a pixel within the clip to what ink() gave, and leaves it to the caller to tell the
+     * damage. Returns whether the memory differs now. Frames only; NULL: done by fills.
+     */
+    bool (*dot)(struct jl_target *target, int16_t x, int16_t y, uint32_t ink);
     uint8_t shades; /**< sum of enum jl_shades */
 };
 

@@ -2,9 +2,9 @@
  * Ellipses and circles, row by row from the middle outwards. A row's half width only
  * shrinks on the way, so it is found by counting down: no root, no division.
  */
-#include "../core/paint.h"
-
 #include "ellipse.h"
+
+#include "dots.h"
 
 /* All in 64 bits: (2 * 32767 + 1)^4 is just below 2^64. */
 void jl_ellipse_begin(struct jl_ellipse_walk *walk, int32_t rx, int32_t ry) {
@@ -70,14 +70,55 @@ static void two_spans(const struct jl_brush *brush, int32_t x0, int32_t x1, int3
     }
 }
 
+/* What is the same in all four quarters: how far from the middle, and what has changed so. */
+struct quarter {
+    int32_t x, y;              /* the middle */
+    int32_t x0, x1, y0, y1, n; /* the piece that damage is told of; n: rows of it with changes */
+};
+
+static void tell(const struct jl_dots *dots, struct quarter *q) {
+    for (int i = 0; i < 4 && q->n; i++) {
+        int32_t sx = i & 1 ? -1 : 1, sy = i & 2 ? -1 : 1;
+        jl_dots_changed(dots->target, q->x + sx * q->x0, q->y + sy * q->y0, q->x + sx * q->x1,
+                        q->y + sy * q->y1);
+    }
+    q->n = 0;
+}
+
+/* Pixels from `from` to `to` right of the middle, and left of it, in both rows at a distance. */
+static void four_dots(const struct jl_dots *dots, struct quarter *q, int32_t from, int32_t to,
+                      int32_t dy) {
+    bool changed = false;
+    for (int32_t dx = from; dx <= to; dx++) {
+        changed |= jl_dots_set(dots, q->x + dx, q->y + dy);
+        changed |= jl_dots_set(dots, q->x - dx, q->y + dy);
+        if (dy) {
+            changed |= jl_dots_set(dots, q->x + dx, q->y - dy);
+            changed |= jl_dots_set(dots, q->x - dx, q->y - dy);
+        }
+    }
+    if (changed && q->n++ == 0) {
+        q->x1 = to;
+        q->y0 = dy;
+    }
+    if (changed) {
+        q->x0 = from;
+        q->y1 = dy;
+    }
+}
+
 /*
  * A row's outline: its two ends, and what reaches past the next row outwards. So a pixel is
  * on it when one of its four neighbours is outside, and the outline has no gap.
  */
 static void draw(struct jl_target *target, int32_t x, int32_t y, int32_t rx, int32_t ry,
                  bool stroke, jl_color color) {
+    enum { SHORT = 3 }; /* runs that are drawn by dots */
     struct jl_ellipse_walk walk;
     struct jl_brush brush = jl_brush_of(target, color);
+    struct jl_dots dots;
+    struct quarter quarter = {x, y, 0, 0, 0, 0, 0};
+    bool by_dots = stroke && jl_dots_begin(&dots, &brush, x - rx, y - ry, x + rx, y + ry);
     jl_ellipse_begin(&walk, rx, ry);
     int32_t w = jl_ellipse_half_width(&walk, 0);
     jl_shape_begins(target, 3 * rx, 3 * ry); /* once around */
@@ -86,11 +127,19 @@ static void draw(struct jl_target *target, int32_t x, int32_t y, int32_t rx, int
         int32_t hole = next < w - 1 ? next : w - 1;
         if (!stroke || hole < 0) {
             two_spans(&brush, x - w, x + w, y, dy);
+        } else if (by_dots && w - hole <= SHORT) {
+            four_dots(&dots, &quarter, hole + 1, w, dy);
+            if (quarter.n * 8 > ry) {
+                tell(&dots, &quarter);
+            }
         } else {
             two_spans(&brush, x - w, x - hole - 1, y, dy);
             two_spans(&brush, x + hole + 1, x + w, y, dy);
         }
         w = next;
+    }
+    if (by_dots) {
+        tell(&dots, &quarter);
     }
     jl_shape_ends(target);
 }

@@ -1,4 +1,4 @@
-/* Fills: rectangles, single pixels, everything. */
+/* Fills: rectangles, everything. */
 #include "../core/paint.h"
 #include "../core/rect.h"
 
@@ -15,8 +15,4 @@ void jl_fill_rect(struct jl_target *target, struct jl_rect rect, jl_color color)
 
 void jl_clear(struct jl_target *target, jl_color color) {
     jl_fill_rect(target, jl_paint_visible(target), color);
-}
-
-void jl_draw_pixel(struct jl_target *target, int16_t x, int16_t y, jl_color color) {
-    jl_fill_rect(target, (struct jl_rect){x, y, 1, 1}, color);
 }

@@ -54,6 +54,12 @@ static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     jl_format_changed(frame, area);
 }
 
+static bool dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    store(jl_format_line(frame, y, 0), jl_format_column(frame, x), (unsigned)ink);
+    return true;
+}
+
 static inline unsigned value_at(const uint8_t *line, int x) {
     return line[x / PIXELS_A_BYTE] >> shift_of(x) & VALUE_MASK;
 }
@@ -115,6 +121,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
                 .stencil = stencil,                                                                \
                 .put = put,                                                                        \
                 .get = get,                                                                        \
+                .dot = dot,                                                                        \
                 .shades = SHADES},                                                                 \
         .column_bits = BITS, .bits_per_pixel = BITS, .planes = 1, .line_rows_log2 = 0,             \
         .clear = {{fresh, fresh, fresh, fresh}}, .channel_bits = {BITS, BITS, BITS},               \

@@ -56,8 +56,12 @@ EACH_PIXEL uint32_t load(const uint8_t *in) {
     return pixel;
 }
 
-static inline uint8_t *pixel_at(const struct jl_frame *frame, int x, int y) {
+EACH_PIXEL uint8_t *place_of(const struct jl_frame *frame, int x, int y) {
     return jl_format_line(frame, y, 0) + (size_t)jl_format_column(frame, x) * BYTES;
+}
+
+static uint8_t *pixel_at(const struct jl_frame *frame, int x, int y) {
+    return place_of(frame, x, y);
 }
 
 #if BYTES > 2 || !defined JL_LONG_STORES
@@ -136,6 +140,11 @@ static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     struct jl_frame *frame = (struct jl_frame *)target;
     fill_area(pixel_at(frame, area.x, area.y), frame, area, ink);
     jl_format_changed(frame, area);
+}
+
+static bool dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
+    store(place_of((struct jl_frame *)target, x, y), ink);
+    return true;
 }
 
 /* A run of partly transparent pixels, mixed with what is there; of two mixtures of the same the
@@ -263,6 +272,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
                 .stencil = stencil,                                                                \
                 .put = put,                                                                        \
                 .get = get,                                                                        \
+                .dot = dot,                                                                        \
                 .shades = JL_SHADES_SHOWN | JL_SHADES_MIXED},                                      \
         .column_bits = BYTES * 8, .bits_per_pixel = BYTES * 8, .planes = 1, .line_rows_log2 = 0,   \
         .channel_bits = {r, g, b}, .layout = its_layout,                                           \

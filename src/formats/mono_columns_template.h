@@ -18,6 +18,16 @@ static inline unsigned ordered(unsigned bits) {
     return bits;
 }
 
+/* One copy for all that follows: it is as long as any of them. */
+#ifdef __GNUC__
+__attribute__((noinline))
+#endif
+static uint8_t *
+byte_at(const struct jl_target *target, int16_t x, int16_t y) {
+    const struct jl_frame *frame = (const struct jl_frame *)target;
+    return jl_format_line(frame, y, 3) + jl_format_column(frame, x);
+}
+
 /*
  * Fills and stencils are one loop, since flash is scarcer than time here: a fill is a
  * stencil of ink everywhere (no map). int throughout: narrower locals cost sign
@@ -26,26 +36,32 @@ static inline unsigned ordered(unsigned bits) {
 static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
                     int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
     struct jl_frame *frame = (struct jl_frame *)target;
-    unsigned ink_writes = ink == JL_CLEAR ? 0x00 : 0xFF;
-    unsigned paper_writes = paper == JL_CLEAR ? 0x00 : 0xFF;
-    unsigned ink_bits = jl_lit_bits(ink);
-    unsigned paper_bits = jl_lit_bits(paper);
+    /* All bits or none: what a clear bit of the map becomes, and whether a set one differs; whether
+     * a clear one is drawn, and a set one otherwise. */
+    unsigned paper_bits = jl_lit_bits(paper), bits_differ = jl_lit_bits(ink) ^ paper_bits;
+    unsigned paper_draws = paper == JL_CLEAR ? 0x00 : 0xFF;
+    unsigned draws_differ = ink == JL_CLEAR ? paper_draws : ~paper_draws;
     int end_y = area.y + area.h;
 
-    uint8_t *line = jl_format_line(frame, area.y, 3) + jl_format_column(frame, area.x);
+    uint8_t *line = byte_at(target, area.x, area.y);
     for (int top = area.y & ~7; top < end_y; top += 8, line += frame->stride_bytes) {
         int above = area.y - top;
         int below = top + 8 - end_y;
         int left = area.w, right = -1; /* columns within the area in which a byte really changed */
         unsigned mask = above > 0 ? 0xFFu << above : 0xFFu;
         mask &= below > 0 ? 0xFFu >> below : 0xFFu;
+        if (!map && mask == 0xFF && !frame->damage) {
+            memset(line, (int)(bits_differ ^ paper_bits),
+                   (size_t)area.w); /* nobody wants to know what changes */
+            continue;
+        }
         for (int i = 0; i < area.w; i++) {
             unsigned source = map ? map->order->column(map, map_x + i, map_y - above) : 0xFFu;
-            unsigned write = ((source & ink_writes) | (~source & paper_writes)) & mask;
-            unsigned value = (source & ink_bits) | (~source & paper_bits);
-            unsigned now = (line[i] & ~ordered(write)) | ordered(value & write);
-            if (now != line[i]) {
-                line[i] = (uint8_t)now;
+            unsigned draws = ((source & draws_differ) ^ paper_draws) & mask;
+            unsigned change =
+                (line[i] ^ ordered((source & bits_differ) ^ paper_bits)) & ordered(draws);
+            if (change) {
+                line[i] = (uint8_t)(line[i] ^ change);
                 left = i < left ? i : left;
                 right = i;
             }
@@ -58,24 +74,38 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     }
 }
 
+static uint32_t ink_of(const struct jl_target *target, jl_color color) {
+    (void)target;
+    return jl_lit_bits(color);
+}
+
 static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
-    stencil(target, area, NULL, 0, 0, ink, JL_CLEAR);
+    stencil(target, area, NULL, 0, 0, ink * 0x010101u, JL_CLEAR);
+}
+
+static unsigned bit_of(int16_t y) {
+    return ordered(1u << (y & 7));
 }
 
 static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 jl_color *row) {
-    const struct jl_frame *frame = (const struct jl_frame *)target;
-    const uint8_t *line = jl_format_line(frame, y, 3) + jl_format_column(frame, x);
-    unsigned mask = ordered(1u << (y & 7));
+    const uint8_t *line = byte_at(target, x, y);
     for (int i = 0; i < count; i++) {
-        row[i] = line[i] & mask ? JL_WHITE : JL_BLACK;
+        row[i] = line[i] & bit_of(y) ? JL_WHITE : JL_BLACK;
     }
+}
+
+static bool dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
+    uint8_t *byte = byte_at(target, x, y);
+    unsigned change = (*byte ^ (unsigned)ink) & bit_of(y);
+    *byte = (uint8_t)(*byte ^ change);
+    return change;
 }
 
 #define MONO_COLUMNS_FORMAT(its_layout)                                                            \
     {                                                                                              \
-        .ops = {.fill = fill, .stencil = stencil, .get = get}, .column_bits = 8,                   \
-        .bits_per_pixel = 1, .planes = 1, .line_rows_log2 = 3, .channel_bits = {1, 1, 1},          \
-        .layout = its_layout,                                                                      \
+        .ops = {.ink = ink_of, .fill = fill, .stencil = stencil, .get = get, .dot = dot},          \
+        .column_bits = 8, .bits_per_pixel = 1, .planes = 1, .line_rows_log2 = 3,                   \
+        .channel_bits = {1, 1, 1}, .layout = its_layout,                                           \
         .window_price_px = 80 /* a window of ssd1306-like parts on I2C costs 10 bytes */           \
     }

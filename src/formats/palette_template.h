@@ -61,6 +61,7 @@ static void invert(struct jl_target *target, int16_t x, int16_t y, int16_t count
                 .stencil = stencil,                                                                \
                 .put = put,                                                                        \
                 .get = get,                                                                        \
+                .dot = dot,                                                                        \
                 .invert = invert},                                                                 \
         .column_bits = BITS, .bits_per_pixel = BITS, .planes = 1, .channel_bits = {8, 8, 8},       \
         .layout = JL_LAYOUT_PALETTE, .window_price_px = 12 / 2 /* it is sent as 5-6-5 */           \
