@@ -586,6 +586,13 @@ static void a_failed_frame_is_empty(void) {
         draw(&frame.target, 1);
         jl_stroke_ellipse(&frame.target, 3, 3, 9, 5, JL_RED);
         jl_draw_image(&frame.target, 0, 0, &image);
+        jl_smooth_disc(&frame.target, jl_fine_middle(3, 3), 40, JL_RED, JL_CLEAR);
+        jl_draw_scaled(&frame.target, (struct jl_rect){0, 0, 9, 9}, &image, NULL, JL_SAMPLE_BOX, 0);
+        jl_text(&frame.target, 0, 0, "a",
+                &(struct jl_text_style){.font = &jl_font_sans16, .ink = JL_RED, .paper = JL_BLUE});
+        struct jl_magnified large;
+        jl_magnify(&large, &frame.target, 0, 0, 3);
+        jl_draw_line(&large.target, 0, 0, 5, 5, JL_RED);
         jl_fill_gradient(&frame.target, (struct jl_rect){0, 0, 9, 9}, JL_AXIS_X, JL_RED, JL_BLUE,
                          NULL);
         EXPECT(!jl_target_mode(&frame.target, JL_MODE_INVERT, 0));

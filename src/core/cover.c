@@ -27,7 +27,7 @@ void jl_paint_cover(struct jl_target *target, int16_t x, int16_t y, int16_t coun
                     const uint8_t *shares, jl_color ink, jl_color paper) {
     struct shares s = {shares, ink, paper, x};
     struct jl_rect run = {x, y, count, 1};
-    if (!target->painter && (target->ops->shades & JL_SHADES_MIXED)) {
+    if (!target->painter && target->ops && (target->ops->shades & JL_SHADES_MIXED)) {
         jl_color row[JL_CHUNK];
         if (jl_rect_cut(&run, &target->clip)) {
             shade(&s, run.x, y, run.w, row);

@@ -174,8 +174,9 @@ static void mix_run(const struct painting *p, int32_t x, int32_t y, int16_t coun
         return;
     }
     for (int16_t i = 0; i < count; i++) {
-        row[i] = p->paper == JL_CLEAR ? p->brush.color | (jl_color)(255u - shares[i]) << 24
-                                      : jl_color_mix(p->paper, p->brush.color, shares[i]);
+        bool solid = p->paper != JL_CLEAR && shares[i];
+        row[i] = solid ? jl_color_mix(p->paper, p->brush.color, shares[i])
+                       : p->brush.color | (jl_color)(255u - shares[i]) << 24;
     }
     target->ops->put(target, (int16_t)x, (int16_t)y, count, row);
 }
