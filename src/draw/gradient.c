@@ -1,6 +1,8 @@
 /* Linear gradients with an ordered dither. */
+#include "../core/mem.h"
 #include "../core/paint.h"
 #include "dither.h"
+#include "jadelamp/frame.h"
 #include "jadelamp/shapes.h"
 
 struct gradient {
@@ -75,20 +77,42 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
 
 enum { BAYER = 8 }; /* the dither repeats after so many pixels */
 
-/* Rows of `visible` that are the same are computed once: all, or every eighth with a dither. */
-static void draw_along_x(struct jl_target *target, struct jl_rect visible,
-                         const struct gradient *g) {
-    int16_t step = g->bits ? BAYER : 1;
-    int32_t bottom = (int32_t)visible.y + visible.h;
+/* Where a frame keeps a pixel of whole bytes. NULL: the target is none, or has smaller pixels. */
+static uint8_t *place_of(const struct jl_target *target, int32_t x, int32_t y) {
+    const struct jl_frame *frame = (const struct jl_frame *)target; /* what has dots is one */
+    if (!target->ops->dot || frame->format->bits_per_pixel < 8) {
+        return NULL;
+    }
+    return frame->pixels + (size_t)(y - target->bounds.y) * frame->stride_bytes +
+           (size_t)(x - target->bounds.x) * (frame->format->bits_per_pixel / 8u);
+}
+
+static void put_row(struct jl_target *target, struct jl_rect visible, int32_t y,
+                    const struct gradient *g) {
     for (int16_t done = 0; done < visible.w; done = (int16_t)(done + JL_CHUNK)) {
+        jl_color row[JL_CHUNK];
         int16_t x = (int16_t)(visible.x + done);
         int16_t count = visible.w - done < JL_CHUNK ? (int16_t)(visible.w - done) : JL_CHUNK;
-        for (int16_t first = visible.y; first < visible.y + step && first < bottom; first++) {
-            jl_color row[JL_CHUNK];
-            shade(g, x, first, count, row);
-            for (int32_t y = first; y < bottom; y += step) {
-                jl_ops_put(target, x, (int16_t)y, count, row);
-            }
+        shade(g, x, (int)y, count, row);
+        jl_ops_put(target, x, (int16_t)y, count, row);
+    }
+}
+
+/* Rows that are the same are computed once and copied: all, or every eighth with a dither. */
+static void draw_along_x(struct jl_target *target, struct jl_rect visible,
+                         const struct gradient *g) {
+    int32_t step = g->bits ? BAYER : 1;
+    for (int32_t i = 0; i < visible.h; i++) {
+        uint8_t *to = place_of(target, visible.x, visible.y + i);
+        if (i < step || !to) {
+            put_row(target, visible, visible.y + i, g);
+            continue;
+        }
+        const struct jl_frame *frame = (const struct jl_frame *)target;
+        size_t bytes = (size_t)visible.w * (frame->format->bits_per_pixel / 8u);
+        memcpy(to, to - (size_t)step * frame->stride_bytes, bytes);
+        if (i == step && frame->damage) {
+            frame->damage->add(frame->damage, visible, 0);
         }
     }
 }

@@ -23,29 +23,47 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
     jl_image_read(&placed->reader, x - placed->x, y - placed->y, count, row);
 }
 
-/* Rows of the same format: a frame takes them byte by byte, copied or unpacked in place. */
-static void copy_rows(struct jl_frame *to, struct jl_rect visible,
+/* Rows of two frames' memory that lie over each other. */
+struct rows {
+    uint8_t *to;
+    const uint8_t *from;
+    size_t to_stride, from_stride, pixel_bytes;
+};
+
+static struct rows rows_of(const struct jl_frame *to, struct jl_rect visible,
+                           const struct placed_image *placed) {
+    const struct jl_frame *from = &placed->reader.frame;
+    struct rows rows = {to->pixels, from->pixels, to->stride_bytes, from->stride_bytes,
+                        to->format->bits_per_pixel / 8};
+    rows.to += (size_t)(visible.y - to->target.bounds.y) * rows.to_stride +
+               (size_t)(visible.x - to->target.bounds.x) * rows.pixel_bytes;
+    rows.from += (size_t)(visible.y - placed->y) * rows.from_stride +
+                 (size_t)(visible.x - placed->x) * rows.pixel_bytes;
+    return rows;
+}
+
+/* Of the same format: a frame takes them byte by byte, copied or unpacked in place. */
+static void copy_rows(const struct jl_frame *to, struct jl_rect visible,
                       const struct placed_image *placed) {
     const struct jl_image *image = placed->reader.image;
-    const struct jl_frame *from = &placed->reader.frame;
-    size_t pixel_bytes = to->format->bits_per_pixel / 8;
-    uint32_t from_x = (uint32_t)(visible.x - placed->x);
-    uint32_t from_y = (uint32_t)(visible.y - placed->y);
-    uint8_t *out = to->pixels + (size_t)(visible.y - to->target.bounds.y) * to->stride_bytes +
-                   (size_t)(visible.x - to->target.bounds.x) * pixel_bytes;
-    for (int row = 0; row < visible.h; row++, out += to->stride_bytes) {
-        uint32_t y = from_y + (uint32_t)row;
-        if (image->packing) {
-            struct jl_lines lines = jl_lines_of(image);
-            image->packing->read(image, &lines, placed->reader.planes, y, from_x,
-                                 (uint32_t)visible.w, out);
-        } else {
-            memcpy(out, from->pixels + y * from->stride_bytes + from_x * pixel_bytes,
-                   (size_t)visible.w * pixel_bytes);
+    struct rows rows = rows_of(to, visible, placed);
+    size_t bytes = (size_t)visible.w * rows.pixel_bytes;
+    if (image->packing) {
+        struct jl_lines lines = jl_lines_of(image);
+        uint32_t x = (uint32_t)(visible.x - placed->x), y = (uint32_t)(visible.y - placed->y);
+        for (int row = 0; row < visible.h; row++, rows.to += rows.to_stride) {
+            image->packing->read(image, &lines, placed->reader.planes, y++, x, (uint32_t)visible.w,
+                                 rows.to);
         }
-    }
-    if (to->damage) {
-        to->damage->add(to->damage, visible, 0);
+    } else if (bytes == rows.to_stride && bytes == rows.from_stride) {
+        size_t all = bytes * (size_t)visible.h;
+        memcpy(rows.to, rows.from, all);
+    } else {
+        for (int row = visible.h; row; row--) {
+            memcpy(rows.to, rows.from, bytes);
+            rows.to += rows.to_stride;
+            rows.from += rows.from_stride;
+        }
     }
 }
 
@@ -55,34 +73,42 @@ static uint8_t mask_at(const struct jl_image *image, const uint8_t *line, int x)
                                  : (uint8_t)((line[x >> 3] >> (7 - (x & 7)) & 1) * 15);
 }
 
+/* What becomes of a run of pixels. */
+enum part { CLEAR, SOFT, WHOLE };
+
+static enum part part_at(const struct jl_image *image, const uint8_t *line, int x) {
+    uint8_t there = mask_at(image, line, x);
+    return there == 15 ? WHOLE : there ? SOFT : CLEAR;
+}
+
 /* Runs that the mask leaves whole are copied as they are, what it leaves a part of is mixed, and
  * what it takes away is passed by. */
 static void copy_masked(struct jl_frame *to, struct jl_rect visible,
                         const struct placed_image *placed) {
     const struct jl_image *image = placed->reader.image;
+    struct rows rows = rows_of(to, visible, placed);
     size_t stride = ((size_t)image->width * image->mask_bits + 7) / 8;
-    int from_x = visible.x - placed->x, end_x = from_x + visible.w;
+    const uint8_t *mask = image->mask + (size_t)(visible.y - placed->y) * stride;
+    int first = visible.x - placed->x, end = first + visible.w;
     for (int y = visible.y; y < visible.y + visible.h; y++) {
-        const uint8_t *mask = image->mask + (size_t)(y - placed->y) * stride;
-        for (int x = from_x, start = x; x < end_x; start = x) {
-            uint8_t there = mask_at(image, mask, x);
-            enum { CLEAR, SOFT, WHOLE } kind = there == 15 ? WHOLE : there ? SOFT : CLEAR;
+        enum part part = part_at(image, mask, first), next = CLEAR;
+        for (int x = first, start = x; x < end; start = x, part = next) {
             do {
-                there = ++x < end_x ? mask_at(image, mask, x) : 0;
-            } while (x < end_x && x - start < JL_CHUNK &&
-                     kind == (there == 15 ? WHOLE
-                              : there     ? SOFT
-                                          : CLEAR));
-            struct jl_rect run = {(int16_t)(placed->x + start), (int16_t)y, (int16_t)(x - start),
-                                  1};
-            if (kind == WHOLE) {
-                copy_rows(to, run, placed);
-            } else if (kind == SOFT) {
+                next = ++x < end ? part_at(image, mask, x) : CLEAR;
+            } while (x < end && next == part && (part != SOFT || x - start < JL_CHUNK));
+            if (part == WHOLE) {
+                size_t at = (size_t)(start - first) * rows.pixel_bytes;
+                memcpy(rows.to + at, rows.from + at, (size_t)(x - start) * rows.pixel_bytes);
+            } else if (part == SOFT) {
                 jl_color row[JL_CHUNK];
                 jl_image_read(&placed->reader, start, y - placed->y, x - start, row);
-                to->target.ops->put(&to->target, run.x, run.y, run.w, row);
+                to->target.ops->put(&to->target, (int16_t)(placed->x + start), (int16_t)y,
+                                    (int16_t)(x - start), row);
             }
         }
+        mask += stride;
+        rows.to += rows.to_stride;
+        rows.from += rows.from_stride;
     }
 }
 
@@ -107,10 +133,19 @@ void jl_draw_image(struct jl_target *target, int16_t x, int16_t y, const struct 
         jl_paint_stencil(target, area, &map, 0, 0, JL_WHITE, JL_BLACK);
         return;
     }
-    if (same && whole && !target->painter && image->format->bits_per_pixel >= 8) {
+    if (same && (plain || (whole && !image->packing)) && !target->painter &&
+        image->format->bits_per_pixel >= 8) {
         struct jl_rect visible = jl_rect_intersect(area, target->clip);
         if (visible.w > 0) {
-            (plain ? copy_rows : copy_masked)((struct jl_frame *)target, visible, &placed);
+            struct jl_frame *frame = (struct jl_frame *)target;
+            if (image->mask) {
+                copy_masked(frame, visible, &placed);
+            } else {
+                copy_rows(frame, visible, &placed);
+            }
+            if (frame->damage) {
+                frame->damage->add(frame->damage, visible, 0);
+            }
         }
         return;
     }
