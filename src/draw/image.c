@@ -56,7 +56,7 @@ static void copy_rows(const struct jl_frame *to, struct jl_rect visible,
                                  rows.to);
         }
     } else if (bytes == rows.to_stride && bytes == rows.from_stride) {
-        size_t all = bytes * (size_t)visible.h;
+        size_t all = bytes * (uint16_t)visible.h;
         memcpy(rows.to, rows.from, all);
     } else {
         for (int row = visible.h; row; row--) {
