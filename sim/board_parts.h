@@ -31,6 +31,8 @@ struct edge {
  * DMA transfer those of a byte when it is through. They wait here, sorted, until nothing earlier
  * can come.
  */
+enum { STAMP_DIGITS = 20 }; /* of a time of 64 bits */
+
 struct recorder {
     jl_record_fn sink;
     void *context;
@@ -40,6 +42,9 @@ struct recorder {
     size_t waiting_count, waiting_room;
     char text[4096]; /* that the sink has not had yet */
     size_t length;
+    uint64_t stamp_ns;           /* the time whose digits these are, the last one lowest */
+    uint8_t stamp[STAMP_DIGITS]; /* 0..9 */
+    uint8_t stamp_length;
 };
 
 struct timed;

@@ -49,20 +49,31 @@ __attribute__((format(printf, 2, 3))) static void emit(struct jl_board *board, c
     recorder->length += length > 0 ? (size_t)length : 0;
 }
 
-/* By hand, since times and levels are nearly all of a recording. */
+/*
+ * By hand, since times and levels are nearly all of a recording. The digits of the last time are
+ * kept and added to: from edge to edge few of them change, and none is divided for.
+ */
 static void emit_time(struct recorder *recorder, uint64_t ns) {
-    char digits[24], *at = line_at(recorder), *out = at;
-    int count = 0;
-    do {
-        digits[count++] = (char)('0' + ns % 10);
-        ns /= 10;
-    } while (ns);
-    *out++ = '#';
-    while (count) {
-        *out++ = digits[--count];
+    char *at = line_at(recorder);
+    uint64_t by = ns - recorder->stamp_ns;
+    unsigned carry = 0, place = STAMP_DIGITS;
+    while (by || carry) {
+        unsigned digit = recorder->stamp[--place] + (unsigned)(by % 10) + carry;
+        carry = digit > 9;
+        recorder->stamp[place] = (uint8_t)(carry ? digit - 10 : digit);
+        by /= 10;
+        if (STAMP_DIGITS - place > recorder->stamp_length) {
+            recorder->stamp_length = (uint8_t)(STAMP_DIGITS - place);
+        }
     }
-    *out++ = '\n';
-    recorder->length += (size_t)(out - at);
+    recorder->stamp_ns = ns;
+    unsigned length = recorder->stamp_length ? recorder->stamp_length : 1;
+    *at = '#';
+    for (unsigned i = 0; i < length; i++) {
+        at[1 + i] = (char)('0' + recorder->stamp[STAMP_DIGITS - length + i]);
+    }
+    at[1 + length] = '\n';
+    recorder->length += length + 2;
 }
 
 static void emit_level(struct recorder *recorder, bool high, const char *id) {

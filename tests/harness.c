@@ -2,6 +2,7 @@
 
 #include <stdarg.h>
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 
 #include "jadelamp/host/file.h"
@@ -153,4 +154,8 @@ int main(int argc, char **argv) {
         printf("no group %s\n", argv[1]);
     }
     return found && !bad_groups ? 0 : 1;
+}
+
+int test_cases(int all) {
+    return getenv("JADELAMP_THOROUGH") ? all : (all + 3) / 4;
 }

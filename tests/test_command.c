@@ -792,11 +792,11 @@ static void examples_show_what_they_should(void) {
     static const struct {
         const char *name;
         int width, height;
-    } drawings[] = {
-        {"wind_dial", 1456, 480},   {"tide_curve", 968, 320},   {"text_page", 1280, 800},
-        {"buoy_sprite", 1304, 240}, {"wire_buoy", 1048, 256},   {"gallery", 1308, 840},
-        {"instruments", 968, 320},  {"scan_glass", 1240, 1090}, {"tearing", 1056, 978},
-        {"smooth", 960, 640}};
+    } drawings[] = {{"wind_dial", 1456, 480},  {"tide_curve", 968, 320},
+                    {"text_page", 1280, 800},  {"buoy_sprite", 1304, 240},
+                    {"wire_buoy", 1048, 256},  {"gallery", 1308, 840},
+                    {"instruments", 968, 320}, {"scan_glass", 1240, 1090},
+                    {"tearing", 1056, 978},    {"smooth", 960, 640}};
     for (int i = 0; i < 10; i++) {
         char line[1024];
         snprintf(line, sizeof line, "%s/example_%s .", EXAMPLE_DIR, drawings[i].name);

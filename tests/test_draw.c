@@ -411,7 +411,7 @@ static void random_calls_equal_reference(void) {
     static const struct {
         int width, height;
     } sizes[] = {{64, 48}, {72, 40}, {33, 57}, {1, 1}, {5, 3}, {9, 17}, {96, 16}};
-    for (uint32_t seed = 1; seed <= KINDS * 8 * 12; seed++) {
+    for (uint32_t seed = 1; seed <= (uint32_t)test_cases(KINDS * 8 * 12); seed++) {
         struct test_random random = {seed * 2654435761u};
         int size = (int)(seed % 7);
         const struct kind *kind = &kinds[seed % KINDS];

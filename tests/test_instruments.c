@@ -122,7 +122,7 @@ static void random_sequences_of(const struct kind *kind, int runs) {
 
 static void random_sequences(void) {
     for (int i = 0; i < KINDS; i++) {
-        random_sequences_of(&kinds_of_instruments[i], 60);
+        random_sequences_of(&kinds_of_instruments[i], test_cases(60));
     }
 }
 

@@ -343,7 +343,7 @@ static void refusals(void) {
  * present the glass is the frame but for ghosts, and at the end to the pixel.
  */
 static void anything_at_random(void) {
-    for (unsigned seed = 1; seed <= 120; seed++) {
+    for (unsigned seed = 1; seed <= (unsigned)test_cases(120); seed++) {
         struct paper_stage stage;
         struct jl_async async;
         unsigned dice = seed * 7919;

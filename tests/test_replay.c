@@ -12,22 +12,46 @@ static void put(const char *name, const char *content) {
     EXPECT(jl_file_put(shell_path(name), content, strlen(content), &complaint));
 }
 
+/* Whether a card stands for its controller on its bus: the one with the smallest glass, if that is
+ * not large. Thorough tests take all cards. */
+static bool stands_for_others(const cJSON *cards, const cJSON *card) {
+    const cJSON *other;
+    const char *controller = cJSON_GetObjectItem(card, "controller")->valuestring;
+    const char *bus = cJSON_GetObjectItem(card, "bus")->valuestring;
+    int pixels = cJSON_GetObjectItem(card, "width")->valueint *
+                 cJSON_GetObjectItem(card, "height")->valueint;
+    cJSON_ArrayForEach(other, cards) {
+        bool alike =
+            strcmp(cJSON_GetObjectItem(other, "controller")->valuestring, controller) == 0 &&
+            strcmp(cJSON_GetObjectItem(other, "bus")->valuestring, bus) == 0;
+        int others = cJSON_GetObjectItem(other, "width")->valueint *
+                     cJSON_GetObjectItem(other, "height")->valueint;
+        if (alike && (others < pixels || (others == pixels && other < card))) {
+            return false;
+        }
+    }
+    return pixels < 50000;
+}
+
 /* What first light recorded shows the same picture when it is played, of a part of all cards. */
 static void play_cards(int part) {
     static char names[100][40];
     int count = 0;
+    bool all = test_cases(4) == 4;
     shell_begin();
     EXPECT_INT(shell(JADELAMP " catalog --json"), 0);
     cJSON *json = cJSON_Parse(output);
     const cJSON *card;
-    cJSON_ArrayForEach(card, cJSON_GetObjectItem(json, "cards")) {
+    const cJSON *cards = cJSON_GetObjectItem(json, "cards");
+    cJSON_ArrayForEach(card, cards) {
         const char *name = cJSON_GetObjectItem(card, "name")->valuestring;
-        if (strncmp(name, "rgb", 3) != 0 && !strstr(name, "st7701") && count < 100) {
+        if (strncmp(name, "rgb", 3) != 0 && !strstr(name, "st7701") && count < 100 &&
+            (all || stands_for_others(cards, card))) {
             snprintf(names[count++], sizeof names[0], "%s", name);
         }
     }
     cJSON_Delete(json);
-    EXPECT(count > 50);
+    EXPECT(count > (all ? 50 : 25));
     for (int i = part; i < count; i += 4) {
         char line[400];
         const char *name = names[i];

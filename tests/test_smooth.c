@@ -239,7 +239,7 @@ static void areas(void) {
     for (enum kind kind = 0; kind < KINDS; kind++) {
         double worst = 0, sum = 0;
         int edges = 0;
-        for (int round = 0; round < 24; round++) {
+        for (int round = 0; round < test_cases(48); round++) {
             struct shape s = random_shape(&random, kind);
             struct jl_frame frame = fresh(pixels, sizeof pixels);
             draw(&frame.target, &s, JL_WHITE, JL_CLEAR);
@@ -257,7 +257,7 @@ static void areas(void) {
             }
         }
         test_row("%s", names[kind]);
-        EXPECT(edges > 500);
+        EXPECT(edges > 250);
         EXPECT(worst <= 1.0 / 16);
         printf("  %-10s largest error %.4f, on average %.4f\n", names[kind], worst, sum / edges);
     }
