@@ -43,7 +43,28 @@ static void draw_something(struct test_random *random) {
     const struct jl_point path[] = {a, b, c, {a.x, c.y}};
     static const struct jl_text_style style = {
         .font = &jl_font_6x8, .ink = JL_WHITE, .paper = JL_CLEAR};
-    switch (test_random_between(random, 0, 9)) {
+    struct jl_point fine = {(int16_t)(a.x * 16 / 2), (int16_t)(a.y * 16 / 2)};
+    struct jl_point far = {(int16_t)(b.x * 16 / 2), (int16_t)(b.y * 16 / 2)};
+    static const struct jl_text_style soft = {
+        .font = &jl_font_sans16, .ink = JL_WHITE, .paper = JL_CLEAR};
+    switch (test_random_between(random, 0, 14)) {
+    case 10:
+        jl_smooth_disc(t, fine, (int16_t)(radius * 13), color, JL_CLEAR);
+        break;
+    case 11:
+        jl_smooth_arc(t, fine, (int16_t)(radius * 13), (int16_t)(radius * 9),
+                      (jl_direction)(b.x * 99), 40000, JL_ENDS_ROUND, color, JL_CLEAR);
+        break;
+    case 12:
+        jl_smooth_line(t, fine, far, (int16_t)(16 + radius), JL_ENDS_FLAT, color, JL_BLACK);
+        break;
+    case 13:
+        jl_smooth_rounded_frame(t, (struct jl_rect){fine.x, fine.y, 1500, 900}, 200, 60, color,
+                                JL_CLEAR);
+        break;
+    case 14:
+        jl_text(t, a.x, a.y, "12.34 m", &soft);
+        break;
     case 0:
         jl_draw_line(t, a.x, a.y, b.x, b.y, color);
         break;
@@ -86,7 +107,7 @@ static void nothing_is_missed(void) {
         open_frame(formats[i], 200, 300);
         uint32_t bytes = jl_frame_bytes(formats[i], 200, 300);
         long missed = 0;
-        for (int n = 0; n < 300; n++) {
+        for (int n = 0; n < 600; n++) {
             test_row("format %d, drawing %d", (int)i, n);
             if (n % 7 == 0) {
                 jl_damage_clear(&damage); /* else lists are full */

@@ -6,6 +6,14 @@
 
 #include <stddef.h>
 
+/* Field by field: compilers for size call memcpy() for eight bytes that may lie at odd places. */
+static void put_rect(struct jl_rect *to, const struct jl_rect *from) {
+    to->x = from->x;
+    to->y = from->y;
+    to->w = from->w;
+    to->h = from->h;
+}
+
 static int32_t area_px(const struct jl_rect *r) {
     return (int32_t)r->w * r->h;
 }
@@ -67,8 +75,8 @@ static bool join_two(struct jl_damage *damage, int32_t limit) {
     if (!best) {
         return false;
     }
-    damage->rects[best_other] = best_join;
-    damage->rects[best] = damage->rects[--damage->count];
+    put_rect(&damage->rects[best_other], &best_join);
+    put_rect(&damage->rects[best], &damage->rects[--damage->count]);
     return true;
 }
 
@@ -77,7 +85,7 @@ static bool extend(struct jl_damage *damage, const struct jl_rect *area, uint8_t
     for (uint8_t i = damage->count; i > 0 && i + 4 > damage->count; i--) {
         struct jl_rect join;
         if (waste_of(damage, &damage->rects[i - 1], area, &join) <= patience_px) {
-            damage->rects[i - 1] = join;
+            put_rect(&damage->rects[i - 1], &join);
             return true;
         }
     }
@@ -89,8 +97,9 @@ static void add(struct jl_damage *damage, struct jl_rect area, uint8_t patience_
         return;
     }
     while (damage->count) {
-        struct jl_rect join = area;
+        struct jl_rect join;
         uint8_t best = 0;
+        put_rect(&join, &area);
         int32_t waste = cheapest(damage, &area, damage->count, &best, &join);
         /* More parts of a shape will come beside this one, and cost as much again each. */
         int32_t limit = patience_px ? waste * 16 : waste;
@@ -99,10 +108,10 @@ static void add(struct jl_damage *damage, struct jl_rect area, uint8_t patience_
             break;
         }
         /* Taken out and tried again: the greater rectangle may now reach others. */
-        area = join;
-        damage->rects[best] = damage->rects[--damage->count];
+        put_rect(&area, &join);
+        put_rect(&damage->rects[best], &damage->rects[--damage->count]);
     }
-    damage->rects[damage->count++] = area;
+    put_rect(&damage->rects[damage->count++], &area);
 }
 
 void jl_damage_init(struct jl_damage *damage, uint16_t window_price_px, uint8_t row_unit_log2) {

@@ -60,6 +60,12 @@ static inline struct jl_rect jl_paint_visible(const struct jl_target *target) {
 void jl_paint_stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
                       int map_x, int map_y, jl_color ink, jl_color paper);
 
+struct jl_damage;
+
+/* Takes a frame's damage away and returns it, NULL where there is none or it is better left alone;
+ * or gives it back. Between the two, parts are drawn without telling. */
+struct jl_damage *jl_paint_swap_damage(struct jl_target *target, struct jl_damage *damage);
+
 /* Pixels that differ one by one. */
 void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
                     const void *context);

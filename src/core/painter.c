@@ -6,6 +6,8 @@
 
 #include <stddef.h>
 
+#include "jadelamp/damage.h"
+
 /* Wider than any coordinate: corners of rectangles may lie past the range before they are cut. */
 struct point {
     int32_t x, y;
@@ -97,26 +99,18 @@ static jl_color thinned(jl_color color, uint8_t alpha) {
     return transparency < 255 ? (color & 0xFFFFFF) | transparency << 24 : JL_CLEAR;
 }
 
-static void put_in_mode(struct jl_target *t, int16_t x, int16_t y, int16_t count, jl_color *row) {
-    jl_color old[JL_CHUNK];
-    jl_color ink = JL_CLEAR, ink_stored = 0;
-    if (t->mode == JL_MODE_INVERT && t->ops->invert) {
-        for (int16_t i = 0; i < count; i++) { /* soft edges become hard */
-            row[i] = row[i] >> 24 < 128 ? row[i] & 0xFFFFFF : JL_CLEAR;
-        }
+/* Exclusive or with what is there; soft edges become hard. */
+static void invert_row(struct jl_target *t, int16_t x, int16_t y, int16_t count, jl_color *row) {
+    jl_color old[JL_CHUNK], ink = JL_CLEAR, ink_stored = 0;
+    for (int16_t i = 0; i < count; i++) {
+        row[i] = row[i] >> 24 < 128 ? row[i] & 0xFFFFFF : JL_CLEAR;
+    }
+    if (t->ops->invert) {
         t->ops->invert(t, x, y, count, row);
         return;
     }
-    if (t->mode == JL_MODE_INVERT) {
-        t->ops->get(t, x, y, count, old);
-    }
-    for (int16_t i = 0; i < count && t->mode != JL_MODE_REPLACE; i++) {
-        if (t->mode == JL_MODE_BLEND) {
-            row[i] = thinned(row[i], t->alpha);
-            continue;
-        }
-        uint32_t opacity = 255 - (row[i] >> 24);
-        row[i] = opacity >= 128 ? row[i] & 0xFFFFFF : JL_CLEAR;
+    t->ops->get(t, x, y, count, old);
+    for (int16_t i = 0; i < count; i++) {
         if (row[i] == JL_CLEAR) {
             continue;
         }
@@ -125,6 +119,17 @@ static void put_in_mode(struct jl_target *t, int16_t x, int16_t y, int16_t count
             ink_stored = as_stored(t, (int16_t)(x + i), y, ink);
         }
         row[i] = old[i] ^ ink_stored;
+    }
+    jl_ops_put(t, x, y, count, row);
+}
+
+static void put_in_mode(struct jl_target *t, int16_t x, int16_t y, int16_t count, jl_color *row) {
+    if (t->mode == JL_MODE_INVERT) {
+        invert_row(t, x, y, count, row);
+        return;
+    }
+    for (int16_t i = 0; i < count && t->mode == JL_MODE_BLEND; i++) {
+        row[i] = thinned(row[i], t->alpha);
     }
     jl_shade_settle(t, x, y, count, row);
     jl_ops_put(t, x, y, count, row);
@@ -194,12 +199,17 @@ static void fill(struct jl_target *t, struct jl_rect area, jl_color color) {
         return;
     }
     jl_color row[JL_CHUNK], thin = thinned(color, t->alpha);
+    struct jl_damage *damage = jl_paint_swap_damage(t, NULL);
     shade_plain(&thin, 0, 0, JL_CHUNK, row);
     for (int16_t y = own.y; y < own.y + own.h; y++) {
         for (int16_t done = 0; done < own.w; done = (int16_t)(done + JL_CHUNK)) {
             int16_t count = own.w - done < JL_CHUNK ? (int16_t)(own.w - done) : JL_CHUNK;
             t->ops->put(t, (int16_t)(own.x + done), y, count, row);
         }
+    }
+    jl_paint_swap_damage(t, damage);
+    if (damage) {
+        damage->add(damage, own, t->patience_px);
     }
 }
 

@@ -1,6 +1,10 @@
 /* Painting pixels that differ one by one: rows in chunks, computed and put. */
 #include "paint.h"
 
+#include <stddef.h>
+
+#include "jadelamp/frame.h"
+
 void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 const jl_color *row) {
     if (target->ops->put) {
@@ -45,6 +49,20 @@ void jl_shade_settle(struct jl_target *target, int16_t x, int16_t y, int16_t cou
     }
 }
 
+/*
+ * Takes the damage of a frame away, or gives it back, so that it is told once for many parts. Not
+ * of formats without put(), which know better what really changed.
+ */
+struct jl_damage *jl_paint_swap_damage(struct jl_target *target, struct jl_damage *damage) {
+    struct jl_frame *frame = (struct jl_frame *)target; /* what has dots is one */
+    if (!target->ops || !target->ops->dot || !target->ops->put) {
+        return NULL;
+    }
+    struct jl_damage *before = frame->damage;
+    frame->damage = damage;
+    return before;
+}
+
 void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
                     const void *context) {
     if (target->painter) {
@@ -56,6 +74,7 @@ void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn s
         target->ops->shade(target, visible, shade, context);
         return;
     }
+    struct jl_damage *damage = jl_paint_swap_damage(target, NULL);
     for (int y = visible.y; y < visible.y + visible.h; y++) {
         for (int done = 0; done < visible.w; done += JL_CHUNK) {
             jl_color row[JL_CHUNK];
@@ -64,5 +83,9 @@ void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn s
             jl_shade_settle(target, (int16_t)(visible.x + done), (int16_t)y, (int16_t)count, row);
             jl_ops_put(target, (int16_t)(visible.x + done), (int16_t)y, (int16_t)count, row);
         }
+    }
+    jl_paint_swap_damage(target, damage);
+    if (damage && visible.w > 0) {
+        damage->add(damage, visible, target->patience_px);
     }
 }

@@ -129,7 +129,7 @@ static void draw(struct jl_target *target, int32_t x, int32_t y, int32_t rx, int
             two_spans(&brush, x - w, x + w, y, dy);
         } else if (by_dots && w - hole <= SHORT) {
             four_dots(&dots, &quarter, hole + 1, w, dy);
-            if (quarter.n * 8 > ry) {
+            if (quarter.n * 3 > ry) { /* twelve pieces in all */
                 tell(&dots, &quarter);
             }
         } else {

@@ -138,13 +138,15 @@ void jl_draw_image(struct jl_target *target, int16_t x, int16_t y, const struct 
         struct jl_rect visible = jl_rect_intersect(area, target->clip);
         if (visible.w > 0) {
             struct jl_frame *frame = (struct jl_frame *)target;
+            struct jl_damage *damage = jl_paint_swap_damage(target, NULL);
             if (image->mask) {
                 copy_masked(frame, visible, &placed);
             } else {
                 copy_rows(frame, visible, &placed);
             }
-            if (frame->damage) {
-                frame->damage->add(frame->damage, visible, 0);
+            jl_paint_swap_damage(target, damage);
+            if (damage) {
+                damage->add(damage, visible, 0);
             }
         }
         return;

@@ -19,10 +19,10 @@ struct turned {
 
 static jl_color color_at(const struct turned *t, int32_t x, int32_t y) {
     jl_color color = JL_CLEAR;
-    x >>= PIXEL_LOG2;
-    y >>= PIXEL_LOG2;
-    if (x >= 0 && y >= 0 && x < t->reader.image->width && y < t->reader.image->height) {
-        jl_image_read(&t->reader, (int)x, (int)y, 1, &color);
+    /* What is negative is too great, too. */
+    uint32_t column = (uint32_t)x >> PIXEL_LOG2, row = (uint32_t)y >> PIXEL_LOG2;
+    if (column < (uint32_t)t->reader.image->width && row < (uint32_t)t->reader.image->height) {
+        jl_image_read(&t->reader, (int)column, (int)row, 1, &color);
     }
     return color;
 }

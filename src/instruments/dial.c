@@ -90,8 +90,8 @@ static void draw_line(struct jl_target *target, const struct measures *m, jl_dir
                       int16_t outer, int16_t inner, jl_color ink, jl_color ground) {
     if (outer > inner) {
         jl_smooth_line(target, jl_point_at(fine_middle(m), way, fine_radius(outer)),
-                       jl_point_at(fine_middle(m), way, fine_radius(inner)), MARK_WIDTH, JL_ENDS_FLAT,
-                       ink, ground);
+                       jl_point_at(fine_middle(m), way, fine_radius(inner)), MARK_WIDTH,
+                       JL_ENDS_FLAT, ink, ground);
     }
 }
 

@@ -11,6 +11,7 @@
 #include "cut.h"
 
 #include "../core/mem.h"
+#include "jadelamp/damage.h"
 
 enum { WHOLE = 16 * 256, STRIPS = 16, ROOM = JL_CUT_WINDOW + 4 };
 
@@ -27,6 +28,12 @@ struct painting {
      * ones, between which all is whole. */
     int32_t whole_from, whole_to;
     bool simple;
+    struct jl_damage *damage; /* NULL: nobody wants to know, or the format tells it better */
+    struct {
+        int16_t left, right;
+    } touched[2]; /* columns of the last rows with something drawn, first and last; none: left >
+                     right */
+    int32_t touched_from; /* the first of these rows */
 };
 
 static void cut_at(const struct painting *p, int32_t y, struct jl_cut *cut) {
@@ -154,10 +161,49 @@ static int32_t run_end(const struct painting *p, int32_t x, bool whole) {
     return x > p->high || x > p->width ? p->width + 1 : x;
 }
 
+/* Rows that are told as damage together: so few pieces that a list of rectangles holds them. */
+static int32_t rows_of_piece(int32_t first, int32_t last) {
+    return ((last - first) * 3 >> 4) + 2;
+}
+
+/* A run of pixels is near one of the two parts, or begins the other. */
+static void touch(struct painting *p, int32_t left, int32_t right) {
+    uint8_t part = 0;
+    enum { NEAR = 8 };
+    if (p->touched[0].left <= p->touched[0].right &&
+        (left > p->touched[0].right + NEAR || right < p->touched[0].left - NEAR)) {
+        part = 1;
+    }
+    if (left < p->touched[part].left) {
+        p->touched[part].left = (int16_t)left;
+    }
+    if (right > p->touched[part].right) {
+        p->touched[part].right = (int16_t)right;
+    }
+}
+
+static void forget(struct painting *p) {
+    p->touched[0].left = p->touched[1].left = INT16_MAX;
+    p->touched[0].right = p->touched[1].right = INT16_MIN;
+}
+
+static void tell(struct painting *p, int32_t from, int32_t to) {
+    for (uint8_t i = 0; i < 2 && from <= to; i++) {
+        int32_t left = p->touched[i].left, right = p->touched[i].right;
+        if (left <= right) {
+            p->damage->add(p->damage,
+                           (struct jl_rect){(int16_t)left, (int16_t)from,
+                                            (int16_t)(right - left + 1), (int16_t)(to - from + 1)},
+                           p->brush.target->patience_px);
+        }
+    }
+}
+
 /* All areas lie within what is seen: nothing is left to be cut but on turned targets and the like.
  */
-static void fill_run(const struct painting *p, struct jl_rect run) {
+static void fill_run(struct painting *p, struct jl_rect run) {
     struct jl_target *target = p->brush.target;
+    touch(p, run.x, (int32_t)run.x + run.w - 1);
     if (target->painter) {
         jl_brush_fill(&p->brush, run);
     } else {
@@ -165,10 +211,11 @@ static void fill_run(const struct painting *p, struct jl_rect run) {
     }
 }
 
-static void mix_run(const struct painting *p, int32_t x, int32_t y, int16_t count,
+static void mix_run(struct painting *p, int32_t x, int32_t y, int16_t count,
                     const uint8_t *shares) {
     struct jl_target *target = p->brush.target;
     jl_color row[JL_CHUNK];
+    touch(p, x, x + count - 1);
     if (target->painter || !(target->ops->shades & JL_SHADES_MIXED)) {
         jl_paint_cover(target, (int16_t)x, (int16_t)y, count, shares, p->brush.color, p->paper);
         return;
@@ -227,12 +274,27 @@ static int32_t same_rows(const struct jl_smooth_shape *shape, int32_t y, int32_t
     return (end <= last ? end : last + 1) - y;
 }
 
+/* The rows since the last piece, up to one, and those that were drawn with them. */
+static void tell_piece(struct painting *p, int32_t to, int32_t of_pair, int32_t first,
+                       int32_t last) {
+    int32_t other_from = of_pair - to, other_to = of_pair - p->touched_from;
+    tell(p, p->touched_from, to);
+    if (other_to > to && other_from <= last) {
+        tell(p, other_from > first ? other_from : first, other_to < last ? other_to : last);
+    }
+    p->touched_from = to + 1;
+    forget(p);
+}
+
 static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
     const struct jl_smooth_shape *shape = p->shape;
     /* Rows of a shape that is mirrored about the edge or the middle of one are drawn in pairs. */
     int32_t sum = shape->top + shape->bottom, of_pair = sum / JL_CUT_LINES - 1;
     bool pairs = shape->mirrored && sum % JL_CUT_LINES == 0;
     int32_t cut_row = first - 1; /* at whose top the upper cut is */
+    int32_t piece = rows_of_piece(first, last), drawn = first - 1;
+    p->touched_from = first;
+    forget(p);
     memset(p->change, 0, sizeof p->change);
     for (int32_t y = first, rows; y <= last; y += rows) {
         int32_t other = of_pair - y;
@@ -243,15 +305,25 @@ static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
         if (cut_row != y) {
             cut_at(p, y * JL_CUT_LINES, p->upper);
         }
+        if (p->touched[0].left > p->touched[0].right) {
+            p->touched_from = y;
+        }
         begin_row(p);
         add_row(p, y * JL_CUT_LINES);
         rows = same_rows(shape, y, last);
         draw_rows(p, y, rows);
+        drawn = y + rows - 1;
         if (pairs && other > y && other <= last && rows == 1) {
             draw_rows(p, other, 1);
         }
         cut_row = rows > 1 ? first - 1 : y + 1;
         clear_row(p);
+        if (p->damage && (drawn - p->touched_from >= piece || drawn == last || rows > 1)) {
+            tell_piece(p, drawn, pairs ? of_pair : 2 * last + 1, first, last);
+        }
+    }
+    if (p->damage) {
+        tell_piece(p, drawn, pairs ? of_pair : 2 * last + 1, first, last);
     }
 }
 
@@ -289,6 +361,9 @@ void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *sha
         return;
     }
     p.brush = jl_brush_of(target, ink);
+    /* Turned targets and hard edges tell their damage as they go. */
+    bool hard = jl_smooth_is_hard(target, paper), by_pieces = !hard && !target->painter;
+    p.damage = by_pieces ? jl_paint_swap_damage(target, NULL) : NULL;
     p.shape = shape;
     p.paper = paper;
     p.upper = &cuts[0];
@@ -306,11 +381,14 @@ void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *sha
     for (; p.x < end; p.x += JL_CUT_WINDOW) {
         p.width = end - p.x < JL_CUT_WINDOW ? end - p.x : JL_CUT_WINDOW;
         p.first = left > p.x ? left - p.x + 1 : 1;
-        if (jl_smooth_is_hard(target, paper)) {
+        if (hard) {
             draw_hard(&p, first, last);
         } else {
             draw_smooth(&p, first, last);
         }
     }
     jl_shape_ends(target);
+    if (by_pieces) {
+        jl_paint_swap_damage(target, p.damage);
+    }
 }
