@@ -17,15 +17,15 @@ static void close_gap(struct jl_cut *cut, uint8_t i) {
 
 /* Where there is no room, the smallest gap is given up. */
 static void make_room(struct jl_cut *cut) {
-    uint8_t best = 1;
-    for (uint8_t i = 2; i < JL_CUT_SPANS; i++) {
+    int best = 1;
+    for (int i = 2; i < JL_CUT_SPANS; i++) {
         if (cut->spans[i].from - cut->spans[i - 1].to <
             cut->spans[best].from - cut->spans[best - 1].to) {
             best = i;
         }
     }
     cut->spans[best - 1].to = cut->spans[best].to;
-    close_gap(cut, best);
+    close_gap(cut, (uint8_t)best);
 }
 
 void jl_cut_add(struct jl_cut *cut, int32_t from, int32_t to) {

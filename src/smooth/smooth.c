@@ -66,7 +66,7 @@ static void side(struct painting *p, int32_t a, int32_t b, int32_t strips) {
         change[1] = (int16_t)(change[1] + strips * 256 - right);
     } else {
         /* It leaves the pixel: a triangle here, all but a triangle in the next one. */
-        int32_t twice_here = (int32_t)((uint32_t)(before * before) / (uint32_t)(b - a));
+        int32_t twice_here = (int32_t)((uint32_t)(before * before) / (uint32_t)(before + behind));
         int32_t here = strips * twice_here >> 1;
         int32_t left = strips * (twice_here - before + behind) >> 1;
         change[0] = (int16_t)(change[0] + here);
