@@ -205,6 +205,9 @@ static struct shape random_shape(struct test_random *random, enum kind kind) {
     }
     s.outer = (int16_t)test_random_between(random, 8, 320);
     s.inner = (int16_t)test_random_between(random, 0, s.outer - 8);
+    if (s.outer % 4 == 0) {
+        s.inner = 0;
+    }
     s.width = (int16_t)test_random_between(random, 8, 120);
     s.start = (jl_direction)test_random_next(random);
     s.sweep = (uint32_t)test_random_between(random, 1000, 65536);
@@ -212,6 +215,14 @@ static struct shape random_shape(struct test_random *random, enum kind kind) {
     s.count = kind == POLYLINE  ? (size_t)test_random_between(random, 2, 5)
               : kind == POLYGON ? 3
                                 : 5;
+    if (kind == STAR && s.outer % 3 == 0) { /* tall and narrow: sides cross within a row */
+        for (int i = 0; i < 4; i++) {
+            static const struct jl_point bow[4] = {{0, 0}, {40, 560}, {0, 560}, {40, 0}};
+            s.at[i] = (struct jl_point){(int16_t)(300 + s.width + bow[i].x),
+                                        (int16_t)(20 + s.width / 4 + bow[i].y)};
+        }
+        s.count = 4;
+    }
     if (kind == ROUNDED || kind == FRAME) {
         s.at[1] = (struct jl_point){(int16_t)(s.at[0].x + test_random_between(random, 16, 700)),
                                     (int16_t)(s.at[0].y + test_random_between(random, 16, 500))};
@@ -239,7 +250,7 @@ static void areas(void) {
     for (enum kind kind = 0; kind < KINDS; kind++) {
         double worst = 0, sum = 0;
         int edges = 0;
-        for (int round = 0; round < test_cases(48); round++) {
+        for (int round = 0; round < test_cases(80); round++) {
             struct shape s = random_shape(&random, kind);
             struct jl_frame frame = fresh(pixels, sizeof pixels);
             draw(&frame.target, &s, JL_WHITE, JL_CLEAR);
@@ -260,6 +271,21 @@ static void areas(void) {
         EXPECT(edges > 250);
         EXPECT(worst <= 1.0 / 16);
         printf("  %-10s largest error %.4f, on average %.4f\n", names[kind], worst, sum / edges);
+    }
+}
+
+/* Straight edges on sixteenths: the share to the nearest of 255, exactly. */
+static void exact_shares(void) {
+    for (int16_t width = 1; width <= 16; width++) {
+        for (int16_t height = 1; height <= 16; height++) {
+            struct jl_frame frame = fresh(pixels, sizeof pixels);
+            struct jl_rect rect = {(int16_t)(JL_FINE(6) - width), JL_FINE(7), width, height};
+            jl_smooth_rounded(&frame.target, rect, 0, JL_WHITE, JL_CLEAR);
+            test_row("%d by %d sixteenths", width, height);
+            EXPECT_INT(red_at(pixels, 5, 7), lround(width * height / 256.0 * 255));
+            EXPECT_INT(red_at(pixels, 4, 7) + red_at(pixels, 6, 7), 0);
+            EXPECT_INT(red_at(pixels, 5, 6) + red_at(pixels, 5, 8), 0);
+        }
     }
 }
 
@@ -496,6 +522,7 @@ static void straight_to_the_panel(void) {
 
 const struct test_group test_groups[] = {
     {"areas", areas},
+    {"exact_shares", exact_shares},
     {"same_everywhere", same_everywhere},
     {"turned", turned},
     {"hard_without_shades", hard_without_shades},

@@ -24,10 +24,8 @@ struct painting {
     struct jl_cut *upper, *lower;
     int16_t change[ROOM]; /* of the share; the window begins at 1 */
     int32_t low, high;    /* where it changes first, and last */
-    /* Where each cut has one span: the pixel behind its left sides, and the first of its right
-     * ones, between which all is whole. */
+    /* Behind all left sides and before all right ones, if there is such a place, all is whole. */
     int32_t whole_from, whole_to;
-    bool simple;
     struct jl_damage *damage; /* NULL: nobody wants to know, or the format tells it better */
     struct {
         int16_t left, right;
@@ -85,7 +83,6 @@ static void side(struct painting *p, int32_t a, int32_t b, int32_t strips) {
 
 static void sides(struct painting *p, const struct jl_cut *upper, const struct jl_cut *lower,
                   int32_t strips) {
-    p->simple = p->simple && upper->count == 1;
     for (uint8_t i = 0; i < upper->count; i++) {
         side(p, upper->spans[i].from, lower->spans[i].from, strips);
         side(p, upper->spans[i].to, lower->spans[i].to, -strips);
@@ -147,12 +144,11 @@ static void begin_row(struct painting *p) {
     p->high = 0;
     p->whole_from = 0;
     p->whole_to = ROOM;
-    p->simple = true;
 }
 
 /* Where a run of empty or whole pixels ends: at the next change, if there is one. */
 static int32_t run_end(const struct painting *p, int32_t x, bool whole) {
-    if (whole && p->simple && x >= p->whole_from && x < p->whole_to) {
+    if (whole && x >= p->whole_from && x < p->whole_to) {
         return p->whole_to <= p->width ? p->whole_to : p->width + 1;
     }
     do {

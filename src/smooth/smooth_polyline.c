@@ -8,7 +8,7 @@ struct polyline {
     bool round;
 };
 
-/* Whether line i may reach into a band, and if so the line. */
+/* Whether line i may reach into a band, and if so the line, with the joint at its end. */
 static bool stroke_at(const struct polyline *p, size_t i, int32_t top, int32_t bottom,
                       struct jl_stroke *stroke) {
     struct jl_point a = p->points[i], b = p->points[i + 1];
@@ -17,7 +17,7 @@ static bool stroke_at(const struct polyline *p, size_t i, int32_t top, int32_t b
     if (bottom < upper || top > lower) {
         return false;
     }
-    jl_stroke_begin(stroke, a, b, p->width, i > 0 || p->round, i + 2 < p->count || p->round);
+    jl_stroke_begin(stroke, a, b, p->width, i == 0 && p->round, i + 2 < p->count || p->round);
     return true;
 }
 
