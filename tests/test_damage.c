@@ -47,7 +47,18 @@ static void draw_something(struct test_random *random) {
     struct jl_point far = {(int16_t)(b.x * 16 / 2), (int16_t)(b.y * 16 / 2)};
     static const struct jl_text_style soft = {
         .font = &jl_font_sans16, .ink = JL_WHITE, .paper = JL_CLEAR};
-    switch (test_random_between(random, 0, 14)) {
+    static uint8_t boat[JL_RGB888_BYTES(24, 16)], mask[24 * 16 / 8];
+    struct jl_image image = {.format = test_random_next(random) & 1 ? frame.format : &jl_rgb888,
+                             .pixels = boat,
+                             .width = 24,
+                             .height = 16,
+                             .mask = mask,
+                             .mask_bits = 1};
+    boat[a.x & 255] = mask[b.y & 31] = (uint8_t)color;
+    switch (test_random_between(random, 0, 15)) {
+    case 15:
+        jl_draw_image(t, a.x, a.y, &image);
+        break;
     case 10:
         jl_smooth_disc(t, fine, (int16_t)(radius * 13), color, JL_CLEAR);
         break;

@@ -407,6 +407,23 @@ static void (*const calls[])(struct test_random *) = {
 enum { CALLS = sizeof calls / sizeof calls[0] };
 
 /* Thousands of calls of everything, in every format, turn, mode and clip. */
+/* Gradients larger than what is computed at once, in each format, upright, along both axes, with
+ * and without a dither: much of them is copied. */
+static void large_gradients(void) {
+    for (int i = 0; i < KINDS * 4; i++) {
+        const struct kind *kind = &kinds[i / 4];
+        const uint8_t *bits = i & 1 ? kind->format->channel_bits : NULL;
+        enum jl_axis axis = i & 2 ? JL_AXIS_X : JL_AXIS_Y;
+        struct jl_rect r = {3, 2, 53, 37};
+        sheet_open_as(kind, 64, 48, 0);
+        jl_fill_gradient(&sheet.frame.target, r, axis, JL_RGB(9, 99, 250), JL_RGB(240, 20, 60),
+                         bits);
+        naive_gradient(&reference, r, axis, JL_RGB(9, 99, 250), JL_RGB(240, 20, 60), bits);
+        test_row("%s, axis %d, %s", kind->name, (int)axis, bits ? "dithered" : "plain");
+        EXPECT(sheet_equals_reference());
+    }
+}
+
 static void random_calls_equal_reference(void) {
     static const struct {
         int width, height;
@@ -889,6 +906,7 @@ static void dithered_colors(void) {
 }
 
 const struct test_group test_groups[] = {
+    {"large_gradients", large_gradients},
     {"dithered_colors", dithered_colors},
     {"checked_images", checked_images},
     {"checked_masks", checked_masks},

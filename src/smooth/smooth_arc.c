@@ -72,9 +72,6 @@ static int32_t even(const void *context, int32_t top, int32_t bottom) {
     const struct arc *arc = context;
     bool in_hole = bottom > arc->y - arc->inner && top < arc->y + arc->inner;
     int32_t lines = jl_disc_even(in_hole ? arc->inner : arc->outer);
-    if (bottom >= arc->y && top <= arc->y) {
-        return 0; /* rays may meet here */
-    }
     for (uint8_t i = 0; i < 2; i++) {
         const struct half *half = i ? &arc->end : &arc->start;
         int32_t rim = arc->y - ((arc->outer * half->cos) >> 14);
