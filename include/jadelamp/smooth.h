@@ -68,7 +68,7 @@ void jl_smooth_line(struct jl_target *target, struct jl_point a, struct jl_point
 
 /**
  * Lines from point to point with round joints. Where more than 9 strokes lie side by side
- * within 64 columns of a row, the gaps that are the smallest may be lost.
+ * within 120 columns of a row, the gaps that are the smallest may be lost.
  *
  * @param points the caller's; 0 or 1 points draw nothing
  */

@@ -12,9 +12,9 @@
 #include "jadelamp/smooth.h"
 
 enum {
-    JL_CUT_SPANS = 10, /* that a cut may have */
-    JL_CUT_LINES = 32, /* lines of a row */
-    JL_CUT_WINDOW = 64 /* pixels that are looked at at a time */
+    JL_CUT_SPANS = 10,  /* that a cut may have */
+    JL_CUT_LINES = 32,  /* lines of a row */
+    JL_CUT_WINDOW = 120 /* pixels that are looked at at a time; columns around them fit int16_t */
 };
 
 /* What a line cuts: from left to right, none of them touching another. */

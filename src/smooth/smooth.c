@@ -372,7 +372,7 @@ void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *sha
     /* Windows begin at the same places whatever is seen, so that roundings are the same. */
     p.x = shape->left >> 8;
     if (left > p.x) {
-        p.x += (left - p.x) & ~(JL_CUT_WINDOW - 1);
+        p.x += (left - p.x) / JL_CUT_WINDOW * JL_CUT_WINDOW;
     }
     for (; p.x < end; p.x += JL_CUT_WINDOW) {
         p.width = end - p.x < JL_CUT_WINDOW ? end - p.x : JL_CUT_WINDOW;

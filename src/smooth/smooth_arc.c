@@ -96,6 +96,38 @@ static void place_end(struct arc *arc, uint8_t i, const struct half *half) {
     arc->end_y[i] = arc->y + ((away * -half->cos + 8192) >> 14);
 }
 
+/* Widens what the shape lies within by a square around a place. */
+static void include(struct jl_smooth_shape *shape, int32_t x, int32_t y, int32_t lines) {
+    shape->left = x - lines * 8 < shape->left ? x - lines * 8 : shape->left;
+    shape->right = x + lines * 8 > shape->right ? x + lines * 8 : shape->right;
+    shape->top = y - lines < shape->top ? y - lines : shape->top;
+    shape->bottom = y + lines > shape->bottom ? y + lines : shape->bottom;
+}
+
+/* The ends, each with what is as wide as the ring around it, and what the sweep passes of the four
+ * sides. */
+static void include_all(struct jl_smooth_shape *shape, const struct arc *arc, jl_direction start,
+                        uint32_t sweep) {
+    for (uint8_t i = 0; i < 2; i++) {
+        include(shape, arc->end_x[i], arc->end_y[i], arc->end_radius + 2);
+    }
+    for (uint8_t quarter = 0; quarter < 4; quarter++) {
+        jl_direction side = (jl_direction)(quarter * 16384u);
+        if ((jl_direction)(side - start) <= sweep) {
+            int32_t away = arc->outer - 1;
+            include(shape,
+                    arc->x + (quarter == 1   ? away
+                              : quarter == 3 ? -away
+                                             : 0) *
+                                 8,
+                    arc->y + (quarter == 2   ? away
+                              : quarter == 0 ? -away
+                                             : 0),
+                    1);
+        }
+    }
+}
+
 void jl_smooth_arc(struct jl_target *target, struct jl_point centre, int16_t outer, int16_t inner,
                    jl_direction start, uint32_t sweep, enum jl_ends ends, jl_color ink,
                    jl_color paper) {
@@ -117,13 +149,13 @@ void jl_smooth_arc(struct jl_target *target, struct jl_point centre, int16_t out
     arc.end_radius = (arc.outer - arc.inner) / 2;
     place_end(&arc, 0, &arc.start);
     place_end(&arc, 1, &arc.end);
-    jl_smooth_paint(target,
-                    &(struct jl_smooth_shape){.cut = cut,
-                                              .even = even,
-                                              .context = &arc,
-                                              .left = arc.x - arc.outer * 8,
-                                              .right = arc.x + arc.outer * 8,
-                                              .top = arc.y - arc.outer,
-                                              .bottom = arc.y + arc.outer},
-                    ink, paper);
+    struct jl_smooth_shape shape = {.cut = cut,
+                                    .even = even,
+                                    .context = &arc,
+                                    .left = arc.end_x[0],
+                                    .right = arc.end_x[0],
+                                    .top = arc.end_y[0],
+                                    .bottom = arc.end_y[0]};
+    include_all(&shape, &arc, start, sweep);
+    jl_smooth_paint(target, &shape, ink, paper);
 }
