@@ -44,7 +44,7 @@ extern const struct jl_font jl_font_icons12;  /**< 24 marine and device symbols,
 /**
  * Soft letters for glass with shades, 4 bits a pixel, made from DejaVu Sans at 16, 24 and 32
  * pixels (fonts/dejavu-notice.txt): ASCII, Latin-1, dash, dots, euro, ohm, arrows. Lines of 19,
- * 29 and 38; 12, 23 and 39 KB.
+ * 29 and 38; 12, 23 and 39 KB. The largest is not there where addresses have 16 bits.
  */
 extern const struct jl_font jl_font_sans16, jl_font_sans24, jl_font_sans32;
 /** Their Greek and Cyrillic letters: fallback fonts. */

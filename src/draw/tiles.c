@@ -2,14 +2,14 @@
 #include "../core/paint.h"
 #include "jadelamp/transform.h"
 
-static uint16_t columns_of(const struct jl_sheet *sheet) {
-    return sheet->width > 0 ? (uint16_t)(sheet->image->width / sheet->width) : 0;
+static int32_t columns_of(const struct jl_sheet *sheet) {
+    return sheet->width > 0 ? sheet->image->width / sheet->width : 0;
 }
 
 uint16_t jl_sheet_count(const struct jl_sheet *sheet) {
-    return sheet->height > 0
-               ? (uint16_t)(columns_of(sheet) * (sheet->image->height / sheet->height))
-               : 0;
+    int32_t rows = sheet->height > 0 ? sheet->image->height / sheet->height : 0;
+    int32_t count = columns_of(sheet) * rows;
+    return (uint16_t)(count < UINT16_MAX ? count : UINT16_MAX);
 }
 
 void jl_draw_tile(struct jl_target *target, int16_t x, int16_t y, const struct jl_sheet *sheet,
@@ -17,7 +17,7 @@ void jl_draw_tile(struct jl_target *target, int16_t x, int16_t y, const struct j
     if (index >= jl_sheet_count(sheet)) {
         return;
     }
-    uint16_t columns = columns_of(sheet);
+    int32_t columns = columns_of(sheet);
     struct jl_rect from = {(int16_t)(index % columns * sheet->width),
                            (int16_t)(index / columns * sheet->height), sheet->width, sheet->height};
     struct jl_rect to = {x, y, sheet->width, sheet->height};

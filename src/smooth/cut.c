@@ -109,10 +109,11 @@ struct jl_side jl_side_of(int32_t x0, int32_t y0, int32_t x1, int32_t y1) {
     }
     uint32_t lines = (uint32_t)(side.bottom - side.top);
     if (lines) {
-        enum { MOST = (1 << 19) - 1 }; /* for sides far wider than any glass, and nearly level */
+        const uint32_t most =
+            ((uint32_t)1 << 19) - 1; /* for sides wider than any glass, and nearly level */
         uint32_t columns = dx < 0 ? 0 - (uint32_t)dx : (uint32_t)dx;
         uint32_t whole = columns / lines, rest = columns % lines;
-        whole = whole > MOST ? MOST : whole;
+        whole = whole > most ? most : whole;
         int32_t slope = (int32_t)(whole << 12 | (rest << 12) / lines);
         side.slope = dx < 0 ? -slope : slope;
     }
