@@ -9,7 +9,8 @@ static int32_t columns_of(const struct jl_sheet *sheet) {
 uint16_t jl_sheet_count(const struct jl_sheet *sheet) {
     int32_t rows = sheet->height > 0 ? sheet->image->height / sheet->height : 0;
     int32_t count = columns_of(sheet) * rows;
-    return (uint16_t)(count < UINT16_MAX ? count : UINT16_MAX);
+    const int32_t most = (int32_t)UINT16_MAX;
+    return (uint16_t)(count < most ? count : most);
 }
 
 void jl_draw_tile(struct jl_target *target, int16_t x, int16_t y, const struct jl_sheet *sheet,
