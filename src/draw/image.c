@@ -67,17 +67,11 @@ static void copy_rows(const struct jl_frame *to, struct jl_rect visible,
     }
 }
 
-/* Fifteenths that a line of the mask leaves of a pixel. */
-static uint8_t mask_at(const struct jl_image *image, const uint8_t *line, int x) {
-    return image->mask_bits == 4 ? (uint8_t)(line[x >> 1] >> (x & 1 ? 0 : 4) & 15)
-                                 : (uint8_t)((line[x >> 3] >> (7 - (x & 7)) & 1) * 15);
-}
-
 /* What becomes of a run of pixels. */
 enum part { CLEAR, SOFT, WHOLE };
 
 static enum part part_at(const struct jl_image *image, const uint8_t *line, int x) {
-    uint8_t there = mask_at(image, line, x);
+    uint8_t there = jl_mask_at(image, line, x);
     return there == 15 ? WHOLE : there ? SOFT : CLEAR;
 }
 

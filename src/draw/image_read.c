@@ -42,12 +42,10 @@ static void unpack(const struct jl_image_reader *reader, int x, int y, int count
 
 /* What the mask leaves of pixels. */
 static void mask_row(const struct jl_image *image, int x, int y, int count, jl_color *row) {
-    bool fine = image->mask_bits == 4;
     size_t stride = ((size_t)image->width * image->mask_bits + 7) / 8;
     const uint8_t *line = image->mask + (size_t)y * stride;
     for (int i = 0; i < count; i++, x++) {
-        unsigned there = fine ? (unsigned)line[x >> 1] >> (x & 1 ? 0 : 4) & 15u
-                              : ((unsigned)line[x >> 3] >> (7 - (x & 7)) & 1u) * 15;
+        uint32_t there = jl_mask_at(image, line, x);
         row[i] = there ? row[i] | (jl_color)(255 - there * 17) << 24 : JL_CLEAR;
     }
 }

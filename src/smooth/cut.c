@@ -119,3 +119,16 @@ struct jl_side jl_side_of(int32_t x0, int32_t y0, int32_t x1, int32_t y1) {
     }
     return side;
 }
+
+void jl_smooth_within(struct jl_smooth_shape *shape, const struct jl_point *points, size_t count,
+                      int32_t lines) {
+    shape->left = shape->top = INT32_MAX;
+    shape->right = shape->bottom = INT32_MIN;
+    for (size_t i = 0; i < count; i++) {
+        int32_t x = points[i].x * (int32_t)16, y = points[i].y * (int32_t)2;
+        shape->left = x - lines * 8 < shape->left ? x - lines * 8 : shape->left;
+        shape->right = x + lines * 8 > shape->right ? x + lines * 8 : shape->right;
+        shape->top = y - lines < shape->top ? y - lines : shape->top;
+        shape->bottom = y + lines > shape->bottom ? y + lines : shape->bottom;
+    }
+}

@@ -43,6 +43,10 @@ void jl_cut_add(struct jl_cut *cut, int32_t from, int32_t to);
 /* Takes away what is between two columns. */
 void jl_cut_take(struct jl_cut *cut, int32_t from, int32_t to);
 
+/* Sets what a shape lies within: its points, and so many lines around each. */
+void jl_smooth_within(struct jl_smooth_shape *shape, const struct jl_point *points, size_t count,
+                      int32_t lines);
+
 void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *shape, jl_color ink,
                      jl_color paper);
 

@@ -81,19 +81,7 @@ void jl_smooth_polygon(struct jl_target *target, const struct jl_point *points, 
         return;
     }
     p.crosses = crosses_itself(&p);
-    struct jl_smooth_shape shape = {.cut = cut,
-                                    .even = even,
-                                    .context = &p,
-                                    .left = INT32_MAX,
-                                    .right = INT32_MIN,
-                                    .top = INT32_MAX,
-                                    .bottom = INT32_MIN};
-    for (size_t i = 0; i < count; i++) {
-        int32_t x = points[i].x * (int32_t)16, y = points[i].y * (int32_t)2;
-        shape.left = x < shape.left ? x : shape.left;
-        shape.right = x > shape.right ? x : shape.right;
-        shape.top = y < shape.top ? y : shape.top;
-        shape.bottom = y > shape.bottom ? y : shape.bottom;
-    }
+    struct jl_smooth_shape shape = {.cut = cut, .even = even, .context = &p};
+    jl_smooth_within(&shape, points, count, 0);
     jl_smooth_paint(target, &shape, ink, paper);
 }

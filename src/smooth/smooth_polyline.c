@@ -57,19 +57,7 @@ void jl_smooth_polyline(struct jl_target *target, const struct jl_point *points,
     if (count < 2 || p.width <= 0) {
         return;
     }
-    struct jl_smooth_shape shape = {.cut = cut,
-                                    .even = even,
-                                    .context = &p,
-                                    .left = INT32_MAX,
-                                    .right = INT32_MIN,
-                                    .top = INT32_MAX,
-                                    .bottom = INT32_MIN};
-    for (size_t i = 0; i < count; i++) {
-        int32_t x = points[i].x * (int32_t)16, y = points[i].y * (int32_t)2;
-        shape.left = x - p.width * 8 < shape.left ? x - p.width * 8 : shape.left;
-        shape.right = x + p.width * 8 > shape.right ? x + p.width * 8 : shape.right;
-        shape.top = y - p.width < shape.top ? y - p.width : shape.top;
-        shape.bottom = y + p.width > shape.bottom ? y + p.width : shape.bottom;
-    }
+    struct jl_smooth_shape shape = {.cut = cut, .even = even, .context = &p};
+    jl_smooth_within(&shape, points, count, p.width);
     jl_smooth_paint(target, &shape, ink, paper);
 }
