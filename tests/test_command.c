@@ -205,11 +205,14 @@ static void expect_light(void *context, const char *name, const char *path) {
     ++*(int *)context;
     test_row("%s", name);
     shell_begin();
-    snprintf(line, sizeof line, "%s light %s --scale 2 --into .", JADELAMP, name);
+    /* The recording of a large glass is 70 to 200 MB, and no other than a small one's. */
+    bool large = (long)card.width * card.height > 160L * 160;
+    snprintf(line, sizeof line, "%s light %s --scale 2 --into .%s", JADELAMP, name,
+             large ? " --no-wires" : "");
     EXPECT_INT(shell(line), 0);
     bool paper = card.controller->driver && card.controller->driver->paper;
     EXPECT_CONTAINS(output, paper ? "the glass shows the picture" : "lit");
-    expect_times_rise(name);
+    if (!large) expect_times_rise(name);
     if (card.cells.bus) {
         expect_cells(&card);
     } else {
