@@ -20,6 +20,8 @@ int verb_catalog(int argc, const char **argv);
 int verb_scan(int argc, const char **argv);
 int verb_light(int argc, const char **argv);
 int verb_run(int argc, const char **argv);
+/* Starts the program jadelamp-VERB, beside this one or on the PATH, in this one's place. */
+int cli_start_program(int argc, const char **argv);
 int verb_bake(int argc, const char **argv);
 int verb_explain(int argc, const char **argv);
 int verb_replay(int argc, const char **argv);
@@ -39,6 +41,9 @@ int cli_next_option(poptContext context, const char **argv);
 
 /* Prints "jadelamp VERB: text" on stderr and returns EXIT_BAD. */
 __attribute__((format(printf, 2, 3))) int cli_bad(const char *verb, const char *format, ...);
+
+/* The status of a verb that is through, or EXIT_BAD: what it printed did not get out. */
+int cli_finish(const char *verb, int status);
 
 /* Reports a left-over operand. True: there was one. */
 bool cli_too_many(poptContext context, const char *verb);

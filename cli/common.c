@@ -46,6 +46,14 @@ int cli_bad(const char *verb, const char *format, ...) {
     return EXIT_BAD;
 }
 
+int cli_finish(const char *verb, int status) {
+    /* A part may have gone out before: then only the stream knows that it failed. */
+    if (fflush(stdout) != 0 || ferror(stdout)) {
+        return cli_bad(verb, "the output could not be written");
+    }
+    return status;
+}
+
 bool cli_too_many(poptContext context, const char *verb) {
     const char *operand = poptGetArg(context);
     if (operand) {

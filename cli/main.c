@@ -16,6 +16,7 @@ static const struct verb {
     {"scan", verb_scan, "ask a simulated I2C bus who is there"},
     {"light", verb_light, "first light: wake the panel of a card and show the test card"},
     {"run", verb_run, "run a program of your own on the panel of a card"},
+    {"window", cli_start_program, "show the glass of a card, and work it with mouse and keys"},
     {"explain", verb_explain, "read a logic analyser's capture out, command by command"},
     {"replay", verb_replay, "play such a capture to an emulated panel, and look at its glass"},
     {"budget", verb_budget, "tell what a capture spends, in bytes and time"},
@@ -52,12 +53,7 @@ int main(int argc, const char **argv) {
     jl_file_tidy_on_signals();
     for (int i = 0; i < VERB_COUNT; i++) {
         if (strcmp(argv[1], verbs[i].name) == 0) {
-            int status = verbs[i].run(argc - 1, argv + 1);
-            /* A part may have gone out before: then only the stream knows that it failed. */
-            if (fflush(stdout) != 0 || ferror(stdout)) {
-                return cli_bad(argv[1], "the output could not be written");
-            }
-            return status;
+            return cli_finish(argv[1], verbs[i].run(argc - 1, argv + 1));
         }
     }
     fprintf(stderr, "jadelamp: \"%s\" is not a verb\n\n", argv[1]);

@@ -108,10 +108,26 @@ static void advance(struct jl_board *board, uint64_t until_ps) {
     }
 }
 
-void jl_sim_board_advance(struct jl_board *board, uint64_t until_ps) {
+static void advance_to(struct jl_board *board, uint64_t until_ps) {
     if (board->brown_out && board->brown_out_ps <= until_ps) {
         advance(board, board->brown_out_ps);
         board->brown_out(board);
     }
     advance(board, until_ps);
+}
+
+void jl_board_on_time(struct jl_board *board, jl_time_fn fn, void *context) {
+    board->on_time = fn;
+    board->time_context = context;
+    board->call_ps = board->now_ps;
+}
+
+void jl_sim_board_advance(struct jl_board *board, uint64_t until_ps) {
+    while (board->on_time && board->call_ps <= until_ps) {
+        uint64_t at_ps = board->call_ps > board->now_ps ? board->call_ps : board->now_ps;
+        advance_to(board, at_ps);
+        uint64_t next_ps = board->on_time(board->time_context, at_ps);
+        board->call_ps = next_ps > at_ps ? next_ps : at_ps + 1;
+    }
+    advance_to(board, until_ps);
 }

@@ -64,6 +64,9 @@ struct jl_board {
     int wire_count;
     void (*brown_out)(struct jl_board *board); /* NULL: none is to come */
     uint64_t brown_out_ps;
+    jl_time_fn on_time; /* NULL: nobody */
+    void *time_context;
+    uint64_t call_ps;
     struct recorder recorder;
     struct jl_diagnostic diagnostics[MOST_DIAGNOSTICS];
     size_t diagnostic_count, diagnostic_total;

@@ -215,7 +215,6 @@ static bool take_picture(struct jl_device *device, struct jl_picture *picture,
     if (!jl_picture_create(picture, device->glass.width, device->glass.height)) {
         return false;
     }
-    jl_sim_judge_look(device);
     if (device->machine->keeps_picture || !jl_device_why_dark(device)) {
         show(device, picture);
         jl_sim_glass_hide_corners(&device->glass, picture);
@@ -224,6 +223,7 @@ static bool take_picture(struct jl_device *device, struct jl_picture *picture,
 }
 
 bool jl_device_picture(struct jl_device *device, struct jl_picture *picture) {
+    jl_sim_judge_look(device);
     return take_picture(device, picture, device->machine->show);
 }
 

@@ -24,13 +24,17 @@ static int quarters_of(const struct jl_hand_step *step, uint64_t at_ps) {
     return step->x < 0 ? missing - whole : whole - missing;
 }
 
-unsigned jl_hand_knob(const struct jl_hand_step *steps, size_t count, int which, uint64_t at_ps) {
+unsigned jl_hand_contacts(int quarters) {
     static const uint8_t contacts[] = {0, 1, 3, 2}; /* A leads clockwise */
+    return contacts[(unsigned)quarters & 3];
+}
+
+unsigned jl_hand_knob(const struct jl_hand_step *steps, size_t count, int which, uint64_t at_ps) {
     int quarters = 0;
     for (size_t i = 0; i < count; i++) {
         if (steps[i].deed == JL_HAND_TURN && steps[i].which == which) {
             quarters += quarters_of(&steps[i], at_ps);
         }
     }
-    return contacts[quarters & 3];
+    return jl_hand_contacts(quarters);
 }

@@ -134,11 +134,11 @@ static void put_paper(const struct jl_picture *logical, int scale, int margin,
     }
 }
 
-static void put_square(struct jl_picture *photo, int left, int top, int side, struct shade shade) {
-    for (int y = top; y < top + side; y++) {
-        for (int x = left; x < left + side; x++) {
-            memcpy(jl_picture_at(photo, x, y), &shade, 3);
-        }
+static void put_dots(uint8_t *at, int count, struct shade shade) {
+    for (int x = 0; x < count; x++, at += 3) {
+        at[0] = shade.r;
+        at[1] = shade.g;
+        at[2] = shade.b;
     }
 }
 
@@ -166,9 +166,7 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
         put_paper(logical, scale, margin, photo);
         return true;
     }
-    for (int i = 0; i < photo->width * photo->height; i++) {
-        memcpy(photo->rgb + i * 3, &around, 3);
-    }
+    put_dots(photo->rgb, photo->width * photo->height, around);
     for (int y = 0; y < logical->height; y++) {
         struct shade lit = lit_shade(glass, y);
         int top = margin + y * scale + (split && y >= SPLIT_ROWS ? scale : 0);
@@ -181,7 +179,11 @@ bool jl_glass_photo(const struct jl_glass *glass, const struct jl_picture *logic
             struct shade shade = {mix(dark.r, lit.r, dot[0] * glow / 255),
                                   mix(dark.g, lit.g, dot[1] * glow / 255),
                                   mix(dark.b, lit.b, dot[2] * glow / 255)};
-            put_square(photo, margin + x * scale, top, scale - gap, shade);
+            put_dots(jl_picture_at(photo, margin + x * scale, top), scale - gap, shade);
+        }
+        const uint8_t *first = jl_picture_at(photo, 0, top);
+        for (int copy = 1; copy < scale - gap; copy++) { /* squares: rows that are alike */
+            memcpy(jl_picture_at(photo, 0, top + copy), first, (size_t)photo->width * 3);
         }
     }
     return true;

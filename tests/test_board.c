@@ -6,6 +6,8 @@
 #include <string.h>
 
 #include "bench_panel.h"
+#include "jadelamp/host/rig.h"
+#include "jadelamp/jadelamp.h"
 #include "vcd.h"
 
 static struct bus_log decoded;
@@ -282,6 +284,73 @@ static void parallel_and_te_recorded(void) {
     }
 }
 
+/* ---- calls as time passes ---- */
+
+struct witness {
+    struct jl_rig *rig;
+    uint64_t step_ps, last_ps;
+    int calls, early, half_sent;
+};
+
+static uint64_t witness(void *context, uint64_t now_ps) {
+    struct witness *seen = context;
+    struct jl_picture glass;
+    seen->calls++;
+    seen->early += seen->calls > 1 && now_ps != seen->last_ps + seen->step_ps;
+    seen->early += now_ps != jl_board_now_ps(seen->rig->board);
+    seen->last_ps = now_ps;
+    if (jl_device_picture(seen->rig->device, &glass)) {
+        const uint8_t *first = jl_picture_at(&glass, 60, 5), *last = jl_picture_at(&glass, 60, 300);
+        seen->half_sent += first[1] == 255 && last[1] == 0;
+        jl_picture_free(&glass);
+    }
+    return now_ps + seen->step_ps;
+}
+
+static uint64_t count_only(void *context, uint64_t now_ps) {
+    ++*(int *)context;
+    return now_ps; /* not later: the next picosecond is meant */
+}
+
+/* Within waits, blocking transfers and DMA, at the times that were asked for. */
+static void calls_as_time_passes(void) {
+    static struct jl_card card;
+    static struct jl_rig rig;
+    struct jl_complaint complaint = {""};
+    int calls = 0;
+    EXPECT(jl_card_find("st7789-240x320-spi", &card, &complaint));
+    EXPECT(jl_rig_open(&rig, &card, &complaint));
+    EXPECT_INT(jl_rig_wake(&rig), JL_OK);
+    jl_clear(&rig.frame.target, JL_WHITE);
+    uint64_t begun_ps = jl_board_now_ps(rig.board);
+    struct witness seen = {.rig = &rig, .step_ps = 1000000000};
+    jl_board_on_time(rig.board, witness, &seen);
+    EXPECT_INT(jl_rig_present(&rig), JL_OK);
+    uint64_t took_ps = jl_board_now_ps(rig.board) - begun_ps;
+    EXPECT_INT(seen.calls, (int)(took_ps / seen.step_ps) + 1);
+    EXPECT_INT(seen.early, 0);
+    EXPECT(seen.half_sent > seen.calls / 2); /* between row 5 and row 300 of 320 */
+    /* The same while DMA is under way, and in a wait. */
+    jl_clear(&rig.frame.target, JL_BLACK);
+    EXPECT_INT(jl_rig_present(&rig), JL_OK);
+    jl_clear(&rig.frame.target, JL_WHITE);
+    int before = seen.half_sent;
+    struct jl_async sending;
+    EXPECT_INT(jl_async_init(&sending, &rig.panel, NULL, NULL), JL_OK);
+    EXPECT_INT(jl_async_present(&sending, &rig.frame), JL_OK);
+    jl_board_wait_ps(rig.board, took_ps / 2);
+    EXPECT(seen.half_sent > before + 5);
+    EXPECT_INT(seen.early, 0);
+    EXPECT_INT(jl_async_finish(&sending), JL_OK);
+    jl_board_on_time(rig.board, count_only, &calls);
+    jl_board_wait_ps(rig.board, 9);
+    EXPECT_INT(calls, 10);
+    jl_board_on_time(rig.board, NULL, NULL);
+    jl_board_wait_ps(rig.board, 100);
+    EXPECT_INT(calls, 10);
+    jl_rig_close(&rig);
+}
+
 const struct test_group test_groups[] = {
     {"i2c_recording", i2c_recording},
     {"spi_recording", spi_recording},
@@ -290,5 +359,6 @@ const struct test_group test_groups[] = {
     {"limits_are_kept", limits_are_kept},
     {"scan_finds", scan_finds_each_address},
     {"parallel_and_te_recorded", parallel_and_te_recorded},
+    {"calls_as_time_passes", calls_as_time_passes},
     {NULL, NULL},
 };

@@ -225,6 +225,58 @@ static void hands_on_a_run(void) {
     shell_end();
 }
 
+static int presses, detents;
+
+static jl_status count_deeds(const struct jl_port *port) {
+    struct jl_key ok = {.key = JL_KEY_OK}, down = {.key = JL_KEY_DOWN};
+    struct jl_knob knob = {.quarters = 4};
+    struct jl_event event;
+    const struct jl_port_ops *ops = port->ops;
+    presses = detents = 0;
+    for (uint32_t now_ms = 0; now_ms < 1500; now_ms++) {
+        bool raw_ok = !ops->get_pin(port->context, JL_PIN_KEY_OK);
+        bool raw_down = !ops->get_pin(port->context, JL_PIN_KEY_DOWN);
+        presses += jl_key_feed(&ok, raw_ok, now_ms, &event) && event.kind == JL_EVENT_KEY;
+        presses +=
+            100 * (jl_key_feed(&down, raw_down, now_ms, &event) && event.kind == JL_EVENT_KEY);
+        if (jl_knob_feed(&knob, ops->get_pin(port->context, JL_PIN_KNOB_A),
+                         ops->get_pin(port->context, JL_PIN_KNOB_B), &event)) {
+            detents += event.dx;
+        }
+        ops->wait_us(port->context, 1000);
+    }
+    return show_a_box(port);
+}
+
+/* Keys and a knob are pins of the port, where the card has them. */
+static void keys_on_a_run(void) {
+    static struct jl_card card;
+    static struct jl_run_result result;
+    static struct jl_hand_script hands;
+    struct jl_complaint complaint = {""};
+    static const char text[] = "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32\n[bus]\n"
+                               "kind = i2c\naddress = 0x3C\nclock = 400 kHz\n[pins]\n"
+                               "key_ok = PB0\n";
+    EXPECT(jl_card_read_text("hands", text, sizeof text - 1, &card, &complaint));
+    EXPECT(jl_card_has_keys(&card) && !jl_card_has_knob(&card));
+    EXPECT_TEXT(jl_card_pin(&card, "key_ok"), "PB0");
+    EXPECT(jl_hand_script_read_text(
+        "x", "0.2 s key ok\n0.5 s key ok\n0.7 s key down\n1 s turn 3\n1.2 s turn -1\n", &hands,
+        &complaint));
+    shell_begin();
+    struct jl_run_request request = {.name = "x", .directory = shell_path("")};
+    EXPECT(jl_run(&card, count_deeds, &request, &result, &complaint));
+    EXPECT_INT(presses, 0);
+    EXPECT_INT(detents, 0);
+    jl_run_close(&result);
+    request.hands = &hands;
+    EXPECT(jl_run(&card, count_deeds, &request, &result, &complaint));
+    EXPECT_INT(presses, 102);
+    EXPECT_INT(detents, 2);
+    jl_run_close(&result);
+    shell_end();
+}
+
 static void refused_runs(void) {
     static struct jl_card card;
     static struct jl_run_result result;
@@ -263,7 +315,9 @@ static void the_command_runs_an_object(void) {
         {JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM " more", 2, "one argument too many"},
         {"echo '1 s tap 5 5' | " JADELAMP " run ssd1306-128x32-i2c " A_PROGRAM
          " --hands /dev/stdin",
-         2, "the card ssd1306-128x32-i2c has no [touch] for the hands"},
+         2,
+         "the card ssd1306-128x32-i2c has no [touch], and no key_ok or knob_a in [pins], for the "
+         "hands"},
         {"echo '1 s poke' | " JADELAMP " run gc9a01-240x240-touch " A_PROGRAM " --hands /dev/stdin",
          2, "/dev/stdin:1: poke: unknown deed"},
         {JADELAMP " run gc9a01-240x240-touch " A_PROGRAM " --hands missing.hands", 2,
@@ -283,6 +337,7 @@ const struct test_group test_groups[] = {
     {"ends", ends},
     {"costs_are_measured", costs_are_measured},
     {"hands_on_a_run", hands_on_a_run},
+    {"keys_on_a_run", keys_on_a_run},
     {"refused_runs", refused_runs},
     {"the_command_runs_an_object", the_command_runs_an_object},
     {NULL, NULL},

@@ -59,3 +59,16 @@ const char *jl_card_pin(const struct jl_card *card, const char *wire) {
     }
     return NULL;
 }
+
+bool jl_card_has_keys(const struct jl_card *card) {
+    static const char *const keys[] = {"key_ok", "key_back", "key_up", "key_down"};
+    bool any = false;
+    for (size_t i = 0; i < sizeof keys / sizeof keys[0]; i++) {
+        any |= jl_card_pin(card, keys[i]) != NULL;
+    }
+    return any;
+}
+
+bool jl_card_has_knob(const struct jl_card *card) {
+    return jl_card_pin(card, "knob_a") && jl_card_pin(card, "knob_b");
+}

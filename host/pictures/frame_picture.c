@@ -29,8 +29,16 @@ bool jl_picture_enlarge(const struct jl_picture *picture, int scale, struct jl_p
         return false;
     }
     for (int y = 0; y < larger->height; y++) {
-        for (int x = 0; x < larger->width; x++) {
-            memcpy(jl_picture_at(larger, x, y), jl_picture_at(picture, x / scale, y / scale), 3);
+        uint8_t *to = jl_picture_at(larger, 0, y);
+        if (y % scale) {
+            memcpy(to, jl_picture_at(larger, 0, y - 1), (size_t)larger->width * 3);
+            continue;
+        }
+        for (int x = 0; x < picture->width; x++) {
+            const uint8_t *from = jl_picture_at(picture, x, y / scale);
+            for (int copy = 0; copy < scale; copy++, to += 3) {
+                memcpy(to, from, 3);
+            }
         }
     }
     return true;
@@ -54,12 +62,12 @@ bool jl_picture_turn(const struct jl_picture *picture, int quarters, struct jl_p
 }
 
 void jl_picture_place(struct jl_picture *onto, const struct jl_picture *picture, int x, int y) {
-    for (int dy = 0; dy < picture->height; dy++) {
-        for (int dx = 0; dx < picture->width; dx++) {
-            if (x + dx >= 0 && x + dx < onto->width && y + dy >= 0 && y + dy < onto->height) {
-                memcpy(jl_picture_at(onto, x + dx, y + dy), jl_picture_at(picture, dx, dy), 3);
-            }
-        }
+    int left = x < 0 ? -x : 0;
+    int right = onto->width - x < picture->width ? onto->width - x : picture->width;
+    for (int dy = y < 0 ? -y : 0; left < right && dy < picture->height && y + dy < onto->height;
+         dy++) {
+        memcpy(jl_picture_at(onto, x + left, y + dy), jl_picture_at(picture, left, dy),
+               (size_t)(right - left) * 3);
     }
 }
 

@@ -157,6 +157,7 @@ static bool open_on(struct jl_rig *rig, const struct jl_card *card, const struct
     rig->is_guest = beside != NULL;
     rig->board = beside ? beside->board : jl_board_create(NOISE_SEED);
     rig->sim.board = rig->board;
+    rig->sim.hand = &rig->hand;
     if (beside) {
         jl_host_rig_share(rig, beside);
     }

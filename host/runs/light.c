@@ -8,19 +8,6 @@
 #include "jadelamp/host/png.h"
 #include "light_content.h"
 
-static void draw_test_card(struct jl_frame *frame, const char *title) {
-    unsigned bits = frame->format->bits_per_pixel;
-    if (frame->format->clear[0][0]) { /* fresh frames are white paper */
-        jl_draw_paper_test_card(&frame->target, title);
-    } else if (bits == 1) {
-        jl_draw_test_card(&frame->target, title);
-    } else if (bits <= 4) {
-        jl_draw_grey_test_card(&frame->target, title);
-    } else {
-        jl_draw_color_test_card(&frame->target, title);
-    }
-}
-
 struct session {
     struct jl_light_result *result;
     const struct jl_light_request *request;
@@ -54,7 +41,7 @@ static jl_status present(struct jl_rig *rig, const struct session *session) {
     } else if (text) {
         jl_host_draw_text(frame, text);
     } else {
-        draw_test_card(frame, title);
+        jl_host_draw_test_card(frame, title);
     }
     if (session->request->film) {
         int columns = frame->target.width > 200 ? 2 : 4;

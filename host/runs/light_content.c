@@ -11,6 +11,19 @@ static jl_color ground_of(const struct jl_frame *frame) {
     return frame->format->clear[0][0] ? JL_WHITE : JL_BLACK;
 }
 
+void jl_host_draw_test_card(struct jl_frame *frame, const char *title) {
+    unsigned bits = frame->format->bits_per_pixel;
+    if (frame->format->clear[0][0]) { /* fresh frames are white paper */
+        jl_draw_paper_test_card(&frame->target, title);
+    } else if (bits == 1) {
+        jl_draw_test_card(&frame->target, title);
+    } else if (bits <= 4) {
+        jl_draw_grey_test_card(&frame->target, title);
+    } else {
+        jl_draw_color_test_card(&frame->target, title);
+    }
+}
+
 void jl_host_draw_text(struct jl_frame *frame, const char *text) {
     static const struct jl_font *const fonts[] = {&jl_font_8x13, &jl_font_5x7, &jl_font_3x5};
     static const struct jl_font *const others[] = {&jl_font_5x7_greek_cyrillic, &jl_font_icons12,

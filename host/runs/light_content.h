@@ -1,9 +1,12 @@
-/* What first light shows instead of the test card. */
+/* What first light shows: the test card, or something else. */
 #ifndef JADELAMP_HOST_LIGHT_CONTENT_H
 #define JADELAMP_HOST_LIGHT_CONTENT_H
 
 #include "jadelamp/host/bake_picture.h"
 #include "jadelamp/host/rig.h"
+
+/* The test card of the frame's format. */
+void jl_host_draw_test_card(struct jl_frame *frame, const char *title);
 
 /* Wrapped text in the middle, in the largest font of the library that fits. */
 void jl_host_draw_text(struct jl_frame *frame, const char *text);

@@ -26,6 +26,18 @@ static void run(void *context) {
     }
 }
 
+static bool has_hands(const struct jl_rig *rig) {
+    return rig->touch_device || jl_card_has_keys(&rig->card) || jl_card_has_knob(&rig->card);
+}
+
+static void follow(struct jl_rig *rig, const struct jl_hand_step *steps, size_t count) {
+    if (rig->touch_device) {
+        jl_touch_follow(rig->touch_device, steps, count);
+    }
+    rig->hand.steps = steps;
+    rig->hand.step_count = count;
+}
+
 bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_request *request,
             struct jl_run_result *result, struct jl_complaint *complaint) {
     struct session session = {.result = result, .program = program};
@@ -37,16 +49,17 @@ bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_
     struct jl_hand_script *hands = NULL;
     if (request->hands) {
         hands = malloc(sizeof *hands);
-        if (!hands || !rig->touch_device) {
+        if (!hands || !has_hands(rig)) {
             free(hands);
             return jl_complain(complaint,
-                               rig->touch_device ? "out of memory for the script of hands"
-                                                 : "the card %s has no [touch] for the hands",
+                               has_hands(rig) ? "out of memory for the script of hands"
+                                              : "the card %s has no [touch], and no key_ok or "
+                                                "knob_a in [pins], for the hands",
                                card->name);
         }
         *hands = *request->hands;
         jl_hand_script_turn(hands, card->turn, card->width, card->height);
-        jl_touch_follow(rig->touch_device, hands->steps, hands->step_count);
+        follow(rig, hands->steps, hands->step_count);
     }
     session.meter = (struct jl_host_meter){
         .rig = rig,
@@ -58,7 +71,7 @@ bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_
                                           .scale = request->scale};
     bool good = jl_sight_of(rig, &look, run, &session, &result->sight, complaint);
     if (hands) {
-        jl_touch_follow(rig->touch_device, NULL, 0); /* the rig outlives the script */
+        follow(rig, NULL, 0); /* the rig outlives the script */
         free(hands);
     }
     const struct jl_host_meter *meter = &session.meter;

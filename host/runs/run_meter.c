@@ -34,7 +34,7 @@ static double now_us(const struct jl_host_meter *meter) {
 }
 
 static const struct jl_port *inner(const struct jl_host_meter *meter) {
-    return &meter->rig->port;
+    return &meter->inner;
 }
 
 /* After each call that lets time pass. */
@@ -167,25 +167,30 @@ static void set_timer(uint32_t period_ms) {
     setitimer(ITIMER_REAL, &timer, NULL);
 }
 
+void jl_host_meter_stand(struct jl_host_meter *meter, struct jl_port *port) {
+    const struct jl_port_ops *has = port->ops;
+    meter->inner = *port;
+    meter->ops = (struct jl_port_ops){.send = send,
+                                      .wait_us = wait_us,
+                                      .set_pin = set_pin,
+                                      .get_pin = get_pin,
+                                      .receive = receive,
+                                      .set_duty = set_duty,
+                                      .repeat = has->repeat ? repeat : NULL,
+                                      .send_nine = has->send_nine ? send_nine : NULL,
+                                      .start = has->start ? start : NULL,
+                                      .poll = has->poll ? poll : NULL,
+                                      .now_us = clock_us,
+                                      .scanout = meter->rig->sim.rgb ? &scanout_ops : NULL};
+    port->ops = &meter->ops;
+    port->context = meter;
+}
+
 enum jl_run_end jl_host_meter_run(struct jl_host_meter *meter, jl_program program,
                                   jl_status *status) {
-    const struct jl_port_ops *has = inner(meter)->ops;
-    const struct jl_port_ops ops = {.send = send,
-                                    .wait_us = wait_us,
-                                    .set_pin = set_pin,
-                                    .get_pin = get_pin,
-                                    .receive = receive,
-                                    .set_duty = set_duty,
-                                    .repeat = has->repeat ? repeat : NULL,
-                                    .send_nine = has->send_nine ? send_nine : NULL,
-                                    .start = has->start ? start : NULL,
-                                    .poll = has->poll ? poll : NULL,
-                                    .now_us = clock_us,
-                                    .scanout = meter->rig->sim.rgb ? &scanout_ops : NULL};
-    struct jl_port port = *inner(meter);
+    struct jl_port port = meter->rig->port;
     struct sigaction action = {.sa_handler = look_at_it}, before;
-    port.ops = &ops;
-    port.context = meter;
+    jl_host_meter_stand(meter, &port);
     sigemptyset(&action.sa_mask);
     sigaction(SIGALRM, &action, &before);
     running.calls = 1;

@@ -6,6 +6,8 @@
 
 struct jl_host_meter {
     struct jl_rig *rig;
+    struct jl_port inner; /* that it stands before */
+    struct jl_port_ops ops;
     double most_us;       /* of the program's time */
     uint32_t patience_ms; /* of real time without a call */
     /* what it measures */
@@ -15,6 +17,9 @@ struct jl_host_meter {
     double first_error_us;
     bool other_bus;
 };
+
+/* Puts the meter, whose rig and limits are set, before a port. */
+void jl_host_meter_stand(struct jl_host_meter *meter, struct jl_port *port);
 
 /* Runs the program through the meter. */
 enum jl_run_end jl_host_meter_run(struct jl_host_meter *meter, jl_program program,

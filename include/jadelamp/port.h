@@ -41,6 +41,14 @@ enum jl_pin {
     JL_PIN_D5,
     JL_PIN_D6,
     JL_PIN_D7,
+    /* What hands work, wired to pins of their own: inputs with pull-ups. For jl_key_feed() and
+     * jl_knob_feed() (event.h); no driver looks at them. */
+    JL_PIN_KEY_OK, /**< low while it is held, as the next three; in the order of jl_key_name */
+    JL_PIN_KEY_BACK,
+    JL_PIN_KEY_UP,
+    JL_PIN_KEY_DOWN,
+    JL_PIN_KNOB_A, /**< contacts of a rotary encoder */
+    JL_PIN_KNOB_B,
 };
 
 /**

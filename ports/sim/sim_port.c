@@ -124,7 +124,9 @@ static int device_pin(enum jl_pin pin) {
         [JL_PIN_LIGHT] = JL_DEVICE_LIGHT, [JL_PIN_TOUCH_RESET] = JL_DEVICE_RESET,
         [JL_PIN_TOUCH_CS] = JL_DEVICE_CS, [JL_PIN_PEN] = JL_DEVICE_PEN,
     };
-    return pin < JL_PIN_D0 ? map[pin] : JL_DEVICE_D0 + (int)(pin - JL_PIN_D0);
+    return pin > JL_PIN_D7   ? -1
+           : pin < JL_PIN_D0 ? map[pin]
+                             : JL_DEVICE_D0 + (int)(pin - JL_PIN_D0);
 }
 
 /* The port whose device has a pin. */
@@ -140,7 +142,26 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
     }
 }
 
+/* The level of a key or a contact: pulled up, and closed to ground. */
+static bool hand_pin(const struct jl_sim_port *port, enum jl_pin pin) {
+    const struct jl_sim_hand *hand = port->hand;
+    uint64_t now_ps = jl_board_now_ps(port->board);
+    if (!hand) {
+        return true;
+    }
+    if (pin < JL_PIN_KNOB_A) {
+        int key = (int)(pin - JL_PIN_KEY_OK);
+        return !(hand->keys >> key & 1) && !jl_hand_key(hand->steps, hand->step_count, key, now_ps);
+    }
+    unsigned contacts = jl_hand_contacts(hand->knob_quarters) ^
+                        jl_hand_knob(hand->steps, hand->step_count, 0, now_ps);
+    return contacts >> (pin - JL_PIN_KNOB_A) & 1;
+}
+
 static bool get_pin(void *context, enum jl_pin pin) {
+    if (pin >= JL_PIN_KEY_OK) {
+        return hand_pin(context, pin);
+    }
     const struct jl_sim_port *port = port_of(context, pin);
     return port->device && device_pin(pin) >= 0 &&
            jl_device_pin(port->device, (enum jl_device_pin)device_pin(pin));

@@ -20,7 +20,7 @@ enum { JL_CARD_NAME_BYTES = 32, JL_CARD_WAKE_BYTES = 4096 };
 /** A wire of the panel, "cs" or "d0" as the card names it, and the microcontroller's pin. */
 enum { JL_CARD_PIN_BYTES = 24, JL_CARD_MOST_PINS = 40 };
 struct jl_card_pin {
-    char wire[8];
+    char wire[12];
     char name[JL_CARD_PIN_BYTES];
 };
 
@@ -112,6 +112,10 @@ bool jl_card_read_text(const char *name, const char *text, size_t bytes, struct 
 
 /** The microcontroller's pin of a wire, such as "cs"; NULL: the card does not say. */
 const char *jl_card_pin(const struct jl_card *card, const char *wire);
+
+/** Whether the card names a pin for any key; and for both contacts of a knob. */
+bool jl_card_has_keys(const struct jl_card *card);
+bool jl_card_has_knob(const struct jl_card *card);
 
 /** Whether its bus has a write cycle instead of a clock. */
 bool jl_card_is_parallel(const struct jl_card *card);

@@ -22,6 +22,7 @@ struct jl_rig {
     struct jl_board *board;
     struct jl_device *device;
     struct jl_sim_port sim;
+    struct jl_sim_hand hand; /**< keys and knob; nothing is pressed */
     struct jl_port port;
     struct jl_controller controller; /**< as the card has it strapped */
     struct jl_panel_config config;

@@ -45,6 +45,18 @@ void jl_board_wait_ps(struct jl_board *board, uint64_t picoseconds);
  */
 bool jl_board_go_to_ps(struct jl_board *board, uint64_t at_ps);
 
+/**
+ * Is called as virtual time passes, in the middle of waits and transfers, too. It may look at
+ * devices, set pins and move fingers; it must not let time pass.
+ *
+ * @return when it is to be called again; what is not later than now is the next picosecond
+ */
+typedef uint64_t (*jl_time_fn)(void *context, uint64_t now_ps);
+
+/** For programs that show the board as it goes: the first call is with the next time that passes.
+ * NULL ends it. */
+void jl_board_on_time(struct jl_board *board, jl_time_fn fn, void *context);
+
 /* ---- diagnostics: what a controller found wrong ---- */
 
 enum jl_severity {

@@ -6,10 +6,19 @@
 
 #include "jadelamp/port.h"
 #include "jadelamp/sim/rgb.h"
+#include "jadelamp/sim/touch.h"
 
 #ifdef __cplusplus
 extern "C" {
 #endif
+
+/** Keys and a knob that a program reads as pins: what a script says, and what is held now. */
+struct jl_sim_hand {
+    const struct jl_hand_step *steps; /**< the caller's, or NULL */
+    size_t step_count;
+    uint8_t keys;      /**< bit K: key K (enum jl_key_name) is held */
+    int knob_quarters; /**< of a detent, clockwise since the start; beside those of the script */
+};
 
 /** Context of a simulated port. Exactly one of i2c and stream is set, or neither beside rgb. */
 struct jl_sim_port {
@@ -23,7 +32,8 @@ struct jl_sim_port {
     /** A touch controller that programs reach through this port, too: its pins, what they receive,
      * and what they send to its address. NULL: none */
     const struct jl_sim_port *touch;
-    uint8_t touch_address; /**< 7 bits; 0: on SPI */
+    uint8_t touch_address;          /**< 7 bits; 0: on SPI */
+    const struct jl_sim_hand *hand; /**< NULL: no keys and no knob are there; their pins are high */
 };
 
 /** Operations that take a struct jl_sim_port as context: what every port has. */

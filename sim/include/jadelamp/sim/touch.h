@@ -52,6 +52,10 @@ bool jl_hand_key(const struct jl_hand_step *steps, size_t count, int which, uint
 /** The contacts of a knob at a time: A in bit 0, B in bit 1; four changes are a detent. */
 unsigned jl_hand_knob(const struct jl_hand_step *steps, size_t count, int which, uint64_t at_ps);
 
+/** The contacts of a knob after so many quarters of a detent, clockwise from where both are open.
+ */
+unsigned jl_hand_contacts(int quarters);
+
 /** What touch panels are like. All zero: an ideal one. */
 struct jl_touch_flaws {
     uint8_t turn;       /**< quarter turns clockwise by which the touch glass is mounted, plus 4 if

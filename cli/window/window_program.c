@@ -1,0 +1,125 @@
+/* jadelamp window CARD...: a program of its own, since it alone needs SDL2 and all that comes with
+ * it. The command starts it. */
+#include "cli.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "jadelamp/host/file.h"
+#include "jadelamp/host/window.h"
+
+struct typed_window {
+    char *directory, *program;
+    int zoom, plain, frames, json;
+    double speed;
+};
+
+static void print_json(const struct jl_window_result *result) {
+    cJSON *json = cJSON_CreateObject();
+    cJSON_AddNumberToObject(json, "frames", result->frames);
+    cJSON_AddNumberToObject(json, "changes", result->changes);
+    cJSON_AddNumberToObject(json, "real_s", result->real_s);
+    cJSON_AddNumberToObject(json, "virtual_s", result->virtual_s);
+    cJSON_AddNumberToObject(json, "starts", result->loads);
+    cJSON_AddNumberToObject(json, "crashes", result->crashes);
+    cJSON_AddNumberToObject(json, "diagnostics", result->diagnostics);
+    cJSON_AddNumberToObject(json, "fingers", result->fingers);
+    cJSON_AddNumberToObject(json, "keys", result->keys);
+    cJSON_AddNumberToObject(json, "detents", result->detents);
+    cJSON_AddStringToObject(json, "status", jl_status_name(result->status));
+    cJSON_AddBoolToObject(json, "dark", result->dark);
+    cli_print_json(json);
+}
+
+static int run(const char *verb, const struct jl_card *cards, int count,
+               const struct typed_window *typed) {
+    struct jl_window_result result;
+    struct jl_complaint complaint = {""};
+    const struct jl_window_request request = {.cards = cards,
+                                              .card_count = count,
+                                              .object = typed->program,
+                                              .directory = typed->directory,
+                                              .zoom = typed->zoom,
+                                              .plain = typed->plain != 0,
+                                              .frames = (uint32_t)typed->frames,
+                                              .speed_permille =
+                                                  (uint32_t)(typed->speed * 1000 + 0.5),
+                                              .told = typed->json ? NULL : stdout};
+    if (!jl_window(&request, &result, &complaint)) {
+        return cli_bad(verb, "%s", complaint.text);
+    }
+    if (typed->json) {
+        print_json(&result);
+    } else {
+        printf("%u pictures of the window in %.2f s (%.1f a second), %.3f s of virtual time\n",
+               (unsigned)result.frames, result.real_s, result.frames / result.real_s,
+               result.virtual_s);
+    }
+    return jl_window_has_findings(&result) ? EXIT_FINDINGS : EXIT_GOOD;
+}
+
+static int window(int argc, const char **argv) {
+    static struct jl_card cards[JL_WINDOW_MOST_CARDS]; /* large */
+    struct typed_window typed = {.speed = 1};          /* popt allocates what it puts here */
+    const struct poptOption options[] = {
+        {"program", 0, POPT_ARG_STRING, &typed.program, 0,
+         "shared object with your program, else the test card; loaded anew when it changes",
+         "FILE.so"},
+        {"zoom", 'z', POPT_ARG_INT, &typed.zoom, 0,
+         "pixels for one of the glass, 1..32; else what fits", "N"},
+        {"plain", 'p', POPT_ARG_NONE, &typed.plain, 0, "square pixels instead of the photo", NULL},
+        {"speed", 0, POPT_ARG_DOUBLE, &typed.speed, 0,
+         "of virtual time, 1 is real, 0.1 ten times slower: 0.001..100", "X"},
+        {"into", 'o', POPT_ARG_STRING, &typed.directory, 0,
+         "folder for pictures and captures, else this one", "DIR"},
+        {"frames", 0, POPT_ARG_INT, &typed.frames, 0,
+         "pictures of the window, then it closes; for scripts", "N"},
+        {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print what happened as JSON, in the end", NULL},
+        POPT_AUTOHELP POPT_TABLEEND};
+    poptContext context = cli_parse(
+        argc, argv, options,
+        "CARD...\n\nA window on the glass of a card, or of several on one board. The mouse is a "
+        "finger\n(the right button a second one); wheel, arrows, Enter and Backspace are knob and "
+        "keys\nwhere a card names their pins. Keys: space stops time, . and , step by 1 and 0.1 "
+        "ms,\n[ and ] change the speed, + and - the zoom, p the look; s writes a picture, c "
+        "begins\n"
+        "and ends a capture, r starts anew, q closes. Exit status 1 when the program failed,\nthe "
+        "glass is dark in the end or a controller found something wrong.\n");
+    int status = EXIT_BAD, count = 0;
+    const char *name;
+    struct jl_complaint complaint = {""};
+    bool good = context != NULL;
+    while (good && (name = poptGetArg(context)) != NULL) {
+        if (count == JL_WINDOW_MOST_CARDS) {
+            cli_bad(argv[0], "at most %d cards share a window", JL_WINDOW_MOST_CARDS);
+            good = false;
+        } else if (!jl_card_find(name, &cards[count++], &complaint)) {
+            cli_bad(argv[0], "%s", complaint.text);
+            good = false;
+        }
+    }
+    if (!good) {
+        /* reported */
+    } else if (!count) {
+        cli_bad(argv[0], "name a card; see jadelamp window --help");
+    } else if (typed.zoom < 0 || typed.zoom > 32) {
+        cli_bad(argv[0], "--zoom %d: expected 1 to 32", typed.zoom);
+    } else if (!(typed.speed >= 0.001 && typed.speed <= 100)) {
+        cli_bad(argv[0], "--speed %g: expected 0.001 to 100", typed.speed);
+    } else if (typed.frames < 0) {
+        cli_bad(argv[0], "--frames %d: expected 1 or more", typed.frames);
+    } else {
+        status = run(argv[0], cards, count, &typed);
+    }
+    poptFreeContext(context);
+    free(typed.directory);
+    free(typed.program);
+    return status;
+}
+
+int main(int argc, const char **argv) {
+    argv[0] = "window"; /* as the command calls it */
+    jl_file_tidy_on_signals();
+    return cli_finish(argv[0], window(argc, argv));
+}

@@ -1,0 +1,126 @@
+/* What is shown: a program, or the test card, on which fingers leave marks. */
+#include <string.h>
+
+#include "../runs/light_content.h"
+#include "../runs/run_load.h"
+#include "jadelamp/shapes.h"
+#include "stage.h"
+
+enum { MARK_RADIUS = 3, TOUCH_EVERY_US = 10000 };
+
+/* ---- the test card ---- */
+
+static jl_status show_test_card(struct jl_rig *rig) {
+    const char *title = rig->card.controller->name;
+    jl_status status = jl_rig_wake(rig);
+    if (status != JL_OK) {
+        return status;
+    }
+    if (rig->card.cells.bus) {
+        return jl_char_test_card(&rig->cells, title);
+    }
+    jl_host_draw_test_card(jl_rig_frame(rig), title);
+    status = jl_rig_present(rig);
+    if (rig->card.module & JL_MODULE_LIGHT_WIRED) {
+        jl_panel_light(&rig->panel, true);
+    }
+    return status;
+}
+
+static void mark_touches(struct jl_rig *rig) {
+    struct jl_touch_point points[LINK_FINGERS];
+    uint8_t count = 0;
+    if (jl_touch_read(&rig->touch, points, LINK_FINGERS, &count) != JL_OK || !count) {
+        return;
+    }
+    struct jl_target *target = &jl_rig_frame(rig)->target;
+    for (uint8_t i = 0; i < count; i++) {
+        jl_fill_circle(target, points[i].x, points[i].y, MARK_RADIUS,
+                       points[i].finger ? JL_RGB(255, 160, 0) : JL_WHITE);
+    }
+    jl_rig_present(rig);
+}
+
+/* Where the glass of the touch part has numbers of its own, it is calibrated first. */
+static jl_status wake_touch(struct jl_rig *rig) {
+    static struct jl_touch_map maps[JL_WINDOW_MOST_CARDS];
+    static int used;
+    jl_status status = jl_touch_wake(&rig->touch);
+    bool raw = rig->card.touch.controller->driver->is_spi;
+    return status == JL_OK && raw ? jl_rig_calibrate(rig, &maps[used++]) : status;
+}
+
+static jl_status act_test_card(struct stage *stage) {
+    bool touched = false;
+    jl_status status = JL_OK;
+    for (int i = 0; i < stage->count && status == JL_OK; i++) {
+        struct jl_rig *rig = &stage->rigs[i];
+        status = show_test_card(rig);
+        if (status == JL_OK && rig->touch_device) {
+            status = wake_touch(rig);
+            touched = true;
+        }
+    }
+    while (touched && status == JL_OK) {
+        for (int i = 0; i < stage->count; i++) {
+            if (stage->rigs[i].touch_device) {
+                mark_touches(&stage->rigs[i]);
+            }
+        }
+        jl_board_wait_ps(stage->rigs[0].board, TOUCH_EVERY_US * (uint64_t)1000000);
+    }
+    return status;
+}
+
+/* ---- programs ---- */
+
+/* What the last program kept comes back, if it is as large. */
+static void give_back(struct stage *stage, const struct jl_program_kept *kept) {
+    unsigned bytes = atomic_load(&stage->link->kept_bytes);
+    if (kept->bytes > JL_PROGRAM_KEPT_BYTES) {
+        jl_host_stage_note(stage, "%s has %zu bytes, and %d can be kept", JL_PROGRAM_KEPT,
+                           kept->bytes, JL_PROGRAM_KEPT_BYTES);
+        return;
+    }
+    if (bytes == kept->bytes) {
+        memcpy(kept->memory, stage->link->kept, bytes);
+    } else if (bytes) {
+        jl_host_stage_note(stage, "%s has %zu bytes, and had %u: it starts anew", JL_PROGRAM_KEPT,
+                           kept->bytes, bytes);
+    }
+    stage->kept = kept;
+}
+
+static jl_status act_program(struct stage *stage, jl_program program) {
+    static struct jl_host_meter meters[JL_WINDOW_MOST_CARDS];
+    static struct jl_port ports[JL_WINDOW_MOST_CARDS];
+    for (int i = 0; i < stage->count; i++) {
+        /* No end: it is looked at as long as one likes. */
+        meters[i] = (struct jl_host_meter){.rig = &stage->rigs[i], .most_us = 1e300};
+        ports[i] = stage->rigs[i].port;
+        jl_host_meter_stand(&meters[i], &ports[i]);
+    }
+    jl_status status = program(ports);
+    for (int i = 0; i < stage->count; i++) {
+        if (meters[i].other_bus) {
+            jl_host_stage_note(stage, "the program talks another bus than %s is wired for",
+                               stage->rigs[i].card.name);
+        }
+    }
+    return status;
+}
+
+jl_status jl_host_act(struct stage *stage, struct jl_complaint *complaint) {
+    const struct jl_window_request *request = stage->request;
+    struct jl_host_object object = {.program = request->program};
+    if (request->object) {
+        if (!jl_host_object_load(request->object, &object, complaint)) {
+            return JL_BAD_ARGUMENT;
+        }
+        const struct jl_program_kept *kept = jl_host_object_symbol(&object, JL_PROGRAM_KEPT);
+        if (kept) {
+            give_back(stage, kept);
+        }
+    }
+    return object.program ? act_program(stage, object.program) : act_test_card(stage);
+}

@@ -1,0 +1,342 @@
+/* The window, on a display of its own, with real mouse and key events. */
+#include "harness.h"
+
+#include <stdio.h>
+#include <string.h>
+
+#include <cjson/cJSON.h>
+
+#include "desk.h"
+#include "jadelamp/host/window.h"
+#include "json_at.h"
+#include "shell.h"
+
+static const char card_with_hands[] =
+    "printf '[panel]\\ncontroller = ssd1306\\n[glass]\\nsize = 128 x 32\\n[bus]\\nkind = i2c\\n"
+    "address = 0x3C\\nclock = 400 kHz\\n[pins]\\nkey_ok = PB0\\nkey_back = PB1\\n"
+    "knob_a = PD2\\nknob_b = PD3\\n' >hands.card";
+
+static void copy_program(const char *way) {
+    char line[600];
+    /* Whole at once, as a linker does it. */
+    snprintf(line, sizeof line, "cp %s/window_%s.so new.so && mv new.so screen.so", PROGRAMS, way);
+    EXPECT_INT(shell(line), 0);
+}
+
+static int lit(const struct jl_picture *picture, int left, int top, int right, int bottom) {
+    int count = 0;
+    for (int y = top; y < bottom; y++) {
+        for (int x = left; x < right; x++) {
+            count += jl_picture_at(picture, x, y)[1] > 128;
+        }
+    }
+    return count;
+}
+
+/* The test card on many kinds of glass: what the screen shows is what `light` writes. */
+static void shows_the_glass(void) {
+    static const struct {
+        const char *card, *words;
+        int zoom;
+    } rows[] = {
+        {"ssd1306-128x64-i2c", "--plain --zoom 4", 4},
+        {"st7735-128x160-offset", "--plain --zoom 3", 3},
+        {"ssd1322-256x64-spi", "--plain --zoom 2", 2},
+        {"hd44780-16x2-4bit", "--plain --zoom 5", 5},
+        {"ili9488-320x480-spi", "--plain --zoom 1 --speed 5", 1},
+    };
+    desk_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[200];
+        int left, top, width, height, wrong = 0;
+        snprintf(line, sizeof line, "%s %s", rows[i].card, rows[i].words);
+        desk_window(line);
+        shell("sleep 0.7"); /* it wakes, and a long picture is sent */
+        desk_do("mousemove 2 2 key space");
+        desk_do("key s");
+        struct jl_picture screen = desk_picture();
+        desk_find_glass(&left, &top, &width, &height);
+        desk_do("key q");
+        EXPECT_INT(desk_wait(), 0);
+        snprintf(line, sizeof line, "%s-1.png", rows[i].card);
+        struct jl_picture shot = shell_picture(line);
+        snprintf(line, sizeof line, "%s light %s --no-wires", JADELAMP, rows[i].card);
+        EXPECT_INT(shell(line), 0);
+        snprintf(line, sizeof line, "%s-glass.png", rows[i].card);
+        struct jl_picture glass = shell_picture(line);
+        test_row("%s", rows[i].card);
+        EXPECT_PICTURE(&shot, &glass, "window-shot");
+        /* The card has a lit frame, so that its corners are found. */
+        bool framed = strcmp(rows[i].card, "hd44780-16x2-4bit") != 0;
+        for (int y = 0; framed && y < glass.height * rows[i].zoom; y++) {
+            for (int x = 0; x < glass.width * rows[i].zoom; x++) {
+                wrong += memcmp(jl_picture_at(&screen, left + x, top + y),
+                                jl_picture_at(&glass, x / rows[i].zoom, y / rows[i].zoom), 3) != 0;
+            }
+        }
+        EXPECT_INT(wrong, 0);
+        if (framed) {
+            EXPECT_INT(width, glass.width * rows[i].zoom);
+            EXPECT_INT(height, glass.height * rows[i].zoom);
+        }
+        jl_picture_free(&screen);
+        jl_picture_free(&shot);
+        jl_picture_free(&glass);
+    }
+    desk_end();
+}
+
+/* Fingers land where the mouse is, by zoom, look and the panel's turn. */
+static void mouse_is_a_finger(void) {
+    static const struct {
+        const char *card, *change, *words;
+        bool plain;
+        int zoom;
+    } rows[] = {
+        {"ili9341-240x320-touch", "", "--zoom 2", false, 2},
+        {"ili9341-240x320-touch", "", "--zoom 1 --plain", true, 1},
+        {"ili9341-240x320-touch", "s/^\\[panel\\]/[panel]\\norientation = quarter-turn/",
+         "--zoom 2 --plain", true, 2},
+        {"gc9a01-240x240-touch", "s/^\\[panel\\]/[panel]\\norientation = three-quarter-turn/",
+         "--zoom 2", false, 2},
+        {"ili9341-240x320-touch", "s/^\\[panel\\]/[panel]\\norientation = half-turn/", "--zoom 2",
+         false, 2},
+    };
+    static const int places[][2] = {{60, 100}, {125, 40}, {150, 170}};
+    desk_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[500];
+        int left, top, width, height, zoom = rows[i].zoom;
+        /* A turn that stands there already is taken out first. */
+        snprintf(line, sizeof line,
+                 "rm -f *.png; sed '/^orientation/d' %s/%s.card | sed '%s' >turned.card", CARDS,
+                 rows[i].card, rows[i].change);
+        EXPECT_INT(shell(line), 0);
+        snprintf(line, sizeof line, "turned.card %s", rows[i].words);
+        desk_window(line);
+        shell("sleep 0.4");
+        desk_find_glass(&left, &top, &width, &height);
+        int bezel = rows[i].plain ? 0 : 3 * zoom;
+        desk_do("key s");
+        for (size_t p = 0; p < sizeof places / sizeof places[0]; p++) {
+            snprintf(line, sizeof line, "mousemove %d %d mousedown 1",
+                     left + bezel + places[p][0] * zoom + zoom / 2,
+                     top + bezel + places[p][1] * zoom + zoom / 2);
+            desk_do(line);
+            desk_do("mouseup 1");
+        }
+        desk_do("key s");
+        desk_do("key q");
+        EXPECT_INT(desk_wait(), 0);
+        struct jl_picture before = shell_picture("turned-1.png");
+        struct jl_picture after = shell_picture("turned-2.png");
+        test_row("%s %s %s", rows[i].card, rows[i].change, rows[i].words);
+        int marks = 0, changed = 0;
+        for (int y = 0; y < before.height; y++) {
+            for (int x = 0; x < before.width; x++) {
+                bool differs = memcmp(jl_picture_at(&before, x, y), jl_picture_at(&after, x, y), 3);
+                bool near_one = false;
+                for (size_t p = 0; p < sizeof places / sizeof places[0]; p++) {
+                    int dx = x - places[p][0], dy = y - places[p][1];
+                    near_one |= dx * dx + dy * dy <= 5 * 5; /* 3, and 2 for the touch part's own */
+                }
+                changed += differs;
+                marks += differs && near_one;
+            }
+        }
+        EXPECT_INT(changed, marks); /* nowhere else */
+        EXPECT(marks > 60);         /* three discs of 29 to 37 pixels, where it was not white */
+        jl_picture_free(&before);
+        jl_picture_free(&after);
+    }
+    desk_end();
+}
+
+/* Enter and wheel reach the pins that the card names; a rebuilt program goes on where it was. */
+static void programs_are_worked_and_reloaded(void) {
+    struct jl_picture shot;
+    desk_begin();
+    EXPECT_INT(shell(card_with_hands), 0);
+    copy_program("counts");
+    desk_window("hands.card --program screen.so --json");
+    desk_do("key Return");
+    desk_do("key Return");
+    desk_do("mousemove 640 300 click 4 click 4 click 4"); /* up is clockwise */
+    desk_do("click 5");
+    desk_do("key s");
+    shot = shell_picture("hands-1.png");
+    EXPECT_INT(lit(&shot, 0, 0, 128, 8), 2 * 4 * 8);
+    EXPECT_INT(lit(&shot, 64, 8, 128, 16), 2 * 4 * 8);
+    EXPECT_INT(lit(&shot, 0, 16, 128, 32), 0);
+    jl_picture_free(&shot);
+    copy_program("rebuilt");
+    shell("sleep 1.2");
+    desk_do("key Right");
+    desk_do("key s");
+    shot = shell_picture("hands-2.png");
+    EXPECT_INT(lit(&shot, 0, 0, 128, 8), 2 * 4 * 8);
+    EXPECT_INT(lit(&shot, 64, 8, 128, 16), 3 * 4 * 8);
+    EXPECT_INT(lit(&shot, 120, 24, 128, 32), 8 * 8);
+    jl_picture_free(&shot);
+    copy_program("bigger"); /* keeps something else */
+    shell("sleep 1.2");
+    desk_do("key s");
+    shot = shell_picture("hands-3.png");
+    EXPECT_INT(lit(&shot, 0, 0, 128, 32), 0);
+    jl_picture_free(&shot);
+    desk_do("key q");
+    EXPECT_INT(desk_wait(), 0);
+    cJSON *json = cJSON_Parse(output);
+    EXPECT_INT(at(json, "starts")->valueint, 3);
+    EXPECT_INT(at(json, "keys")->valueint, 2);
+    EXPECT_INT(at(json, "detents")->valueint, 5);
+    EXPECT_INT(at(json, "crashes")->valueint, 0);
+    cJSON_Delete(json);
+    desk_end();
+}
+
+/* Each way to fail is told; the window stays, and what is built anew runs. */
+static void programs_that_fail(void) {
+    static const struct {
+        const char *way, *tells;
+        double patience_s;
+    } rows[] = {
+        {"crashes", "crashed: Aborted (signal 6)", 0.5},
+        {"hangs", "hangs: no transfer and no wait for 5 s", 6},
+        {"exits", "ended its process with status 3", 0.5},
+    };
+    desk_begin();
+    EXPECT_INT(shell(card_with_hands), 0);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[100];
+        EXPECT_INT(shell("rm -f *.png"), 0);
+        copy_program(rows[i].way);
+        desk_window("hands.card --program screen.so");
+        desk_do("key Return");
+        snprintf(line, sizeof line, "sleep %.1f", rows[i].patience_s);
+        shell(line);
+        copy_program("rebuilt");
+        shell("sleep 1.2");
+        desk_do("key s");
+        struct jl_picture shot = shell_picture("hands-1.png");
+        test_row("%s", rows[i].way);
+        EXPECT_INT(lit(&shot, 120, 24, 128, 32), 8 * 8);
+        EXPECT_INT(lit(&shot, 0, 0, 64, 8), 0); /* what a failed one kept is not given back */
+        jl_picture_free(&shot);
+        desk_do("key q");
+        EXPECT_INT(desk_wait(), 1);
+        EXPECT_CONTAINS(output, rows[i].tells);
+        EXPECT_CONTAINS(output, "screen.so: started anew");
+    }
+    copy_program("fails");
+    EXPECT_INT(shell(JADELAMP " window hands.card --program screen.so --frames 60 --json"), 1);
+    cJSON *json = cJSON_Parse(output);
+    EXPECT_TEXT(at(json, "status")->valuestring, "JL_TIMEOUT");
+    cJSON_Delete(json);
+    EXPECT_INT(shell("echo no object >screen.so; " JADELAMP
+                     " window hands.card --program screen.so --frames 60"),
+               1);
+    EXPECT_CONTAINS(output, "cannot load screen.so");
+    desk_end();
+}
+
+/* Stopped time stands still; steps go on by as much as they say; captures are whole files. */
+static void time_and_captures(void) {
+    desk_begin();
+    desk_window("ili9341-240x320-spi --speed 0.01");
+    desk_do("key space");
+    desk_do("key s");
+    shell("sleep 0.5");
+    desk_do("key s");
+    struct jl_picture one = shell_picture("ili9341-240x320-spi-1.png");
+    struct jl_picture two = shell_picture("ili9341-240x320-spi-2.png");
+    EXPECT_PICTURE(&two, &one, "window-stopped");
+    jl_picture_free(&two);
+    /* At real speed: 135 ms of resets and waits, then the picture begins to come. */
+    desk_do("key bracketright bracketright bracketright bracketright bracketright bracketright "
+            "key space");
+    shell("sleep 1");
+    desk_do("key space key s");
+    two = shell_picture("ili9341-240x320-spi-3.png");
+    EXPECT(lit(&two, 0, 0, 240, 320) > 0);
+    jl_picture_free(&one);
+    jl_picture_free(&two);
+    desk_do("key c");
+    desk_do("key period period period");
+    desk_do("key c");
+    EXPECT(desk_wait_for("ili9341-240x320-spi-4.vcd"));
+    desk_do("key c"); /* open when the window is closed */
+    desk_do("key period");
+    desk_do("key q");
+    desk_wait();
+    EXPECT(shell_has("ili9341-240x320-spi-5.vcd"));
+    /* Three milliseconds, within the time of a step. */
+    EXPECT_INT(shell("awk '/^#/ {t = substr($0, 2); if (!n++) first = t} "
+                     "END {d = (t - first) / 1e6; print d; exit !(d > 2.5 && d < 3.5)}' "
+                     "ili9341-240x320-spi-4.vcd"),
+               0);
+    EXPECT_INT(shell("ls | grep -c part"), 1); /* no drafts are left */
+    desk_end();
+}
+
+static void several_cards(void) {
+    desk_begin();
+    desk_window("ssd1306-128x64-i2c st7735-128x160-spi --zoom 2");
+    shell("sleep 0.6");
+    desk_do("key s");
+    desk_do("key q");
+    EXPECT_INT(desk_wait(), 0);
+    struct jl_picture first = shell_picture("ssd1306-128x64-i2c-1.png");
+    struct jl_picture second = shell_picture("ssd1306-128x64-i2c-2.png");
+    EXPECT_INT(first.width * 1000 + first.height, 128064);
+    EXPECT_INT(second.width * 1000 + second.height, 128160);
+    EXPECT(lit(&first, 0, 0, 128, 64) > 300);
+    EXPECT(lit(&second, 0, 0, 128, 160) > 300);
+    jl_picture_free(&first);
+    jl_picture_free(&second);
+    desk_end();
+}
+
+static void refused(void) {
+    static const struct {
+        const char *words, *says;
+    } rows[] = {
+        {"", "name a card"},
+        {"no-such-card", "no-such-card"},
+        {"a b c d e", "a"},
+        {"ssd1306-128x64-i2c --zoom 99", "--zoom 99: expected 1 to 32"},
+        {"ssd1306-128x64-i2c --speed 0", "--speed 0: expected 0.001 to 100"},
+        {"ssd1306-128x64-i2c --frames -1", "--frames -1"},
+        {"ssd1306-128x64-i2c ssd1306-128x32-i2c sh1106-128x64-i2c ssd1306-64x48-i2c "
+         "ssd1306-72x40-i2c",
+         "at most 4 cards"},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[400];
+        snprintf(line, sizeof line, "SDL_VIDEODRIVER=dummy %s window %s", JADELAMP, rows[i].words);
+        EXPECT_INT(shell(line), 2);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    EXPECT_INT(shell("env -u DISPLAY -u WAYLAND_DISPLAY SDL_VIDEODRIVER=x11 " JADELAMP
+                     " window ssd1306-128x64-i2c --frames 5"),
+               2);
+    EXPECT_CONTAINS(output, "cannot open a window");
+    /* The window's program is another one's: without it, in words. */
+    EXPECT_INT(shell("mkdir away && cp " JADELAMP " away && PATH=/nowhere away/jadelamp window x"),
+               2);
+    EXPECT_CONTAINS(output, "is a program of its own");
+    EXPECT_INT(shell_files(), 1);
+    shell_end();
+}
+
+const struct test_group test_groups[] = {
+    {"shows_the_glass", shows_the_glass},
+    {"mouse_is_a_finger", mouse_is_a_finger},
+    {"programs_are_worked_and_reloaded", programs_are_worked_and_reloaded},
+    {"programs_that_fail", programs_that_fail},
+    {"time_and_captures", time_and_captures},
+    {"several_cards", several_cards},
+    {"refused", refused},
+    {NULL, NULL},
+};
