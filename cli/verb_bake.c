@@ -14,6 +14,7 @@ int verb_bake(int argc, const char **argv) {
         {"picture", "bake picture", bake_picture, "a picture into an image for a panel"},
         {"frames", "bake frames", bake_frames, "an animation into the rectangles that change"},
         {"font", "bake font", bake_font, "characters of a font file into a font"},
+        {"screen", "bake screen", bake_screen, "a screen sheet into code that draws it"},
         {"art", "bake art", bake_art, "a baked font back into text art"},
     };
     for (size_t i = 0; argc > 1 && i < sizeof kinds / sizeof kinds[0]; i++) {
@@ -24,7 +25,7 @@ int verb_bake(int argc, const char **argv) {
     }
     bool asked = argc > 1 && strcmp(argv[1], "--help") == 0;
     if (!asked) {
-        return cli_bad(argv[0], "%s: expected what to bake: glyph, picture, frames, font or art",
+        return cli_bad(argv[0], "%s: expected what to bake: glyph, picture, frames, font, screen or art",
                        argc > 1 ? argv[1] : "nothing");
     }
     puts("Usage: jadelamp bake WHAT FILE [OPTIONS]\n");

@@ -1,5 +1,5 @@
 /* jadelamp light CARD */
-#include "cli.h"
+#include "screen_options.h"
 
 #include <stdio.h>
 #include <stdlib.h>
@@ -45,7 +45,8 @@ static void print_text(struct jl_light_result *result, const struct jl_card *car
 }
 
 static void print_json(const struct jl_light_result *result, const struct jl_card *card,
-                       const struct jl_card *glass, const struct jl_typed *numbers) {
+                       const struct jl_card *glass, const struct jl_typed *numbers,
+                       const struct jl_screen *screen) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddItemToObject(json, "card", cli_card_json(card));
     if (numbers) {
@@ -58,6 +59,9 @@ static void print_json(const struct jl_light_result *result, const struct jl_car
     cJSON_AddItemToObject(json, "wake", cli_cost_json(&result->wake));
     cJSON_AddStringToObject(json, "present_status", jl_status_name(result->present_status));
     cJSON_AddItemToObject(json, "present", cli_cost_json(&result->present));
+    if (screen) {
+        cli_json_screen_findings(json, screen);
+    }
     cli_json_sight(json, &result->rig, &result->sight);
     cli_print_json(json);
 }
@@ -67,6 +71,7 @@ struct typed_light {
     char *directory, *terminal, *glass, *text, *picture, *numbers;
     char **faults;
     int json, film, no_wires;
+    struct screen_typed screen;
 };
 
 static int light(const char *verb, const char *card_name, struct jl_light_request *request,
@@ -90,24 +95,37 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
     request->glass = typed->numbers ? &card : typed->glass ? &glass : NULL; /* the real one */
     const struct jl_typed *compared = typed->numbers ? &numbers : NULL;
     const struct jl_card *other = typed->glass ? &glass : NULL;
+    static struct jl_screen_state state; /* large */
+    struct jl_screen *screen = NULL;
+    if (typed->screen.sheet) {
+        struct jl_screen_glass wanted = jl_screen_glass_of(&card);
+        screen = cli_read_screen(verb, &typed->screen, &wanted, &state);
+        if (!screen) {
+            return EXIT_BAD;
+        }
+        request->screen = screen;
+        request->state = &state;
+    }
     int status;
     if (!jl_light(compared ? &compared->card : &card, request, &result, &complaint)) {
         status = cli_bad(verb, "%s", complaint.text);
     } else {
         if (typed->json) {
-            print_json(&result, &card, other, compared);
+            print_json(&result, &card, other, compared, screen);
         } else {
             print_text(&result, &card, other, compared);
         }
+        bool object = screen && cli_screen_findings(screen, !typed->json);
         if (typed->terminal && !typed->json) {
             cli_print_glass(&result.sight.glass, typed->terminal);
         }
         bool found = result.wake_status != JL_OK || result.present_status != JL_OK ||
                      jl_sight_has_findings(&result.rig, &result.sight) ||
-                     (compared && compared->count);
+                     (compared && compared->count) || object;
         status = found ? EXIT_FINDINGS : EXIT_GOOD;
     }
     jl_light_close(&result);
+    jl_screen_free(screen);
     return status;
 }
 
@@ -125,6 +143,7 @@ int verb_light(int argc, const char **argv) {
          "show this instead of the test card; \\n begins a line", "TEXT"},
         {"picture", 0, POPT_ARG_STRING, &typed.picture, 0, "show this instead of the test card",
          "FILE"},
+        CLI_SCREEN_OPTIONS(typed.screen),
         {"glass", 0, POPT_ARG_STRING, &typed.glass, 0,
          "wire the description to another card's controller and glass", "CARD"},
         {"typed", 0, POPT_ARG_STRING, &typed.numbers, 0,
@@ -161,8 +180,10 @@ int verb_light(int argc, const char **argv) {
         /* reported */
     } else if (request.scale != 0 && (request.scale < 2 || request.scale > 32)) {
         cli_bad(argv[0], "--scale %d: expected 2 to 32", request.scale);
-    } else if (typed.text && typed.picture) {
-        cli_bad(argv[0], "--text and --picture: expected one of them");
+    } else if ((typed.text != NULL) + (typed.picture != NULL) + (typed.screen.sheet != NULL) > 1) {
+        cli_bad(argv[0], "--text, --picture and --screen: expected one of them");
+    } else if (!typed.screen.sheet && (typed.screen.page || typed.screen.sets)) {
+        cli_bad(argv[0], "--page and --set are of a sheet: name it with --screen");
     } else if (typed.numbers && typed.glass) {
         cli_bad(argv[0], "--typed and --glass: expected one of them");
     } else {
@@ -175,5 +196,6 @@ int verb_light(int argc, const char **argv) {
         free(texts[i]);
     }
     cli_free_texts(typed.faults);
+    cli_free_screen(&typed.screen);
     return status;
 }

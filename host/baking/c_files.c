@@ -22,7 +22,7 @@ static bool is_keyword(const char *name) {
     return false;
 }
 
-static bool is_identifier(const char *name) {
+bool jl_host_c_is_name(const char *name) {
     if ((!isalpha((unsigned char)*name) && *name != '_') || is_keyword(name)) {
         return false;
     }
@@ -62,7 +62,7 @@ bool jl_host_c_files_begin(struct c_files *files, const char *directory, const c
     char path[1024];
     memset(files, 0, sizeof *files);
     files->name = name;
-    if (!is_identifier(name)) {
+    if (!jl_host_c_is_name(name)) {
         return jl_complain(complaint, "\"%.80s\" is no name for C: expected letters, digits and _",
                            name);
     }

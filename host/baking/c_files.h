@@ -18,6 +18,9 @@ struct c_files {
 bool jl_host_c_files_begin(struct c_files *files, const char *directory, const char *name,
                            const char *made, const char *include, struct jl_complaint *complaint);
 
+/* Whether it can be the name of something in C. */
+bool jl_host_c_is_name(const char *name);
+
 /* Ends the guard and gives both files their names. */
 bool jl_host_c_files_commit(struct c_files *files, struct jl_complaint *complaint);
 

@@ -7,6 +7,7 @@
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/png.h"
 #include "light_content.h"
+#include "light_screen.h"
 
 struct session {
     struct jl_light_result *result;
@@ -36,7 +37,9 @@ static jl_status present(struct jl_rig *rig, const struct session *session) {
         return text ? jl_host_cells_text(&rig->cells, text) : jl_char_test_card(&rig->cells, title);
     }
     struct jl_frame *frame = jl_rig_frame(rig);
-    if (session->picture) {
+    if (session->request->screen) {
+        jl_screen_draw(session->request->screen, session->request->state, &frame->target);
+    } else if (session->picture) {
         jl_host_draw_picture(frame, session->picture);
     } else if (text) {
         jl_host_draw_text(frame, text);
@@ -91,6 +94,10 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
         return jl_complain(complaint, "%s shows its picture at once: a film is of e-paper",
                            card->name);
     }
+    if (request->screen && card->cells.bus) {
+        return jl_complain(complaint, "%s is a character module: a screen sheet is for pixels",
+                           card->name);
+    }
     if (!jl_rig_open_on(&result->rig, card, request->glass ? request->glass : card, complaint)) {
         return false;
     }
@@ -105,7 +112,9 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
     bool good =
         jl_fault_inject(request->faults, request->fault_count, rig, UINT64_MAX, complaint) &&
         jl_sight_of(rig, &look, run, &session, &result->sight, complaint) &&
-        write_film(result, request->directory, &film, complaint);
+        write_film(result, request->directory, &film, complaint) &&
+        (!request->screen || result->present_status != JL_OK ||
+         jl_host_light_sheets(rig, request, &result->sight, complaint));
     jl_picture_free(&film);
     jl_baked_picture_free(&picture);
     return good;

@@ -91,6 +91,9 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
     if (*sight->film_path) {
         fprintf(out, "        %s, while it changes\n", sight->film_path);
     }
+    if (*sight->pages_path) {
+        fprintf(out, "        %s, all pages\n", sight->pages_path);
+    }
 }
 
 bool jl_sight_has_findings(const struct jl_rig *rig, const struct jl_sight *sight) {

@@ -65,6 +65,13 @@ bool jl_bake_font(const char *path, int pixels, int bits, const struct jl_code_s
                   struct jl_baked_font *baked, struct jl_complaint *complaint);
 
 /**
+ * Some characters of a font that is there. Of one that is not packed, such as jl_font_6x8, nothing
+ * is made (the table is NULL), and only what it lacks is told.
+ */
+bool jl_bake_subset(const struct jl_font *font, const struct jl_code_set *wanted,
+                    struct jl_baked_font *baked, struct jl_complaint *complaint);
+
+/**
  * A small font, or icons, from text art of up to 64 x 64 dots a character; each is as wide as
  * drawn, and one column apart from the next.
  *

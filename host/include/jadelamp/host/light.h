@@ -5,6 +5,7 @@
 #define JADELAMP_HOST_LIGHT_H
 
 #include "jadelamp/host/fault.h"
+#include "jadelamp/host/screen_sheet.h"
 #include "jadelamp/host/sight.h"
 
 #ifdef __cplusplus
@@ -20,6 +21,10 @@ struct jl_light_request {
     /** UTF-8 instead of the test card, wrapped in the middle of the glass; NULL: none. */
     const char *text;
     const char *picture; /**< path of a picture instead of it, fitted; NULL: none. Not with text */
+    /** A screen sheet instead of it, which was read for this card: jl_screen_glass_of(). NULL:
+     * none. Not with text or a picture */
+    const struct jl_screen *screen;
+    const struct jl_screen_state *state; /**< what that shows */
     bool no_wires;       /**< no recording of the wires: faster, and no BASE.vcd */
     bool film;           /**< of e-paper: writes BASE-film.png, the glass while it changes */
 };
@@ -33,7 +38,8 @@ struct jl_light_result {
 
 /**
  * Runs first light and writes BASE-glass.png, BASE-photo.png and BASE.vcd, BASE
- * being the card's name. A panel that does not answer is a result, not a
+ * being the card's name; of a screen sheet also BASE-pages.png and BASE-film.png, where it has
+ * several pages, and several samples. A panel that does not answer is a result, not a
  * failure: see the statuses. False: the files or the rig could not be made, or the picture not
  * be read. Close the result in either case.
  */
