@@ -269,6 +269,9 @@ void jl_host_item_text(const struct jl_screen *screen, const struct item *item,
 /* The widest that an item's text can be, pixels; -1: not known, of words that the program makes. */
 int jl_host_item_widest(const struct jl_screen *screen, const struct item *item);
 
+/* The widest that a value can be, of all kinds but words and series. */
+int jl_host_value_widest(const struct jl_text_style *style, const struct value *value);
+
 /* How an item's text looks. */
 struct jl_text_style jl_host_item_style(const struct jl_screen *screen, const struct item *item);
 

@@ -88,15 +88,32 @@ static bool bake_font(struct jl_screen *screen, struct font *font,
     return true;
 }
 
+/* Whether a font stands behind one that is not baked yet, and may lack something. */
+static bool waits(const struct jl_screen *screen, int index, const bool baked[MOST_FONTS]) {
+    for (int i = 0; i < screen->font_count; i++) {
+        for (int other = 0; other < screen->fonts[i].other_count; other++) {
+            if (screen->fonts[i].others[other] == index && !baked[i]) {
+                return true;
+            }
+        }
+    }
+    return false;
+}
+
 static bool bake_fonts(struct jl_screen *screen, struct jl_complaint *complaint) {
     for (int i = 0; i < screen->item_count; i++) {
         want_item(screen, &screen->items[i]);
     }
-    /* Others were named above: they are baked later, with what this one lacks. */
-    for (int i = screen->font_count - 1; i >= 0; i--) {
-        struct font *font = &screen->fonts[i];
-        if (!bake_font(screen, font, complaint)) {
-            return false;
+    bool baked[MOST_FONTS] = {false};
+    for (int turn = 0; turn < screen->font_count; turn++) {
+        for (int i = 0; i < screen->font_count; i++) {
+            if (baked[i] || waits(screen, i, baked)) {
+                continue;
+            }
+            if (!bake_font(screen, &screen->fonts[i], complaint)) {
+                return false;
+            }
+            baked[i] = true;
         }
     }
     for (int i = 0; i < screen->font_count; i++) {

@@ -82,6 +82,38 @@ static void look_at_text(struct jl_screen *screen, const struct item *item) {
     }
 }
 
+/* ---- instruments with numbers ---- */
+
+static void look_at_number(struct jl_screen *screen, const struct item *item) {
+    const struct jl_theme *theme = &screen->themes[item->theme].theme;
+    const struct value *value = &screen->values[item->value];
+    const struct jl_text_style large = {.font = theme->large}, small = {.font = theme->font};
+    int unit = *item->unit ? jl_text_width(&small, item->unit) + 3 : 0;
+    int width = jl_host_value_widest(&large, value) + unit + 4;
+    int height = theme->large->height + (*item->label ? theme->font->height : 0);
+    if (width > item->box.w || height > item->box.h) {
+        find(screen, item->line, "number %s: it needs up to %d x %d pixels, and the box is %d x %d",
+             value->name, width, height, item->box.w, item->box.h);
+    }
+}
+
+/* Places that the ends of the range need, a sign among them; the point has none. */
+static void look_at_digits(struct jl_screen *screen, const struct item *item) {
+    const struct value *value = &screen->values[item->value];
+    const int32_t ends[] = {value->least, value->most};
+    int most = 0;
+    for (int i = 0; i < 2; i++) {
+        char text[TEXT_OF_VALUE];
+        jl_host_value_text(value, ends[i], NULL, text);
+        int places = (int)strlen(text) - (strchr(text, '.') != NULL);
+        most = places > most ? places : most;
+    }
+    if (most > item->places) {
+        find(screen, item->line, "digits %s: it needs up to %d places, and has %d", value->name,
+             most, item->places);
+    }
+}
+
 /* ---- characters ---- */
 
 /* Whether a font or one behind it has a character. */
@@ -199,16 +231,44 @@ static void look_at_values(struct jl_screen *screen) {
     }
 }
 
+/* ---- pages ---- */
+
+/* Another page stands there before: what this one does not paint stays. */
+static void look_at_pages(struct jl_screen *screen) {
+    struct jl_rect all = {0, 0, (int16_t)screen->glass.width, (int16_t)screen->glass.height};
+    for (int page = 0; page < screen->page_count && screen->page_count > 1; page++) {
+        bool painted = false;
+        int line = 1;
+        for (int i = 0; i < screen->item_count; i++) {
+            const struct item *item = &screen->items[i];
+            line = item->page == page ? item->line : line;
+            painted |= jl_host_item_is_on(item, page) && item->covers && !item->when.compare &&
+                       holds(item->paints, all);
+        }
+        if (!painted) {
+            find(screen, line,
+                 "page %s: nothing paints all of the glass, so the page before shows through: "
+                 "begin it with ground",
+                 screen->page_names[page]);
+        }
+    }
+}
+
 void jl_host_sheet_look(struct jl_screen *screen) {
     for (int i = 0; i < screen->item_count; i++) {
         const struct item *item = &screen->items[i];
         look_at_edges(screen, item);
         if (item->kind == ITEM_TEXT) {
             look_at_text(screen, item);
+        } else if (item->kind == ITEM_NUMBER) {
+            look_at_number(screen, item);
+        } else if (item->kind == ITEM_DIGITS) {
+            look_at_digits(screen, item);
         }
     }
     look_at_fonts(screen);
     look_at_overlaps(screen);
+    look_at_pages(screen);
     look_at_values(screen);
 }
 

@@ -44,7 +44,7 @@ static int widest_digits(const struct jl_text_style *style, const char *text) {
     return widest;
 }
 
-static int widest_value(const struct jl_text_style *style, const struct value *value) {
+int jl_host_value_widest(const struct jl_text_style *style, const struct value *value) {
     char text[TEXT_OF_VALUE];
     int widest = 0;
     if (value->kind == JL_SCREEN_CHOICE) {
@@ -74,7 +74,7 @@ int jl_host_item_widest(const struct jl_screen *screen, const struct item *item)
         } else if (screen->values[piece->value].kind == JL_SCREEN_WORDS) {
             return -1;
         } else {
-            width += widest_value(&style, &screen->values[piece->value]);
+            width += jl_host_value_widest(&style, &screen->values[piece->value]);
         }
     }
     return width;

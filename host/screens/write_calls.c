@@ -245,13 +245,15 @@ static void write_event(FILE *out, const struct jl_screen *screen) {
             fprintf(out, "    if (jl_button_event(&screen->button_%d, event)) {\n", i);
             write_press(out, screen, item, "        ");
         } else {
-            const char *name = screen->values[item->value].name;
+            const struct value *value = &screen->values[item->value];
+            const char *name = value->name;
+            bool small = value->least >= INT16_MIN && value->most <= INT16_MAX;
             fprintf(out,
                     "    screen->slider_%d.value = screen->values.%s;\n"
                     "    if (jl_slider_event(&screen->slider_%d, event)) {\n"
-                    "        screen->values.%s = screen->slider_%d.value;\n"
+                    "        screen->values.%s = (int%d_t)screen->slider_%d.value;\n"
                     "        %s_on_%s(screen);\n        return true;\n",
-                    i, name, i, name, i, screen->name, name);
+                    i, name, i, name, small ? 16 : 32, i, screen->name, name);
         }
         fputs("    }\n", out);
         close_page(out, screen, item->page, "    ");

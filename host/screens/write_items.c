@@ -79,6 +79,16 @@ static void write_helpers(FILE *out, const struct jl_screen *screen) {
     }
 }
 
+/* Which of several things a value chooses. What is none is the first: no reading past the end. */
+static void write_index(FILE *out, const struct value *value) {
+    if (value->kind == JL_SCREEN_SWITCH) {
+        fprintf(out, "screen->values.%s ? 1 : 0", value->name);
+    } else {
+        fprintf(out, "screen->values.%s < %d ? screen->values.%s : 0", value->name, value->count,
+                value->name);
+    }
+}
+
 /* Text of a value that is letters: an expression. */
 static void write_letters(FILE *out, const struct jl_screen *screen, const struct piece *piece) {
     if (piece->value == NONE) {
@@ -87,9 +97,10 @@ static void write_letters(FILE *out, const struct jl_screen *screen, const struc
     }
     const struct value *value = value_of(screen, piece);
     switch (value->kind) {
-    case JL_SCREEN_CHOICE: /* what is none is the first: no reading past the end */
-        fprintf(out, "choices_%s[screen->values.%s < %d ? screen->values.%s : 0]", value->name,
-                value->name, value->count, value->name);
+    case JL_SCREEN_CHOICE:
+        fprintf(out, "choices_%s[", value->name);
+        write_index(out, value);
+        fputc(']', out);
         break;
     case JL_SCREEN_SWITCH:
         fprintf(out, "screen->values.%s ? \"on\" : \"off\"", value->name);
@@ -277,11 +288,10 @@ static void write_op(FILE *out, const struct jl_screen *screen, const struct op 
             fprintf(out, "    jl_draw_image(target, %d, %d, &picture_%d);\n", a[0], a[1],
                     item->pictures[0]);
         } else {
-            const char *name = screen->values[item->value].name;
-            fprintf(out,
-                    "    jl_draw_image(target, %d, %d, pictures_of_%d[screen->values.%s < %d ? "
-                    "screen->values.%s : 0]);\n",
-                    a[0], a[1], op->item, name, item->picture_count, name);
+            const struct value *value = &screen->values[item->value];
+            fprintf(out, "    jl_draw_image(target, %d, %d, pictures_of_%d[", a[0], a[1], op->item);
+            write_index(out, value);
+            fputs("]);\n", out);
         }
         return;
     case OP_CURVE:

@@ -1,0 +1,552 @@
+/* Screen sheets: what is read, what is found, what is drawn, and the C that draws the same. */
+#include "harness.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "jadelamp/host/rig.h"
+#include "jadelamp/host/screen_sheet.h"
+#include "jadelamp/jadelamp.h"
+#include "quay_gauge.h"
+#include "screen_shim.h"
+#include "shell.h"
+
+#define HEAD "screen s\nglass 128 x 64\n"
+
+static const struct jl_screen_glass any_mono = {.colors = JL_SCREEN_MONO};
+
+static struct jl_screen *read_text(const char *text, struct jl_complaint *complaint) {
+    complaint->text[0] = '\0';
+    return jl_screen_read_text("a.screen", text, strlen(text), &any_mono, complaint);
+}
+
+/* Each mistake: where it is, what was read, what would be right. */
+static void mistakes_are_told(void) {
+    static const struct {
+        const char *text, *says[2];
+    } rows[] = {
+        {"", {"there is no line screen NAME", "screen quay_gauge"}},
+        {"screen s\n", {"a.screen:1", "glass 128 x 64"}},
+        {"screen 5\nglass 1 x 1\n", {"a.screen:1: 5", "beginning with a letter"}},
+        {"screen while\nglass 1 x 1\n", {"a.screen:1: while", "a word of C"}},
+        {"screen s\nrect 0 0 1 x 1 fill red\n", {"a.screen:2: rect", "glass 128 x 64"}},
+        {"screen s\nglass 0 x 4\n", {"a.screen:2: 0", "from 1 to 4096"}},
+        {"screen s\nglass 128 64\n", {"a.screen:2: 64", "expected x"}},
+        {HEAD "frob 3\n", {"a.screen:3: frob", "screen, glass, only"}},
+        {HEAD "rect 0 0 10 x 10\n", {"a.screen:3: rect", "fill or stroke"}},
+        {HEAD "rect 0 0 10 x 10 fill blurple\n", {"a.screen:3: blurple", "no colour"}},
+        {HEAD "rect 0 0 10 x 10 fill #12345\n", {"a.screen:3: #12345", "six hex digits"}},
+        {HEAD "rect 0 0 10 x 10 fill 20% 30\n", {"a.screen:3: 30", "three percentages"}},
+        {HEAD "rect 0 0 10 x 10 fill 120% 0% 0%\n", {"a.screen:3: 120%", "percentages"}},
+        {HEAD "rect 0 0 10 x 0 fill red\n", {"a.screen:3: 0", "a height"}},
+        {HEAD "rect 0 0 99999 x 1 fill red\n", {"a.screen:3: 99999", "8191"}},
+        {HEAD "rect 0 0 10 x 10 fill red wide\n", {"a.screen:3: wide", "rect does not have that"}},
+        {HEAD "circle 4 4 fill red\n", {"a.screen:3: circle", "its radius"}},
+        {HEAD "line 4 4 ink red\n", {"a.screen:3: line", "to X Y"}},
+        {HEAD "text hello at 0 0\n", {"a.screen:3: hello", "in quotes"}},
+        {HEAD "text \"hello\n", {"a.screen:3: \"hello", "the quote at the end"}},
+        {HEAD "text \"a\\q\" at 0 0\n", {"a.screen:3: \\q", "expected \\n"}},
+        {HEAD "text \"a\"\n", {"a.screen:3: text", "either at X Y or in"}},
+        {HEAD "text \"a\" at 0 0 in 0 0 9 x 9\n", {"a.screen:3: text", "either at X Y or in"}},
+        {HEAD "text \"{h}\" at 0 0\n", {"a.screen:3: {h}", "write value h"}},
+        {HEAD "text \"{h\" at 0 0\n", {"a.screen:3: \"{h\"", "expected }"}},
+        {HEAD "text \"a\" at 0 0 font 9x9\n", {"a.screen:3: 9x9", "no font"}},
+        {HEAD "font f = \"no.ttf\" size 12\n", {"a.screen:3: cannot read the font ./no.ttf", ""}},
+        {HEAD "font f = \"no.ttf\"\n", {"a.screen:3", "expected size"}},
+        {HEAD "font f = \"no.ttf\" size 400\n", {"a.screen:3: 400", "4 to 127"}},
+        {HEAD "font f = 5x7 else 1x1\n", {"a.screen:3: 1x1", "no font"}},
+        {HEAD "theme t = dusk\n", {"a.screen:3: dusk", "night, day"}},
+        {HEAD "theme t = night shiny red\n", {"a.screen:3: shiny", "back, face"}},
+        {HEAD "color water = none\n", {"a.screen:3: none", "no colour"}},
+        {HEAD "color water 20%\n", {"a.screen:3: 20%", "expected ="}},
+        {HEAD "picture \"no.png\" at 0 0\n", {"a.screen:3: cannot read", "no.png"}},
+        {HEAD "picture \"no.png\"\n", {"a.screen:3: picture", "at X Y"}},
+        {HEAD "value v = number 0 to 9\nvalue v = switch\n", {"a.screen:4: v", "already"}},
+        {HEAD "value v = number 9 to 0\n", {"a.screen:3: v", "must rise"}},
+        {HEAD "value v = number 0 to 9.5\n", {"a.screen:3: 9.5", "whole number"}},
+        {HEAD "value v = number 0 to 9.55 decimals 1\n", {"a.screen:3: 9.55", "1 digits"}},
+        {HEAD "value v = number 0 to 99999999999\n", {"a.screen:3: 99999999999", "the most"}},
+        {HEAD "value v = number 0 to 9 sample 12\n", {"a.screen:3: 12", "v is from 0 to 9"}},
+        {HEAD "value v = clock sample 25:00\n", {"a.screen:3: 25:00", "07:30"}},
+        {HEAD "value v = clock sample none\n", {"a.screen:3: none", "07:30"}},
+        {HEAD "value v = choice \"one\"\n", {"a.screen:3: choice", "two or more"}},
+        {HEAD "value v = choice \"a\" \"b\" sample \"c\"\n", {"a.screen:3: \"c\"", "no such"}},
+        {HEAD "value v = words 900\n", {"a.screen:3: 900", "from 1 to 63"}},
+        {HEAD "value v = words 3 sample \"abcd\"\n", {"a.screen:3: \"abcd\"", "at most 3"}},
+        {HEAD "value v = switch sample yes\n", {"a.screen:3: yes", "on or off"}},
+        {HEAD "value v = series 1 of 0 to 9\n", {"a.screen:3: 1", "from 2 to 256"}},
+        {HEAD "value v = series 9 of 0 to 99999\n", {"a.screen:3: v", "within -32768"}},
+        {HEAD "value v = number 0 to 9 sample column c of \"no.csv\"\n",
+         {"a.screen:3: cannot read ./no.csv", "No such file"}},
+        {HEAD "value v = clock\nbar v in 0 0 9 x 9 scale 0 to 1\n",
+         {"a.screen:4: bar v", "number"}},
+        {HEAD "value v = number 0 to 9\nbar v in 0 0 9 x 9\n", {"a.screen:4: bar", "its scale"}},
+        {HEAD "value v = number 0 to 9\nbar v scale 0 to 9\n", {"a.screen:4: bar", "its box"}},
+        {HEAD "value v = number 0 to 9\nbar v in 0 0 9 x 9 scale 9 to 0\n",
+         {"a.screen:4: scale", "below its end"}},
+        {HEAD "value v = number 0 to 9\nbar v in 0 0 9 x 9 scale 0 to 9 warn to 4 alarm to 3\n",
+         {"a.screen:4: zones must rise", ""}},
+        {HEAD "value v = number 0 to 9\nlamp v in 0 0 9 x 9\n", {"a.screen:4: lamp v", "switch"}},
+        {HEAD "value v = number 0 to 9\ncurve v in 0 0 9 x 9 scale 0 to 9 fill red\n",
+         {"a.screen:4: curve v", "series"}},
+        {HEAD "value v = number 0 to 9\ntext \"x\" at 0 0 when v ~ 3\n",
+         {"a.screen:4: when v", "<="}},
+        {HEAD "value v = number 0 to 9\ntext \"x\" at 0 0 when v > 12\n",
+         {"a.screen:4: 12", "0 to 9"}},
+        {HEAD "value v = words 4\ntext \"x\" at 0 0 when v = 1\n",
+         {"a.screen:4: when v", "compared"}},
+        {HEAD "button b in 0 0 9 x 9 goes away\n", {"a.screen:3: away", "page away above"}},
+        {HEAD "key left goes away\n", {"a.screen:3: left", "ok, back, up or down"}},
+        {HEAD "key ok presses b\n", {"a.screen:3: b", "no button"}},
+        {HEAD "page 3d\n", {"a.screen:3: 3d", "name of a page"}},
+        {HEAD "only blue\n", {"a.screen:3: blue", "mono, grey, colour"}},
+        {HEAD "only\n", {"a.screen:3: only", "expected all"}},
+        {HEAD "text \"\x01\" at 0 0\nground \x02\n", {"a.screen:4: a control character (02)", ""}},
+    };
+    struct jl_complaint complaint;
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_screen *screen = read_text(rows[i].text, &complaint);
+        test_row("%s", rows[i].text);
+        EXPECT(screen == NULL);
+        EXPECT_CONTAINS(complaint.text, rows[i].says[0]);
+        EXPECT_CONTAINS(complaint.text, rows[i].says[1]);
+        jl_screen_free(screen);
+    }
+    const struct jl_screen_glass other = {.width = 240, .height = 320};
+    EXPECT(!jl_screen_read_text("a", HEAD, strlen(HEAD), &other, &complaint));
+    EXPECT_CONTAINS(complaint.text, "other glass than 240 x 320");
+    EXPECT(!jl_screen_read("/no/such.screen", &any_mono, &complaint));
+    EXPECT_CONTAINS(complaint.text, "/no/such.screen: No such file");
+}
+
+/* What is right as words, and still not what anybody wants. */
+static void findings_are_told(void) {
+    static const struct {
+        const char *text, *says; /* NULL: nothing is to be found */
+    } rows[] = {
+        {"rect 0 0 128 x 64 fill red\n", NULL},
+        {"rect 1 0 128 x 64 fill red\n", "a.screen:3: rect: it reaches 1 pixel past the right"},
+        {"circle 10 20 radius 12 fill red\n", "reaches 2 pixels past the left edge"},
+        {"line 0 0 to 20 64\n", "1 pixel past the lower edge"},
+        {"text \"abcd\" in 0 0 24 x 8\n", NULL},
+        {"text \"abcde\" in 0 0 24 x 8\n", "it needs up to 30 pixels, and the box is 24 wide"},
+        {"text \"a\" in 0 0 24 x 7\n", "the font is 8 pixels high, and the box 7"},
+        {"text \"a b c d\" in 0 0 18 x 16 wrap\n", NULL},
+        {"text \"a b c d e\" in 0 0 18 x 16 wrap\n", "wrapped it needs 18 x 24 pixels"},
+        {"value v = number 0 to 9\ntext \"{v}\" in 0 0 6 x 8\n", NULL},
+        {"value v = number -9 to 9\ntext \"{v}\" in 0 0 6 x 8\n", "it needs up to 12 pixels"},
+        {"value v = number 0 to 9.9 decimals 1\ntext \"{v}\" in 0 0 12 x 8\n", "up to 18 pixels"},
+        {"value v = choice \"a\" \"abc\"\ntext \"{v}\" in 0 0 12 x 8\n", "up to 18 pixels"},
+        {"text \"abc\" at 120 0\n", "10 pixels past the right edge"},
+        {"text \"abc\" at 120 0 right\n", NULL},
+        {"text \"\xCE\xA9\" at 0 0\n", "font 6x8 lacks 1 character that the screen shows: U+03A9"},
+        {"text \"\xCE\xA9\" at 0 0 font 5x7\n", NULL},
+        {"font f = 5x7 else icons12\ntext \"\xEE\x80\x80\" at 0 0 font f\n", NULL},
+        {"page a\nground red\npage b\nrect 0 0 127 x 64 fill red\n",
+         "page b: nothing paints all of the glass"},
+        {"ground red\npage a\nrect 0 0 1 x 1 fill red\npage b\nrect 0 0 9 x 9 fill red\n", NULL},
+        {"text \"ab\" at 0 0\ntext \"cd\" at 6 4\n",
+         "a.screen:4: text: it lies over the text of line 3"},
+        {"text \"ab\" at 0 0\nrect 4 4 4 x 4 fill red\n", "rect: it lies over the text of line 3"},
+        {"rect 0 0 20 x 20 fill red\ntext \"ab\" at 0 0\n", NULL},
+        {"page a\nground red\ntext \"ab\" at 0 0\npage b\nground red\ntext \"cd\" at 0 0\n", NULL},
+        {"value v = switch\ntext \"ab\" at 0 0 when v = on\ntext \"cd\" at 0 0 when v = off\n",
+         NULL},
+        {"value v = number 0 to 9\ntext \"ab\" at 0 0 when v > 4\ntext \"cd\" at 0 0 when v <= 4\n",
+         NULL},
+        {"value v = number 0 to 9\ntext \"ab\" at 0 0 when v > 4\ntext \"cd\" at 0 0 when v <= 5\n",
+         "it lies over"},
+        {"value v = switch\n", "value v: no item shows it"},
+        {"value v = number 0 to 99999\ndigits v in 0 0 100 x 20\n",
+         "it needs up to 5 places, and has 4"},
+        {"value v = number 0 to 99999\nnumber v in 0 0 30 x 30\n", "number v: it needs up to"},
+    };
+    struct jl_complaint complaint;
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char text[600];
+        const char *const *list;
+        snprintf(text, sizeof text, HEAD "%s", rows[i].text);
+        struct jl_screen *screen = read_text(text, &complaint);
+        test_row("%s", rows[i].text);
+        if (!EXPECT(screen != NULL)) {
+            printf("%s\n", complaint.text);
+            continue;
+        }
+        size_t count = jl_screen_findings(screen, &list);
+        EXPECT_INT((long long)count, rows[i].says ? 1 : 0);
+        if (count && rows[i].says) {
+            EXPECT_CONTAINS(list[0], rows[i].says);
+        } else if (count) {
+            printf("    %s\n", list[0]);
+        }
+        jl_screen_free(screen);
+    }
+}
+
+/* ---- pictures ---- */
+
+static const struct jl_format *const formats[] = {&jl_mono_columns, &jl_grey4, &jl_rgb565};
+enum { MOST_BYTES = 240 * 320 * 2 };
+
+static void make_frame(struct jl_frame *frame, const struct jl_screen *screen, uint8_t *pixels) {
+    struct jl_screen_glass glass = jl_screen_glass(screen);
+    EXPECT_INT(jl_frame_init(frame, formats[glass.colors], (int16_t)glass.width,
+                             (int16_t)glass.height, pixels, MOST_BYTES),
+               JL_OK);
+}
+
+/* The sheet of the quay gauge against the view that was written by hand. */
+static void quay_gauge_as_by_hand(void) {
+    static struct jl_screen_state state;
+    static uint8_t pixels[MOST_BYTES], expected[MOST_BYTES];
+    struct jl_complaint complaint;
+    struct jl_frame frame, by_hand;
+    struct jl_screen *screen =
+        jl_screen_read(DEMO "/screens/quay-gauge.screen", &any_mono, &complaint);
+    if (!EXPECT(screen != NULL)) {
+        return;
+    }
+    const char *const *list;
+    EXPECT_INT((long long)jl_screen_findings(screen, &list), 0);
+    make_frame(&frame, screen, pixels);
+    make_frame(&by_hand, screen, expected);
+    EXPECT_INT(jl_screen_sample_count(screen), 144);
+    for (int step = 0; step < 144; step++) {
+        jl_screen_sample(screen, step, &state);
+        int32_t *number = state.numbers;
+        struct quay_reading reading = {.minute = number[0], .height_cm = number[1]};
+        number[2] = step % 3;
+        reading.trend = number[2] == 0 ? TIDE_SLACK : number[2] == 1 ? TIDE_RISING : TIDE_FALLING;
+        number[3] = reading.next_high_minute = step % 5 ? step * 10 : -1;
+        number[4] = reading.next_high_cm = step * 6;
+        jl_screen_draw(screen, &state, &frame.target);
+        jl_clear(&by_hand.target, JL_BLACK);
+        quay_gauge_draw(&by_hand.target, &reading);
+        test_row("sample %d", step);
+        EXPECT_BYTES(pixels, expected, 1024);
+    }
+    jl_screen_free(screen);
+}
+
+/* ---- the C ---- */
+
+static void random_state(const struct jl_screen *screen, struct test_random *random,
+                         struct jl_screen_state *state) {
+    for (int i = 0; i < jl_screen_value_count(screen); i++) {
+        struct jl_screen_value value = jl_screen_value(screen, i);
+        if (test_random_between(random, 0, 2) == 0) {
+            continue; /* some stay as they are */
+        }
+        switch (value.kind) {
+        case JL_SCREEN_WORDS:
+            memset(state->words[i], 0, sizeof state->words[i]);
+            for (int k = test_random_between(random, 0, value.count); k > 0; k--) {
+                state->words[i][k - 1] = (char)test_random_between(random, ' ', '~');
+            }
+            break;
+        case JL_SCREEN_SERIES:
+            for (int k = 0; k < value.count; k++) {
+                state->series[i][k] = (int16_t)test_random_between(random, value.least, value.most);
+            }
+            break;
+        default:
+            state->numbers[i] = test_random_between(random, value.least, value.most);
+            break;
+        }
+    }
+    if (test_random_between(random, 0, 3) == 0) {
+        state->page = test_random_between(random, 0, jl_screen_page_count(screen) - 1);
+    }
+}
+
+struct baked_case {
+    const char *sheet, *card; /* the card's panel for bands and direct; NULL: frames only */
+    struct jl_screen_glass glass;
+    bool has_events;
+};
+
+/* A card's panel, and what draws on it. */
+static void draw_by_bands(struct jl_rig *rig, const struct screen_shim *shim) {
+    static uint8_t memory[4096];
+    struct jl_bands bands;
+    (void)jl_bands_begin(&bands, &rig->panel, memory, sizeof memory);
+    while (jl_bands_next(&bands)) {
+        shim->draw(&bands.frame.target);
+    }
+    EXPECT_INT(jl_bands_end(&bands), JL_OK);
+}
+
+static bool is_lit(const struct jl_picture *picture) {
+    int lit = 0;
+    for (int i = 0; i < picture->width * picture->height * 3; i++) {
+        lit += picture->rgb[i] > 0;
+    }
+    return lit > 100;
+}
+
+static void expect_on_panels(const struct baked_case *one, const struct jl_screen *screen,
+                             const struct screen_shim *shim, struct jl_screen_state *state) {
+    static struct jl_card card;
+    static struct jl_rig rig, other; /* large */
+    static uint8_t buffers[2][4096];
+    struct jl_complaint complaint = {""};
+    struct jl_direct direct, expected_direct;
+    struct jl_picture seen, expected;
+    struct test_random random = {77};
+    EXPECT(jl_card_find(one->card, &card, &complaint));
+    EXPECT(jl_rig_open(&rig, &card, &complaint) && jl_rig_open(&other, &card, &complaint));
+    EXPECT_INT(jl_rig_wake(&rig), JL_OK);
+    EXPECT_INT(jl_rig_wake(&other), JL_OK);
+    jl_board_wait_ps(rig.board, 200000000000); /* the light comes up */
+    jl_board_wait_ps(other.board, 200000000000);
+    for (int i = 0; i < 3; i++) {
+        random_state(screen, &random, state);
+        screen_shim_state(shim, screen, state);
+        jl_screen_draw(screen, state, &rig.frame.target);
+        EXPECT_INT(jl_rig_present(&rig), JL_OK);
+        draw_by_bands(&other, shim);
+        EXPECT(jl_rig_look(&rig, &expected) && jl_rig_look(&other, &seen));
+        EXPECT_PICTURE(&seen, &expected, "screen-bands");
+        EXPECT(is_lit(&seen));
+        jl_picture_free(&seen);
+        jl_picture_free(&expected);
+    }
+    /* Where columns are addressed in pairs there is no drawing on the panel itself. */
+    if (one->glass.colors == JL_SCREEN_GREY) {
+        jl_rig_close(&rig);
+        jl_rig_close(&other);
+        return;
+    }
+    EXPECT_INT(jl_direct_init(&direct, &other.panel, buffers[0], sizeof buffers[0]), JL_OK);
+    EXPECT_INT(jl_direct_init(&expected_direct, &rig.panel, buffers[1], sizeof buffers[1]), JL_OK);
+    shim->zero();
+    for (int i = 0; i < 6; i++) {
+        random_state(screen, &random, state);
+        screen_shim_state(shim, screen, state);
+        jl_screen_draw(screen, state, &expected_direct.target);
+        shim->draw(&direct.target);
+        EXPECT_INT(direct.status, JL_OK);
+        EXPECT_INT(expected_direct.status, JL_OK);
+        EXPECT(jl_rig_look(&rig, &expected) && jl_rig_look(&other, &seen));
+        EXPECT_PICTURE(&seen, &expected, "screen-direct");
+        jl_picture_free(&seen);
+        jl_picture_free(&expected);
+    }
+    jl_rig_close(&rig);
+    jl_rig_close(&other);
+}
+
+static void expect_same(const struct baked_case *one, const char *folder) {
+    static struct jl_screen_state state;
+    static uint8_t pixels[MOST_BYTES], drawn[MOST_BYTES], updated[MOST_BYTES];
+    struct jl_complaint complaint = {""};
+    struct screen_shim shim;
+    struct jl_frame frame, by_draw, by_update;
+    struct test_random random = {0x1234567};
+    struct jl_screen *screen = jl_screen_read(one->sheet, &one->glass, &complaint);
+    if (!EXPECT(screen != NULL) || !screen_shim_load(&shim, screen, folder, one->has_events)) {
+        printf("%s\n", complaint.text);
+        jl_screen_free(screen);
+        return;
+    }
+    memset(updated, 0, sizeof updated);
+    make_frame(&frame, screen, pixels);
+    make_frame(&by_draw, screen, drawn);
+    make_frame(&by_update, screen, updated);
+    jl_screen_sample(screen, 0, &state);
+    shim.zero();
+    EXPECT(shim.bytes() <= shim.cost.most_ram_bytes + shim.cost.most_ram_bytes / 2 + 64);
+    for (int i = 0; i < test_cases(400); i++) {
+        random_state(screen, &random, &state);
+        screen_shim_state(&shim, screen, &state);
+        memset(pixels, 0, sizeof pixels);
+        memset(drawn, 0, sizeof drawn);
+        jl_screen_draw(screen, &state, &frame.target);
+        shim.draw(&by_draw.target);
+        shim.update(&by_update.target);
+        test_row("%s, state %d", one->sheet, i);
+        EXPECT_BYTES(drawn, pixels, sizeof pixels);
+        EXPECT_BYTES(updated, pixels, sizeof pixels);
+        /* Nothing changed: nothing is drawn. */
+        memset(updated, 0x5A, sizeof updated);
+        EXPECT(!shim.update(&by_update.target));
+        EXPECT(updated[0] == 0x5A && !memcmp(updated, updated + 1, sizeof updated - 1));
+        memcpy(updated, pixels, sizeof updated);
+    }
+    if (one->card) {
+        expect_on_panels(one, screen, &shim, &state);
+    }
+    screen_shim_close(&shim);
+    jl_screen_free(screen);
+}
+
+static void the_c_draws_the_same(void) {
+    static const struct baked_case cases[] = {
+        {DEMO "/screens/quay-gauge.screen", "ssd1306-128x64-i2c", {0, 0, JL_SCREEN_MONO}, false},
+        {DEMO "/screens/tide-board.screen", "st7789-240x320-spi", {0, 0, JL_SCREEN_COLOR}, false},
+        {SHEETS "/everything.screen", NULL, {240, 200, JL_SCREEN_COLOR}, true},
+        {SHEETS "/everything.screen", NULL, {240, 200, JL_SCREEN_MONO}, true},
+        {SHEETS "/everything.screen", "ssd1327-128x128-spi", {128, 128, JL_SCREEN_GREY}, true},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof cases / sizeof cases[0]; i++) {
+        char folder[20];
+        snprintf(folder, sizeof folder, "case-%zu", i);
+        expect_same(&cases[i], folder);
+    }
+    shell_end();
+}
+
+/* Buttons, sliders and keys do the same in the preview and in the C. */
+static void hands_do_the_same(void) {
+    static struct jl_screen_state state;
+    const struct jl_screen_glass glass = {240, 200, JL_SCREEN_COLOR};
+    struct jl_complaint complaint = {""};
+    struct screen_shim shim;
+    struct jl_screen *screen = jl_screen_read(SHEETS "/everything.screen", &glass, &complaint);
+    shell_begin();
+    if (EXPECT(screen != NULL) && screen_shim_load(&shim, screen, "hands", true)) {
+        static const struct {
+            struct jl_event event;
+            int page;
+            bool taken;
+        } rows[] = {
+            {{.kind = JL_EVENT_KEY, .which = JL_KEY_OK}, 2, true},
+            {{.kind = JL_EVENT_KEY, .which = JL_KEY_UP}, 2, false},
+            {{.kind = JL_EVENT_PRESS, .x = 140, .y = 10}, 2, true},
+            {{.kind = JL_EVENT_TAP, .x = 140, .y = 10}, 0, true}, /* back */
+            {{.kind = JL_EVENT_TAP, .x = 140, .y = 10}, 0, false},
+            {{.kind = JL_EVENT_KEY, .which = JL_KEY_OK}, 2, true},
+            {{.kind = JL_EVENT_KEY, .which = JL_KEY_BACK}, 0, true},
+        };
+        jl_screen_sample(screen, 0, &state);
+        shim.zero();
+        screen_shim_state(&shim, screen, &state);
+        for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+            test_row("event %zu", i);
+            jl_screen_event(screen, &rows[i].event, &state);
+            shim.event(&rows[i].event);
+            EXPECT_INT(state.page, rows[i].page);
+            EXPECT_INT(shim.shown_page(), rows[i].page);
+        }
+        int gate = jl_screen_value_find(screen, "gate");
+        state.page = 2;
+        EXPECT(jl_screen_event(
+            screen, &(struct jl_event){.kind = JL_EVENT_PRESS, .x = 150, .y = 60}, &state));
+        EXPECT(state.numbers[gate] > 60 && state.numbers[gate] % 5 == 0);
+        /* What is filled in is never written over. */
+        EXPECT_INT(shell("echo '/* mine */' >hands/everything_events.c"), 0);
+        struct jl_screen_cost cost;
+        EXPECT(jl_screen_write(screen, shell_path("hands"), "again", &cost, &complaint));
+        EXPECT(!cost.wrote_events);
+        EXPECT_INT(shell("cat hands/everything_events.c"), 0);
+        EXPECT_TEXT(output, "/* mine */\n");
+        screen_shim_close(&shim);
+    }
+    jl_screen_free(screen);
+    shell_end();
+}
+
+/* As a user types it. */
+static void the_command_shows_and_bakes(void) {
+    static const struct {
+        const char *line;
+        int status;
+        const char *says;
+    } rows[] = {
+        {" light ssd1306-128x64-i2c --screen " DEMO "/screens/quay-gauge.screen --no-wires", 0,
+         "-film.png, while it changes"},
+        {" light ssd1306-128x32-i2c --screen " DEMO "/screens/quay-gauge.screen", 2,
+         "other glass than 128 x 32"},
+        {" light hd44780-16x2-4bit --screen " DEMO "/screens/quay-gauge.screen", 2, "other glass"},
+        {" light ssd1306-128x64-i2c --screen " DEMO "/screens/quay-gauge.screen --set height=99", 2,
+         "height is from 0.00 to 9.99"},
+        {" light ssd1306-128x64-i2c --screen " DEMO "/screens/quay-gauge.screen --set wide=9", 2,
+         "no value of that name"},
+        {" light ssd1306-128x64-i2c --screen " DEMO "/screens/quay-gauge.screen --set height", 2,
+         "expected NAME=VALUE"},
+        {" light ssd1306-128x64-i2c --screen " DEMO "/screens/quay-gauge.screen --page x", 2,
+         "the sheet has main"},
+        {" light ssd1306-128x64-i2c --page x", 2, "name it with --screen"},
+        {" light ssd1306-128x64-i2c --text a --screen b", 2, "expected one of them"},
+        {" light ssd1327-128x128-spi --screen " SHEETS "/everything.screen --no-wires", 1,
+         "-pages.png, all pages"},
+        {" bake screen " DEMO "/screens/quay-gauge.screen --into out", 0, "bytes of RAM"},
+        {" bake screen " DEMO "/screens/quay-gauge.screen --into out --json", 0,
+         "\"most_ram_bytes\""},
+        {" bake screen " SHEETS "/everything.screen --size 240x200 --into out", 1, "to fill in"},
+        {" bake screen " SHEETS "/everything.screen --size 12", 2, "expected WxH"},
+        {" bake screen " SHEETS "/everything.screen --size 12x12", 2, "other glass than 12 x 12"},
+        {" bake screen " SHEETS "/everything.screen --colors blue", 2, "mono, grey or colour"},
+        {" bake screen", 2, "name a sheet"},
+        {" bake screen /no/such", 2, "cannot read the sheet /no/such"},
+        {" bake screen " DEMO "/screens/quay-gauge.screen --into /proc/none", 2, "/proc/none"},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[1000];
+        snprintf(line, sizeof line, "%s%s", JADELAMP, rows[i].line);
+        EXPECT_INT(shell(line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    EXPECT(shell_has("out/quay_gauge.c") && shell_has("out/everything_events.c"));
+    EXPECT(!shell_has("everything.c")); /* what was refused left nothing */
+    shell_end();
+}
+
+/* Words of sheets in any order, cut and spoiled: refused or read, and never worse. */
+static void any_words(void) {
+    static char text[20000];
+    struct test_random random = {99};
+    FILE *file = fopen(SHEETS "/everything.screen", "r");
+    size_t whole = file ? fread(text, 1, sizeof text, file) : 0;
+    EXPECT(whole > 2000);
+    if (file) {
+        fclose(file);
+    }
+    static char spoiled[20000];
+    int refused = 0;
+    for (int i = 0; i < test_cases(600); i++) {
+        size_t bytes = whole;
+        memcpy(spoiled, text, whole);
+        for (int k = test_random_between(&random, 1, 6); k > 0; k--) {
+            size_t at = (size_t)test_random_between(&random, 0, (int)bytes - 1);
+            switch (test_random_between(&random, 0, 3)) {
+            case 0:
+                spoiled[at] = (char)test_random_between(&random, 1, 255);
+                break;
+            case 1: /* a piece goes */
+                memmove(spoiled + at, spoiled + at + (bytes - at) / 50,
+                        bytes - at - (bytes - at) / 50);
+                bytes -= (bytes - at) / 50;
+                break;
+            case 2:
+                spoiled[at] = "0123456789 \n\"{};="[test_random_between(&random, 0, 16)];
+                break;
+            default:
+                bytes = at > 100 ? at : bytes;
+                break;
+            }
+        }
+        const struct jl_screen_glass glass = {240, 200, JL_SCREEN_COLOR};
+        struct jl_complaint complaint = {""};
+        struct jl_screen *screen =
+            jl_screen_read_text(SHEETS "/x", spoiled, bytes, &glass, &complaint);
+        refused += screen == NULL;
+        EXPECT((screen == NULL) == (complaint.text[0] != '\0'));
+        jl_screen_free(screen);
+    }
+    EXPECT(refused > 20);
+}
+
+const struct test_group test_groups[] = {
+    {"mistakes_are_told", mistakes_are_told},
+    {"findings_are_told", findings_are_told},
+    {"quay_gauge_as_by_hand", quay_gauge_as_by_hand},
+    {"the_c_draws_the_same", the_c_draws_the_same},
+    {"hands_do_the_same", hands_do_the_same},
+    {"the_command_shows_and_bakes", the_command_shows_and_bakes},
+    {"any_words", any_words},
+    {NULL, NULL},
+};
