@@ -107,3 +107,18 @@ bool desk_wait_for(const char *name) {
     }
     return EXPECT(!"it is there in time");
 }
+
+struct jl_picture desk_shot(const char *name) {
+    desk_do("key s");
+    EXPECT(desk_wait_for(name));
+    return shell_picture(name);
+}
+
+bool desk_wait_told(const char *text, int times) {
+    char line[300];
+    snprintf(line, sizeof line,
+             "for i in $(seq 200); do [ $(grep -c '%s' told) -ge %d ] && exit 0; sleep 0.05; done; "
+             "exit 1",
+             text, times);
+    return EXPECT_INT(shell(line), 0);
+}

@@ -27,6 +27,12 @@ struct jl_picture desk_picture(void);
 /* Where the glass is on the screen, by what is not the window's ground; and how large. */
 void desk_find_glass(int *left, int *top, int *width, int *height);
 
+/* Presses s and waits for the file that comes of it; the caller frees the picture. */
+struct jl_picture desk_shot(const char *name);
+
+/* Waits until the window has told something, so many times, up to 10 s. */
+bool desk_wait_told(const char *text, int times);
+
 /* Waits until a file is there, up to 10 s. */
 bool desk_wait_for(const char *name);
 

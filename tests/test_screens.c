@@ -342,7 +342,9 @@ static void expect_same(const struct baked_case *one, const char *folder) {
     static uint8_t pixels[MOST_BYTES], drawn[MOST_BYTES], updated[MOST_BYTES];
     struct jl_complaint complaint = {""};
     struct screen_shim shim;
-    struct jl_frame frame, by_draw, by_update;
+    static struct jl_screen_state shown;
+    static uint8_t previewed[MOST_BYTES];
+    struct jl_frame frame, by_draw, by_update, by_preview;
     struct test_random random = {0x1234567};
     struct jl_screen *screen = jl_screen_read(one->sheet, &one->glass, &complaint);
     if (!EXPECT(screen != NULL) || !screen_shim_load(&shim, screen, folder, one->has_events)) {
@@ -351,10 +353,14 @@ static void expect_same(const struct baked_case *one, const char *folder) {
         return;
     }
     memset(updated, 0, sizeof updated);
+    memset(previewed, 0, sizeof previewed);
     make_frame(&frame, screen, pixels);
     make_frame(&by_draw, screen, drawn);
     make_frame(&by_update, screen, updated);
+    make_frame(&by_preview, screen, previewed);
     jl_screen_sample(screen, 0, &state);
+    shown = state;
+    jl_screen_draw(screen, &state, &by_preview.target);
     shim.zero();
     EXPECT(shim.bytes() <= shim.cost.most_ram_bytes + shim.cost.most_ram_bytes / 2 + 64);
     for (int i = 0; i < test_cases(400); i++) {
@@ -368,6 +374,9 @@ static void expect_same(const struct baked_case *one, const char *folder) {
         test_row("%s, state %d", one->sheet, i);
         EXPECT_BYTES(drawn, pixels, sizeof pixels);
         EXPECT_BYTES(updated, pixels, sizeof pixels);
+        jl_screen_update(screen, &shown, &state, &by_preview.target);
+        shown = state;
+        EXPECT_BYTES(previewed, pixels, sizeof pixels);
         /* Nothing changed: nothing is drawn. */
         memset(updated, 0x5A, sizeof updated);
         EXPECT(!shim.update(&by_update.target));

@@ -10,7 +10,7 @@
 #include "jadelamp/host/window.h"
 
 struct typed_window {
-    char *directory, *program;
+    char *directory, *program, *sheet, *card;
     int zoom, plain, frames, json;
     double speed;
 };
@@ -39,13 +39,14 @@ static int run(const char *verb, const struct jl_card *cards, int count,
     const struct jl_window_request request = {.cards = cards,
                                               .card_count = count,
                                               .object = typed->program,
+                                              .sheet = typed->sheet,
                                               .directory = typed->directory,
                                               .zoom = typed->zoom,
                                               .plain = typed->plain != 0,
                                               .frames = (uint32_t)typed->frames,
                                               .speed_permille =
                                                   (uint32_t)(typed->speed * 1000 + 0.5),
-                                              .told = typed->json ? NULL : stdout};
+                                              .told = typed->json ? stderr : stdout};
     if (!jl_window(&request, &result, &complaint)) {
         return cli_bad(verb, "%s", complaint.text);
     }
@@ -66,6 +67,9 @@ static int window(int argc, const char **argv) {
         {"program", 0, POPT_ARG_STRING, &typed.program, 0,
          "shared object with your program, else the test card; loaded anew when it changes",
          "FILE.so"},
+        {"screen", 0, POPT_ARG_STRING, &typed.sheet, 0,
+         "show this screen sheet, with sliders for its values; anew when it is saved", "SHEET"},
+        {"card", 'c', POPT_ARG_STRING, &typed.card, 0, "the same as CARD", "CARD"},
         {"zoom", 'z', POPT_ARG_INT, &typed.zoom, 0,
          "pixels for one of the glass, 1..32; else what fits", "N"},
         {"plain", 'p', POPT_ARG_NONE, &typed.plain, 0, "square pixels instead of the photo", NULL},
@@ -90,6 +94,12 @@ static int window(int argc, const char **argv) {
     const char *name;
     struct jl_complaint complaint = {""};
     bool good = context != NULL;
+    if (good && typed.card) {
+        good = jl_card_find(typed.card, &cards[count++], &complaint);
+        if (!good) {
+            cli_bad(argv[0], "%s", complaint.text);
+        }
+    }
     while (good && (name = poptGetArg(context)) != NULL) {
         if (count == JL_WINDOW_MOST_CARDS) {
             cli_bad(argv[0], "at most %d cards share a window", JL_WINDOW_MOST_CARDS);
@@ -103,6 +113,8 @@ static int window(int argc, const char **argv) {
         /* reported */
     } else if (!count) {
         cli_bad(argv[0], "name a card; see jadelamp window --help");
+    } else if (typed.sheet && typed.program) {
+        cli_bad(argv[0], "--screen and --program: expected one of them");
     } else if (typed.zoom < 0 || typed.zoom > 32) {
         cli_bad(argv[0], "--zoom %d: expected 1 to 32", typed.zoom);
     } else if (!(typed.speed >= 0.001 && typed.speed <= 100)) {
@@ -115,6 +127,8 @@ static int window(int argc, const char **argv) {
     poptFreeContext(context);
     free(typed.directory);
     free(typed.program);
+    free(typed.sheet);
+    free(typed.card);
     return status;
 }
 

@@ -1,4 +1,5 @@
 /* What a screen has, and what it shows. */
+#include <stdio.h>
 #include <string.h>
 
 #include "screen_parts.h"
@@ -107,4 +108,14 @@ bool jl_screen_set(const struct jl_screen *screen, const char *name, const char 
     state->numbers[index] = number;
     memcpy(state->words[index], letters, sizeof letters);
     return true;
+}
+
+void jl_screen_value_text(const struct jl_screen *screen, int index,
+                          const struct jl_screen_state *state, char *out, size_t size) {
+    const struct value *value = &screen->values[index];
+    char text[TEXT_OF_VALUE] = "";
+    if (value->kind != JL_SCREEN_SERIES) {
+        jl_host_value_text(value, state->numbers[index], state->words[index], text);
+    }
+    snprintf(out, size, "%s", text);
 }

@@ -1,4 +1,6 @@
 /* Drawing a screen: the calls, as the C makes them. */
+#include <string.h>
+
 #include "screen_parts.h"
 
 bool jl_host_condition_holds(const struct condition *when, const struct jl_screen_state *state) {
@@ -169,4 +171,33 @@ void jl_screen_draw(const struct jl_screen *screen, const struct jl_screen_state
             jl_host_op_draw(screen, op, state, target);
         }
     }
+}
+
+static bool differs(const struct jl_screen_state *a, const struct jl_screen_state *b, int value) {
+    return a->numbers[value] != b->numbers[value] ||
+           memcmp(a->words[value], b->words[value], sizeof a->words[value]) != 0 ||
+           memcmp(a->series[value], b->series[value], sizeof a->series[value]) != 0;
+}
+
+bool jl_screen_update(const struct jl_screen *screen, const struct jl_screen_state *shown,
+                      const struct jl_screen_state *state, struct jl_target *target) {
+    uint64_t changed = 0;
+    bool any = false;
+    if (shown->page != state->page) {
+        jl_screen_draw(screen, state, target);
+        return true;
+    }
+    for (int i = 0; i < screen->value_count; i++) {
+        changed |= differs(shown, state, i) ? (uint64_t)1 << i : 0;
+    }
+    for (int i = 0; i < screen->item_count; i++) {
+        const struct item *item = &screen->items[i];
+        if (item->needs & changed && jl_host_item_is_on(item, state->page)) {
+            struct jl_rect before = jl_target_clip(target, item->paints);
+            jl_screen_draw(screen, state, target);
+            jl_target_unclip(target, before);
+            any = true;
+        }
+    }
+    return any;
 }

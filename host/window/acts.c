@@ -4,7 +4,7 @@
 #include "../runs/light_content.h"
 #include "../runs/run_load.h"
 #include "jadelamp/shapes.h"
-#include "stage.h"
+#include "act_sheet.h"
 
 enum { MARK_RADIUS = 3, TOUCH_EVERY_US = 10000 };
 
@@ -12,19 +12,11 @@ enum { MARK_RADIUS = 3, TOUCH_EVERY_US = 10000 };
 
 static jl_status show_test_card(struct jl_rig *rig) {
     const char *title = rig->card.controller->name;
-    jl_status status = jl_rig_wake(rig);
-    if (status != JL_OK) {
-        return status;
-    }
     if (rig->card.cells.bus) {
         return jl_char_test_card(&rig->cells, title);
     }
     jl_host_draw_test_card(jl_rig_frame(rig), title);
-    status = jl_rig_present(rig);
-    if (rig->card.module & JL_MODULE_LIGHT_WIRED) {
-        jl_panel_light(&rig->panel, true);
-    }
-    return status;
+    return jl_rig_present(rig);
 }
 
 static void mark_touches(struct jl_rig *rig) {
@@ -41,25 +33,12 @@ static void mark_touches(struct jl_rig *rig) {
     jl_rig_present(rig);
 }
 
-/* Where the glass of the touch part has numbers of its own, it is calibrated first. */
-static jl_status wake_touch(struct jl_rig *rig) {
-    static struct jl_touch_map maps[JL_WINDOW_MOST_CARDS];
-    static int used;
-    jl_status status = jl_touch_wake(&rig->touch);
-    bool raw = rig->card.touch.controller->driver->is_spi;
-    return status == JL_OK && raw ? jl_rig_calibrate(rig, &maps[used++]) : status;
-}
-
 static jl_status act_test_card(struct stage *stage) {
     bool touched = false;
-    jl_status status = JL_OK;
+    jl_status status = jl_host_wake_all(stage);
     for (int i = 0; i < stage->count && status == JL_OK; i++) {
-        struct jl_rig *rig = &stage->rigs[i];
-        status = show_test_card(rig);
-        if (status == JL_OK && rig->touch_device) {
-            status = wake_touch(rig);
-            touched = true;
-        }
+        status = show_test_card(&stage->rigs[i]);
+        touched |= stage->rigs[i].touch_device != NULL;
     }
     while (touched && status == JL_OK) {
         for (int i = 0; i < stage->count; i++) {
@@ -121,6 +100,9 @@ jl_status jl_host_act(struct stage *stage, struct jl_complaint *complaint) {
         if (kept) {
             give_back(stage, kept);
         }
+    }
+    if (request->sheet) {
+        return jl_host_act_sheet(stage, complaint);
     }
     return object.program ? act_program(stage, object.program) : act_test_card(stage);
 }

@@ -29,6 +29,13 @@ struct link_panel {
     char why_dark[120];
 };
 
+/* A value of a screen sheet. */
+struct link_value {
+    char name[32], text[40]; /* what it is called, and what it is now */
+    int32_t least, most, number;
+    bool slides; /* it can be set */
+};
+
 /* A report, whole: written between two counts of `turn`. */
 struct link_report {
     uint64_t now_ps;
@@ -39,6 +46,8 @@ struct link_report {
     uint32_t notes;             /* how many there were */
     struct link_panel panels[JL_WINDOW_MOST_CARDS];
     bool records;
+    int value_count;
+    struct link_value values[JL_SCREEN_VALUES];
 };
 
 /* A diagnostic: written before the count rises, and never again. */
@@ -76,6 +85,10 @@ struct link {
     struct link_press keys[LINK_KEYS];
     atomic_int quarters; /* of detents, that the knob was turned */
     atomic_uint shots, records, quits;
+    struct {
+        atomic_uint count; /* how often it was set by hand */
+        atomic_int number;
+    } sets[JL_SCREEN_VALUES];
     /* what programs keep */
     atomic_uint kept_bytes;
     uint8_t kept[JL_PROGRAM_KEPT_BYTES];

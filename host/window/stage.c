@@ -52,14 +52,12 @@ static void report_panel(struct stage *stage, int i, bool *changed) {
 
 static void report_lines(struct stage *stage) {
     const struct jl_diagnostic *list;
-    struct link *link = stage->link;
     size_t count = jl_board_diagnostics(stage->rigs[0].board, &list);
-    for (size_t i = atomic_load(&link->line_count); i < count && i < LINK_LINES; i++) {
-        struct link_line *line = &link->lines[i];
-        line->severity = list[i].severity;
-        line->at_ps = list[i].at_ps;
-        snprintf(line->text, sizeof line->text, "%s: %s", list[i].device, list[i].text);
-        atomic_store(&link->line_count, (unsigned)i + 1);
+    for (; stage->told < count; stage->told++) {
+        const struct jl_diagnostic *found = &list[stage->told];
+        char text[LINK_LINE_BYTES];
+        snprintf(text, sizeof text, "%s: %s", found->device, found->text);
+        jl_host_stage_line(stage, found->severity, text);
     }
 }
 

@@ -36,6 +36,7 @@ struct stage {
     struct jl_file capture;
     int file_number;
     const struct jl_program_kept *kept;
+    size_t told; /* of the board's diagnostics */
 };
 
 /* Runs in the child, and ends it. */
@@ -44,6 +45,12 @@ _Noreturn void jl_host_stage_run(struct link *link, const struct jl_window_reque
 
 /* What runs there, until it returns. */
 jl_status jl_host_act(struct stage *stage, struct jl_complaint *complaint);
+
+/* Wakes all panels, their lights and their touch panels. */
+jl_status jl_host_wake_all(struct stage *stage);
+
+/* A finding beside those of the board, for the window to tell. */
+void jl_host_stage_line(struct stage *stage, enum jl_severity severity, const char *text);
 
 /* The last thing that happened, for the window to tell. */
 __attribute__((format(printf, 2, 3))) void jl_host_stage_note(struct stage *stage,

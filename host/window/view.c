@@ -13,6 +13,10 @@ enum {
     LEAST_WIDTH = 680, /* for the strip */
     USUAL_WIDTH = 1200,
     USUAL_HEIGHT = 684,
+    VALUES_WIDTH = 230,
+    VALUE_HEIGHT = 36,
+    TRACK_TOP = 22, /* below its name */
+    TRACK_HEIGHT = 8,
     BEZEL = 3,       /* dots around a photo: jl_glass_photo() */
     SPLIT_ROWS = 16, /* above the gap of yellow-blue glass */
 };
@@ -48,6 +52,9 @@ static void whole_size(const struct view *view, int zoom, int *width, int *heigh
         *width += across + MARGIN;
         *height = down > *height ? down : *height;
     }
+    int values = view->value_count * VALUE_HEIGHT;
+    *width += view->value_count ? VALUES_WIDTH + MARGIN : 0;
+    *height = values > *height ? values : *height;
     *height += 2 * MARGIN;
 }
 
@@ -80,6 +87,8 @@ bool jl_host_view_lay_out(struct view *view) {
         place->top = (height - place->height) / 2;
         left += place->width + MARGIN;
     }
+    view->values_left = left;
+    view->values_top = MARGIN;
     jl_picture_free(&view->canvas);
     if (!jl_picture_create(&view->canvas, across,
                            height + VIEW_STRIP_LINES * LINE_HEIGHT + MARGIN)) {
@@ -169,4 +178,58 @@ void jl_host_view_strip(struct view *view) {
                               (int16_t)(target->width - 2 * MARGIN), LINE_HEIGHT};
         jl_text_box(target, box, JL_TEXT_ELLIPSIS, line->text, &style);
     }
+}
+
+/* ---- values ---- */
+
+static struct jl_rect track_of(const struct view *view, int index) {
+    return (struct jl_rect){(int16_t)view->values_left,
+                            (int16_t)(view->values_top + index * VALUE_HEIGHT + TRACK_TOP),
+                            VALUES_WIDTH, TRACK_HEIGHT};
+}
+
+void jl_host_view_values(struct view *view) {
+    struct jl_target *target = &view->frame.target;
+    const struct jl_text_style name = {
+        .font = &jl_font_sans16, .ink = JL_RGB(160, 168, 174), .paper = GROUND};
+    struct jl_text_style now = name;
+    now.ink = JL_RGB(226, 230, 232);
+    for (int i = 0; i < view->value_count; i++) {
+        const struct link_value *value = &view->values[i];
+        struct jl_rect track = track_of(view, i);
+        int16_t top = (int16_t)(track.y - TRACK_TOP);
+        jl_text_field(target, track.x, top, VALUES_WIDTH / 2, JL_ANCHOR_LEFT, value->name, &name);
+        jl_text_field(target, (int16_t)(track.x + VALUES_WIDTH / 2), top, VALUES_WIDTH / 2,
+                      JL_ANCHOR_RIGHT, value->text, &now);
+        if (!value->slides) {
+            continue;
+        }
+        int64_t range = (int64_t)value->most - value->least;
+        int16_t done = (int16_t)(((int64_t)value->number - value->least) * track.w / range);
+        done = done < 0 ? 0 : done > track.w ? track.w : done;
+        jl_fill_rect(target, (struct jl_rect){track.x, track.y, done, track.h},
+                     JL_RGB(64, 160, 150));
+        jl_fill_rect(target,
+                     (struct jl_rect){(int16_t)(track.x + done), track.y, (int16_t)(track.w - done),
+                                      track.h},
+                     STRIP);
+    }
+}
+
+int jl_host_view_slide(const struct view *view, int x, int y, int held, int32_t *number) {
+    for (int i = held < 0 ? 0 : held; i < view->value_count; i++) {
+        const struct link_value *value = &view->values[i];
+        struct jl_rect track = track_of(view, i);
+        int at = x - track.x;
+        bool inside = at >= 0 && at < track.w && y >= track.y - TRACK_TOP / 2 &&
+                      y < track.y + track.h + TRACK_TOP / 4;
+        if (!value->slides || (held < 0 && !inside)) {
+            continue;
+        }
+        at = at < 0 ? 0 : at >= track.w ? track.w - 1 : at;
+        int64_t range = (int64_t)value->most - value->least;
+        *number = (int32_t)(value->least + (at * range + (track.w - 1) / 2) / (track.w - 1));
+        return i;
+    }
+    return NONE_THERE;
 }

@@ -24,6 +24,9 @@ struct view_line {
 };
 
 struct view {
+    const struct link_value *values; /* of a screen sheet, beside the glass */
+    int value_count;                 /* 0: none */
+    int values_left, values_top;
     int count, zoom;
     bool plain;
     struct view_place places[JL_WINDOW_MOST_CARDS];
@@ -47,5 +50,13 @@ void jl_host_view_strip(struct view *view);
  * 0 or above, the nearest one of that panel is given. */
 bool jl_host_view_hit(const struct view *view, int x, int y, int *panel, int *glass_x,
                       int *glass_y);
+
+/* The values with their sliders. */
+void jl_host_view_values(struct view *view);
+
+/* The value whose slider is at a place, and what it would be. NONE_THERE: none; with `held` 0 or
+ * above that one is meant, wherever the place is. */
+enum { NONE_THERE = -1 };
+int jl_host_view_slide(const struct view *view, int x, int y, int held, int32_t *number);
 
 #endif

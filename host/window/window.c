@@ -31,6 +31,7 @@ struct window {
     struct link_report report;
     uint8_t *pixels; /* of all glasses, as in the link */
     unsigned lines_told, notes_told;
+    int slid;               /* the value whose slider the mouse holds; NONE_THERE */
     int held[LINK_FINGERS]; /* the panel that a finger came down on; -1: none */
     bool closed, fresh, has_keys, has_knob;
     char hint[120];
@@ -85,6 +86,21 @@ static void turn_knob(struct window *window, int detents) {
         snprintf(window->hint, sizeof window->hint,
                  "no card has knob_a and knob_b in [pins]: the wheel does nothing");
     }
+}
+
+/* A slider of a value. False: none is there, or held. */
+static bool slide(struct window *window, int x, int y, bool begins) {
+    int32_t number;
+    if (begins) {
+        window->slid = jl_host_view_slide(&window->view, x, y, NONE_THERE, &number);
+    }
+    if (window->slid == NONE_THERE) {
+        return false;
+    }
+    jl_host_view_slide(&window->view, x, y, window->slid, &number);
+    atomic_store(&window->link->sets[window->slid].number, number);
+    atomic_fetch_add(&window->link->sets[window->slid].count, 1);
+    return true;
 }
 
 /* The panel's key of a keyboard's; -1: none. */
@@ -243,6 +259,13 @@ static void handle(struct window *window, const SDL_Event *event) {
     case SDL_MOUSEBUTTONDOWN:
     case SDL_MOUSEBUTTONUP:
         finger = finger_of(event->button.button);
+        if (finger == 0 && event->type == SDL_MOUSEBUTTONUP) {
+            window->slid = NONE_THERE;
+        }
+        if (finger == 0 && event->type == SDL_MOUSEBUTTONDOWN &&
+            slide(window, event->button.x, event->button.y, true)) {
+            break;
+        }
         if (finger >= 0) {
             window->hint[0] = '\0';
             move_finger(window, finger, event->button.x, event->button.y,
@@ -250,6 +273,9 @@ static void handle(struct window *window, const SDL_Event *event) {
         }
         break;
     case SDL_MOUSEMOTION:
+        if (slide(window, event->motion.x, event->motion.y, false)) {
+            break;
+        }
         for (finger = 0; finger < LINK_FINGERS; finger++) {
             /* The right one stays where it came down while the left one moves. */
             bool moves = finger == 0 || window->held[0] < 0;
@@ -308,7 +334,8 @@ static void write_state(struct window *window, struct view_line *line) {
         line->mood = VIEW_USUAL;
         const struct jl_window_request *request = window->request;
         snprintf(line->text, sizeof line->text, "%s runs%s%s",
-                 request->object    ? request->object
+                 request->sheet     ? request->sheet
+                 : request->object  ? request->object
                  : request->program ? "the program"
                                     : "the test card",
                  report->panels[0].dark ? "; dark: " : "", report->panels[0].why_dark);
@@ -378,6 +405,15 @@ static void tell_lines(struct window *window) {
     }
 }
 
+/* The program's end, once. */
+static void tell_return(struct window *window, enum link_state before) {
+    const struct link_report *report = &window->report;
+    if (before == LINK_RUNS && report->state == LINK_RETURNED) {
+        tell(window, "%12.3f ms returned %s: %s\n", (double)report->now_ps / 1e9,
+             jl_status_name(report->status), jl_status_text(report->status));
+    }
+}
+
 static void look_after(struct window *window) {
     if (jl_host_actor_look(&window->actor)) {
         window->result->crashes += window->actor.end != ACTOR_ENDED;
@@ -391,14 +427,22 @@ static void look_after(struct window *window) {
 
 static void take_report(struct window *window) {
     uint32_t before = window->report.changes;
+    enum link_state state = window->report.state;
     struct link_report report;
     /* Not while it is written: then the next turn takes it. */
     if (!jl_host_link_read(window->link, &report, window->pixels)) {
         return;
     }
+    if (report.value_count != window->view.value_count) {
+        window->view.value_count = report.value_count; /* another sheet: other places */
+        window->view.values = window->report.values;
+        window->report = report;
+        window->closed |= !lay_out(window);
+    }
     window->fresh |= report.changes != before;
     window->result->changes += report.changes != before;
     window->report = report;
+    tell_return(window, state);
     window->rates_now = jl_host_rates_feed(&window->rates, &report, jl_host_real_s());
 }
 
@@ -413,6 +457,7 @@ static void show(struct window *window) {
     }
     write_strip(window);
     jl_host_view_strip(view);
+    jl_host_view_values(view);
     SDL_Surface *onto = SDL_GetWindowSurface(window->sdl);
     SDL_Surface *from = SDL_CreateRGBSurfaceWithFormatFrom(
         view->canvas.rgb, view->canvas.width, view->canvas.height, 24, view->canvas.width * 3,
@@ -518,7 +563,8 @@ static bool open_all(struct window *window, struct jl_complaint *complaint) {
 
 bool jl_window(const struct jl_window_request *request, struct jl_window_result *result,
                struct jl_complaint *complaint) {
-    struct window window = {.request = request, .result = result, .fresh = true, .held = {-1, -1}};
+    struct window window = {
+        .request = request, .result = result, .fresh = true, .slid = NONE_THERE, .held = {-1, -1}};
     double begun_s = jl_host_real_s();
     memset(result, 0, sizeof *result);
     window.view.zoom = request->zoom;

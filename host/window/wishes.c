@@ -145,7 +145,7 @@ void jl_host_wishes_begin(struct stage *stage) {
     stage->shots = atomic_load(&link->shots);
     stage->records = atomic_load(&link->records);
     for (int i = 0; i < LINK_FINGERS + LINK_KEYS; i++) { /* what was pressed before is past */
-        stage->holds[i].served = atomic_load(i < LINK_FINGERS ? &link->fingers[i].press.count
-                                                             : &link->keys[i - LINK_FINGERS].count);
+        stage->holds[i].served = atomic_load(
+            i < LINK_FINGERS ? &link->fingers[i].press.count : &link->keys[i - LINK_FINGERS].count);
     }
 }

@@ -107,9 +107,20 @@ void jl_screen_sample(const struct jl_screen *screen, int step, struct jl_screen
 bool jl_screen_set(const struct jl_screen *screen, const char *name, const char *text,
                    struct jl_screen_state *state, struct jl_complaint *complaint);
 
+/** A value as texts write it; empty for series. */
+void jl_screen_value_text(const struct jl_screen *screen, int index,
+                          const struct jl_screen_state *state, char *out, size_t size);
+
 /** Draws a page on any target. */
 void jl_screen_draw(const struct jl_screen *screen, const struct jl_screen_state *state,
                     struct jl_target *target);
+
+/**
+ * Draws what differs from a state that the target shows: about what the C redraws, with instruments
+ * whole. True: something did.
+ */
+bool jl_screen_update(const struct jl_screen *screen, const struct jl_screen_state *shown,
+                      const struct jl_screen_state *state, struct jl_target *target);
 
 /** What an event does: pages and sliders. True: something changed. */
 bool jl_screen_event(const struct jl_screen *screen, const struct jl_event *event,

@@ -15,6 +15,7 @@
 #define JADELAMP_HOST_WINDOW_H
 
 #include "jadelamp/host/run.h"
+#include "jadelamp/host/screen_sheet.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -41,6 +42,9 @@ struct jl_window_request {
     /** What runs; NULL: the object, or the test card, which fingers leave marks on. Its port is
      * the first of as many as there are cards, one behind the other. */
     jl_program program;
+    /** A screen sheet for the first card, with sliders for its values: shown anew when it is saved.
+     * NULL: none. Not with a program */
+    const char *sheet;
     const char *object;    /**< a shared object with a program: loaded anew when it changes; NULL */
     const char *directory; /**< for pictures and captures; NULL: the working one */
     int zoom;              /**< 1..32 pixels for one of the glass; 0: as large as fits */
