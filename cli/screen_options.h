@@ -15,7 +15,7 @@ struct screen_typed {
 #define CLI_SCREEN_OPTIONS(TYPED)                                                                  \
     {"screen", 0, POPT_ARG_STRING, &(TYPED).sheet, 0, "show this screen sheet", "SHEET"},          \
         {"page", 0, POPT_ARG_STRING, &(TYPED).page, 0, "of the sheet, else its first", "NAME"},    \
-        {"set", 0, POPT_ARG_ARGV, &(TYPED).sets, 0, "a value of the sheet, else its sample",       \
+        {"set",       0, POPT_ARG_ARGV, &(TYPED).sets, 0, "a value of the sheet, else its sample", \
          "NAME=VALUE"},                                                                            \
     {                                                                                              \
         "step", 0, POPT_ARG_INT, &(TYPED).step, 0, "number of the samples, from 0", "N"            \

@@ -25,7 +25,8 @@ int verb_bake(int argc, const char **argv) {
     }
     bool asked = argc > 1 && strcmp(argv[1], "--help") == 0;
     if (!asked) {
-        return cli_bad(argv[0], "%s: expected what to bake: glyph, picture, frames, font, screen or art",
+        return cli_bad(argv[0],
+                       "%s: expected what to bake: glyph, picture, frames, font, screen or art",
                        argc > 1 ? argv[1] : "nothing");
     }
     puts("Usage: jadelamp bake WHAT FILE [OPTIONS]\n");

@@ -212,7 +212,8 @@ static void expect_light(void *context, const char *name, const char *path) {
     EXPECT_INT(shell(line), 0);
     bool paper = card.controller->driver && card.controller->driver->paper;
     EXPECT_CONTAINS(output, paper ? "the glass shows the picture" : "lit");
-    if (!large) expect_times_rise(name);
+    if (!large)
+        expect_times_rise(name);
     if (card.cells.bus) {
         expect_cells(&card);
     } else {

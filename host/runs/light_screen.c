@@ -21,8 +21,7 @@ static bool add(struct tiles *tiles, struct jl_rig *rig, const struct jl_screen 
     jl_screen_draw(screen, state, &jl_rig_frame(rig)->target);
     jl_status status = jl_rig_present(rig);
     if (status != JL_OK) {
-        return jl_complain(complaint, "a picture of the contact sheet: %s",
-                           jl_status_text(status));
+        return jl_complain(complaint, "a picture of the contact sheet: %s", jl_status_text(status));
     }
     if (!jl_rig_photo(rig, scale, &tiles->pictures[tiles->count])) {
         return jl_complain(complaint, "out of memory for a contact sheet");

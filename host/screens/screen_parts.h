@@ -111,7 +111,7 @@ enum item_kind {
 /* What a line says. Members that a kind has no use for are not read for it. */
 struct item {
     enum item_kind kind;
-    int line, page; /* NONE: on all pages */
+    int line, page;        /* NONE: on all pages */
     char name[NAME_BYTES]; /* of a button */
     struct jl_rect box;
     struct jl_point points[MOST_POINTS];
@@ -217,8 +217,8 @@ struct sheet_reading {
     struct jl_screen_glass wanted;
     struct jl_screen_glass glasses[MOST_GLASSES];
     int glass_count;
-    int page;     /* that lines are on; NONE: all */
-    bool skips;   /* lines are of another variant: `only` */
+    int page;   /* that lines are on; NONE: all */
+    bool skips; /* lines are of another variant: `only` */
     char folder[512];
 };
 

@@ -17,10 +17,11 @@ struct jl_screen_glass jl_screen_glass_of(const struct jl_card *card) {
     const struct jl_format *format = card->format;
     int bits = format ? format->bits_per_pixel * format->planes : 1;
     bool red = format == &jl_black_white_red;
-    return (struct jl_screen_glass){
-        .width = on_side ? card->height : card->width,
-        .height = on_side ? card->width : card->height,
-        .colors = red || bits > 4 ? JL_SCREEN_COLOR : bits > 1 ? JL_SCREEN_GREY : JL_SCREEN_MONO};
+    return (struct jl_screen_glass){.width = on_side ? card->height : card->width,
+                                    .height = on_side ? card->width : card->height,
+                                    .colors = red || bits > 4 ? JL_SCREEN_COLOR
+                                              : bits > 1      ? JL_SCREEN_GREY
+                                                              : JL_SCREEN_MONO};
 }
 
 int jl_screen_page_count(const struct jl_screen *screen) {
@@ -73,7 +74,7 @@ void jl_screen_sample(const struct jl_screen *screen, int step, struct jl_screen
             }
             continue;
         }
-        state->numbers[i] = count ? value->samples[step % count]
+        state->numbers[i] = count              ? value->samples[step % count]
                             : value->least > 0 ? value->least
                                                : 0;
         memcpy(state->words[i], value->words, sizeof value->words);
@@ -92,8 +93,8 @@ bool jl_screen_set(const struct jl_screen *screen, const char *name, const char 
     if (value->kind == JL_SCREEN_SERIES) {
         return jl_complain(complaint, "%s: a series cannot be set so", name);
     }
-    words = (struct words){.file = screen->file, .line = value->line, .complaint = complaint,
-                           .count = 1};
+    words = (struct words){
+        .file = screen->file, .line = value->line, .complaint = complaint, .count = 1};
     words.quoted[0] = value->kind == JL_SCREEN_CHOICE || value->kind == JL_SCREEN_WORDS;
     size_t length = strlen(text);
     if (length >= WORD_BYTES) {

@@ -85,15 +85,17 @@ static void write_struct(FILE *out, const struct jl_screen *screen) {
         }
         fputs("};\n\n", out);
     }
-    fprintf(out, "/** Zero it before the first use. The members behind `page` are the screen's own. "
-                 "*/\nstruct %s {\n",
+    fprintf(out,
+            "/** Zero it before the first use. The members behind `page` are the screen's own. "
+            "*/\nstruct %s {\n",
             name);
     if (screen->value_count) {
         fprintf(out, "    struct %s_values values; /**< the program's to set */\n", name);
     }
-    fputs("    uint8_t page;\n    uint8_t shown_page;\n    bool drawn; /* false: all is to be drawn "
-          "*/\n",
-          out);
+    fputs(
+        "    uint8_t page;\n    uint8_t shown_page;\n    bool drawn; /* false: all is to be drawn "
+        "*/\n",
+        out);
     if (screen->value_count) {
         fprintf(out, "    struct %s_values shown;\n", name);
     }
@@ -183,10 +185,10 @@ static size_t value_bytes(const struct value *value) {
 /* Of this machine's pointers of 64 bits, half is too much. */
 static size_t instrument_bytes(const struct item *item) {
     static const size_t bytes[] = {
-        [ITEM_BAR] = sizeof(struct jl_bar),           [ITEM_DIAL] = sizeof(struct jl_dial),
-        [ITEM_LEVEL] = sizeof(struct jl_level),       [ITEM_PROGRESS] = sizeof(struct jl_progress),
-        [ITEM_DIGITS] = sizeof(struct jl_digits),     [ITEM_NUMBER] = sizeof(struct jl_number),
-        [ITEM_LAMP] = sizeof(struct jl_lamp),         [ITEM_BUTTON] = sizeof(struct jl_button),
+        [ITEM_BAR] = sizeof(struct jl_bar),       [ITEM_DIAL] = sizeof(struct jl_dial),
+        [ITEM_LEVEL] = sizeof(struct jl_level),   [ITEM_PROGRESS] = sizeof(struct jl_progress),
+        [ITEM_DIGITS] = sizeof(struct jl_digits), [ITEM_NUMBER] = sizeof(struct jl_number),
+        [ITEM_LAMP] = sizeof(struct jl_lamp),     [ITEM_BUTTON] = sizeof(struct jl_button),
         [ITEM_SLIDER] = sizeof(struct jl_slider)};
     return bytes[item->kind] - (sizeof(void *) - 4);
 }

@@ -62,8 +62,7 @@ static void want_item(struct jl_screen *screen, const struct item *item) {
 
 /* ---- fonts ---- */
 
-static bool bake_font(struct jl_screen *screen, struct font *font,
-                      struct jl_complaint *complaint) {
+static bool bake_font(struct jl_screen *screen, struct font *font, struct jl_complaint *complaint) {
     struct jl_complaint why = {""};
     bool any = false;
     for (size_t i = 0; i < sizeof font->wanted->bits && !any; i++) {
@@ -157,7 +156,9 @@ static bool bake_picture(struct jl_screen *screen, struct picture *picture,
         .width = picture->width,
         .height = picture->height,
         .dither = screen->glass.colors == JL_SCREEN_COLOR ? JL_BAKE_NEAREST : JL_BAKE_DIFFUSION,
-        .clear = !has_clear(&pixmap) ? JL_BAKE_BACKGROUND : mono ? JL_BAKE_MASK_1 : JL_BAKE_MASK_4};
+        .clear = !has_clear(&pixmap) ? JL_BAKE_BACKGROUND
+                 : mono              ? JL_BAKE_MASK_1
+                                     : JL_BAKE_MASK_4};
     bool good = jl_bake_pixmap(&pixmap, &recipe, &picture->baked, &why);
     jl_pixmap_free(&pixmap);
     return good || jl_complain_at(complaint, screen->file, picture->line, "%s: %s", picture->path,

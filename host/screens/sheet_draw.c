@@ -166,8 +166,7 @@ void jl_screen_draw(const struct jl_screen *screen, const struct jl_screen_state
     for (int i = 0; i < screen->op_count; i++) {
         const struct op *op = &screen->ops[i];
         const struct item *item = &screen->items[op->item];
-        if (jl_host_item_is_on(item, state->page) &&
-            jl_host_condition_holds(&item->when, state)) {
+        if (jl_host_item_is_on(item, state->page) && jl_host_condition_holds(&item->when, state)) {
             jl_host_op_draw(screen, op, state, target);
         }
     }

@@ -72,11 +72,12 @@ static void look_at_text(struct jl_screen *screen, const struct item *item) {
     bool fixed = item->piece_count == 1 && item->pieces[0].value == NONE;
     if (item->has_box && item->wraps && fixed) {
         const struct jl_text_style style = jl_host_item_style(screen, item);
-        struct jl_text_size size = jl_text_box_size(item->box.w, JL_TEXT_WRAP,
-                                                    item->pieces[0].letters, &style);
+        struct jl_text_size size =
+            jl_text_box_size(item->box.w, JL_TEXT_WRAP, item->pieces[0].letters, &style);
         if (size.height > item->box.h || size.width > item->box.w) {
-            find(screen, item->line, "text \"%s\": wrapped it needs %d x %d pixels, and the box is "
-                                     "%d x %d",
+            find(screen, item->line,
+                 "text \"%s\": wrapped it needs %d x %d pixels, and the box is "
+                 "%d x %d",
                  text, size.width, size.height, item->box.w, item->box.h);
         }
     }
@@ -193,8 +194,8 @@ static bool is_solid(const struct item *item) {
 
 /* What is meant: text on a picture, a curve, a dial or a filled shape below it. */
 static bool is_meant(const struct item *below, const struct item *above) {
-    bool ground = below->kind == ITEM_PICTURE || below->kind == ITEM_CURVE ||
-                  below->kind == ITEM_DIAL;
+    bool ground =
+        below->kind == ITEM_PICTURE || below->kind == ITEM_CURVE || below->kind == ITEM_DIAL;
     return ground && holds(below->paints, above->paints);
 }
 
@@ -203,8 +204,8 @@ static void look_at_overlaps(struct jl_screen *screen) {
         const struct item *below = &screen->items[i];
         for (int k = i + 1; k < screen->item_count && is_content(below); k++) {
             const struct item *above = &screen->items[k];
-            bool together = below->page == NONE || above->page == NONE ||
-                            below->page == above->page;
+            bool together =
+                below->page == NONE || above->page == NONE || below->page == above->page;
             if (!together || !(is_content(above) || is_solid(above)) ||
                 !meet(below->paints, above->paints) || exclude(&below->when, &above->when) ||
                 is_meant(below, above)) {

@@ -55,10 +55,9 @@ void jl_host_instrument_draw(const struct jl_screen *screen, const struct item *
     case ITEM_PROGRESS: {
         const struct value *value = &screen->values[item->value];
         const struct jl_progress_face face = {item->box, theme};
-        jl_progress_draw(target, &(struct jl_progress){
-                                     .face = &face,
-                                     .done = number - value->least,
-                                     .all = value->most - value->least});
+        jl_progress_draw(target, &(struct jl_progress){.face = &face,
+                                                       .done = number - value->least,
+                                                       .all = value->most - value->least});
         break;
     }
     case ITEM_DIGITS: {

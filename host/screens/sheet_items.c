@@ -31,8 +31,9 @@ static const struct {
     [ITEM_LINE] = {"line", INK | SMOOTH, "line 4 30 to 120 30 ink white width 2"},
     [ITEM_TEXT] = {"text", INK | LETTERS, "text \"Tide {height} m\" at 4 20 font 6x8"},
     [ITEM_PICTURE] = {"picture", 0, "picture \"boat.png\" at 10 20 size 64 x 48"},
-    [ITEM_CURVE] = {"curve", BOX | VALUE | SCALE | PAINT, "curve day in 26 34 204 x 130 scale 0 to "
-                                                         "450 stroke aqua fill navy"},
+    [ITEM_CURVE] = {"curve", BOX | VALUE | SCALE | PAINT,
+                    "curve day in 26 34 204 x 130 scale 0 to "
+                    "450 stroke aqua fill navy"},
     [ITEM_BAR] = {"bar", BOX | VALUE | SCALE | THEME, "bar level in 4 40 120 x 10 scale 0 to 100"},
     [ITEM_DIAL] = {"dial", BOX | VALUE | SCALE | THEME | LABEL,
                    "dial wind in 8 192 120 x 120 scale 0 to 60 start 225 sweep 270"},
@@ -89,8 +90,9 @@ static bool read_pieces(struct sheet_reading *reading, struct item *item, const 
         snprintf(name, sizeof name, "%.*s", (int)(end - c - 1), c + 1);
         int value = jl_screen_value_find(reading->screen, name);
         if (value == NONE || reading->screen->values[value].kind == JL_SCREEN_SERIES) {
-            return WORDS_FAIL(words, "{%s}: no value of that name can be written; write value %s = "
-                                     "... above",
+            return WORDS_FAIL(words,
+                              "{%s}: no value of that name can be written; write value %s = "
+                              "... above",
                               name, name);
         }
         if (item->piece_count + 3 > MOST_PIECES) {
@@ -158,8 +160,9 @@ static bool read_begin(struct sheet_reading *reading, struct item *item) {
             }
             enum jl_screen_value_kind kind = screen->values[item->value].kind;
             if (kind != JL_SCREEN_CHOICE && kind != JL_SCREEN_SWITCH) {
-                return WORDS_FAIL(words, "picture %s: expected a choice or a switch, which chooses "
-                                         "among pictures",
+                return WORDS_FAIL(words,
+                                  "picture %s: expected a choice or a switch, which chooses "
+                                  "among pictures",
                                   screen->values[item->value].name);
             }
         }
@@ -185,6 +188,15 @@ static bool read_scale(struct sheet_reading *reading, struct item *item) {
         !jl_host_word_must(words, "to", "scale 0 to 100") ||
         !jl_host_word_fixed(words, "where the scale ends", decimals, &item->to)) {
         return false;
+    }
+    /* A curve's numbers have 16 bits, and what they are multiplied with 13. */
+    int32_t least = item->kind == ITEM_CURVE ? INT16_MIN : -INT32_MAX;
+    int32_t most = item->kind == ITEM_CURVE ? INT16_MAX : INT32_MAX;
+    if (item->from < least || item->to > most || (int64_t)item->to - item->from > INT32_MAX) {
+        return WORDS_FAIL(words,
+                          "scale: it must lie within %ld to %ld without its point, and span "
+                          "less than 2147483648",
+                          (long)least, (long)most);
     }
     return item->from < item->to || WORDS_FAIL(words, "scale: its begin must lie below its end");
 }
@@ -237,8 +249,9 @@ static bool read_condition(struct sheet_reading *reading, struct item *item) {
                                                 : EQUAL;
     }
     if (!when->compare || (when->compare == UNEQUAL && !equal)) {
-        return WORDS_FAIL(words, "when %s: expected = != < > <= or >= and a value, such as when "
-                                 "%s = ...",
+        return WORDS_FAIL(words,
+                          "when %s: expected = != < > <= or >= and a value, such as when "
+                          "%s = ...",
                           value->name, value->name);
     }
     return jl_host_value_read(words, value, &when->number, ignored);
@@ -289,12 +302,12 @@ static enum outcome taken(bool good) {
 static enum outcome read_count(struct sheet_reading *reading, struct item *item) {
     for (size_t i = 0; i < sizeof counts / sizeof counts[0]; i++) {
         const struct counted *count = &counts[i];
-        bool mine = count->needs ? (kinds[item->kind].has & count->needs) != 0
-                                 : item->kind == count->kind;
+        bool mine =
+            count->needs ? (kinds[item->kind].has & count->needs) != 0 : item->kind == count->kind;
         if (mine && jl_host_word_is(&reading->words, count->word)) {
             int *number = (int *)((char *)item + count->offset);
-            return taken(jl_host_word_int(&reading->words, count->word, count->least, count->most,
-                                          number));
+            return taken(
+                jl_host_word_int(&reading->words, count->word, count->least, count->most, number));
         }
     }
     return NOT_MINE;
@@ -304,9 +317,9 @@ static enum outcome read_anchor(struct sheet_reading *reading, struct item *item
     static const struct {
         const char *word;
         uint8_t anchor, group;
-    } anchors[] = {{"left", JL_ANCHOR_LEFT, 3},     {"centre", JL_ANCHOR_CENTRE, 3},
-                   {"center", JL_ANCHOR_CENTRE, 3}, {"right", JL_ANCHOR_RIGHT, 3},
-                   {"top", JL_ANCHOR_TOP, 12},      {"middle", JL_ANCHOR_MIDDLE, 12},
+    } anchors[] = {{"left", JL_ANCHOR_LEFT, 3},          {"centre", JL_ANCHOR_CENTRE, 3},
+                   {"center", JL_ANCHOR_CENTRE, 3},      {"right", JL_ANCHOR_RIGHT, 3},
+                   {"top", JL_ANCHOR_TOP, 12},           {"middle", JL_ANCHOR_MIDDLE, 12},
                    {"baseline", JL_ANCHOR_BASELINE, 12}, {"bottom", JL_ANCHOR_BOTTOM, 12}};
     for (size_t i = 0; i < sizeof anchors / sizeof anchors[0]; i++) {
         if (jl_host_word_is(&reading->words, anchors[i].word)) {
@@ -362,7 +375,8 @@ static enum outcome read_zones(struct sheet_reading *reading, struct item *item)
 /* "mark MINUTE at HEIGHT orange": values; where on the curve, and how high. */
 static bool read_mark(struct sheet_reading *reading, struct item *item) {
     item->across = jl_host_sheet_value(reading);
-    if (item->across == NONE || !jl_host_word_must(&reading->words, "at", "mark now at height red")) {
+    if (item->across == NONE ||
+        !jl_host_word_must(&reading->words, "at", "mark now at height red")) {
         return false;
     }
     item->mark = jl_host_sheet_value(reading);
@@ -402,8 +416,8 @@ static enum outcome read_own(struct sheet_reading *reading, struct item *item) {
         if (jl_host_word_is(words, "unit")) {
             const char *unit = jl_host_word_text(words, "the unit");
             if (unit && strlen(unit) >= sizeof item->unit) {
-                return taken(WORDS_FAIL(words, "\"%s\": a unit has at most %d bytes", unit,
-                                        NAME_BYTES - 1));
+                return taken(
+                    WORDS_FAIL(words, "\"%s\": a unit has at most %d bytes", unit, NAME_BYTES - 1));
             }
             snprintf(item->unit, sizeof item->unit, "%s", unit ? unit : "");
             return taken(unit != NULL);
@@ -497,8 +511,8 @@ static bool check(struct sheet_reading *reading, struct item *item) {
     }
     bool wants_number = has & VALUE && item->kind != ITEM_CURVE && item->kind != ITEM_LAMP;
     if (wants_number && value->kind != JL_SCREEN_NUMBER) {
-        return WORDS_FAIL(words, "%s %s: expected a value that is a number",
-                          kinds[item->kind].word, value->name);
+        return WORDS_FAIL(words, "%s %s: expected a value that is a number", kinds[item->kind].word,
+                          value->name);
     }
     if (item->kind == ITEM_LAMP && value->kind != JL_SCREEN_SWITCH) {
         return WORDS_FAIL(words, "lamp %s: expected a value that is a switch", value->name);
@@ -508,9 +522,9 @@ static bool check(struct sheet_reading *reading, struct item *item) {
     }
     int wanted = value && value->kind == JL_SCREEN_SWITCH ? 2 : value ? value->count : 1;
     if (item->kind == ITEM_PICTURE && item->picture_count != wanted) {
-        return WORDS_FAIL(words, "picture: expected %d file%s, one for each choice, and there %s %d",
-                          wanted, wanted == 1 ? "" : "s",
-                          item->picture_count == 1 ? "is" : "are", item->picture_count);
+        return WORDS_FAIL(
+            words, "picture: expected %d file%s, one for each choice, and there %s %d", wanted,
+            wanted == 1 ? "" : "s", item->picture_count == 1 ? "is" : "are", item->picture_count);
     }
     return true;
 }
@@ -547,8 +561,8 @@ bool jl_host_sheet_read_item(struct sheet_reading *reading, enum item_kind kind)
         case WRONG:
             return false;
         case NOT_MINE:
-            return WORDS_FAIL(words, "%s: %s does not have that; as in: %s",
-                              words->text[words->at], kinds[kind].word, kinds[kind].example);
+            return WORDS_FAIL(words, "%s: %s does not have that; as in: %s", words->text[words->at],
+                              kinds[kind].word, kinds[kind].example);
         default:
             break;
         }

@@ -9,10 +9,10 @@
 
 /* The sixteen names of CSS 2.1 (4.3.6), and orange. */
 static const struct color known_colors[] = {
-    {"black", JL_BLACK}, {"silver", JL_SILVER}, {"gray", JL_GRAY},   {"grey", JL_GRAY},
-    {"white", JL_WHITE}, {"maroon", JL_MAROON}, {"red", JL_RED},     {"purple", JL_PURPLE},
-    {"green", JL_GREEN}, {"lime", JL_LIME},     {"olive", JL_OLIVE}, {"yellow", JL_YELLOW},
-    {"navy", JL_NAVY},   {"blue", JL_BLUE},     {"teal", JL_TEAL},   {"aqua", JL_AQUA},
+    {"black", JL_BLACK},     {"silver", JL_SILVER}, {"gray", JL_GRAY},   {"grey", JL_GRAY},
+    {"white", JL_WHITE},     {"maroon", JL_MAROON}, {"red", JL_RED},     {"purple", JL_PURPLE},
+    {"green", JL_GREEN},     {"lime", JL_LIME},     {"olive", JL_OLIVE}, {"yellow", JL_YELLOW},
+    {"navy", JL_NAVY},       {"blue", JL_BLUE},     {"teal", JL_TEAL},   {"aqua", JL_AQUA},
     {"fuchsia", JL_FUCHSIA}, {"orange", JL_ORANGE},
 };
 enum { KNOWN_COLORS = sizeof known_colors / sizeof known_colors[0] };
@@ -188,11 +188,12 @@ int jl_host_sheet_font(struct sheet_reading *reading) {
             return add_known(reading, i);
         }
     }
-    WORDS_FAIL(words,
-               "%s: no font has that name; expected 3x5, 5x7, 6x8, 8x13, digits28, icons12, "
-               "sans16, sans24, sans32, figures28, figures48, or one of a line font NAME = \"FILE\" "
-               "size N",
-               word);
+    WORDS_FAIL(
+        words,
+        "%s: no font has that name; expected 3x5, 5x7, 6x8, 8x13, digits28, icons12, "
+        "sans16, sans24, sans32, figures28, figures48, or one of a line font NAME = \"FILE\" "
+        "size N",
+        word);
     return NONE;
 }
 
@@ -347,9 +348,9 @@ bool jl_host_sheet_read_theme(struct sheet_reading *reading) {
     const struct {
         const char *word;
         jl_color *color;
-    } colors[] = {{"back", &t->back},     {"face", &t->face},     {"ink", &t->ink},
-                  {"line", &t->line},     {"unlit", &t->unlit},   {"accent", &t->accent},
-                  {"good", &t->good},     {"warn", &t->warn},     {"alarm", &t->alarm}};
+    } colors[] = {{"back", &t->back}, {"face", &t->face},   {"ink", &t->ink},
+                  {"line", &t->line}, {"unlit", &t->unlit}, {"accent", &t->accent},
+                  {"good", &t->good}, {"warn", &t->warn},   {"alarm", &t->alarm}};
     while (words->at < words->count) {
         bool known = false, good = true;
         for (size_t i = 0; i < sizeof colors / sizeof colors[0] && !known; i++) {

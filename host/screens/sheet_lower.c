@@ -56,16 +56,15 @@ static void lower_rect(struct jl_screen *screen, struct item *item) {
                  item->fill);
     }
     if (item->has_stroke) {
-        add_rect(screen, item, item->radius ? OP_STROKE_ROUNDED : OP_STROKE_RECT, box,
-                 item->radius, 0, item->stroke);
+        add_rect(screen, item, item->radius ? OP_STROKE_ROUNDED : OP_STROKE_RECT, box, item->radius,
+                 0, item->stroke);
     }
 }
 
 static void lower_circle(struct jl_screen *screen, struct item *item) {
     int x = item->points[0].x, y = item->points[0].y, r = item->radius;
-    item->paints =
-        (struct jl_rect){(int16_t)(x - r), (int16_t)(y - r), (int16_t)(2 * r + 1),
-                         (int16_t)(2 * r + 1)};
+    item->paints = (struct jl_rect){(int16_t)(x - r), (int16_t)(y - r), (int16_t)(2 * r + 1),
+                                    (int16_t)(2 * r + 1)};
     if (item->smooth) {
         if (item->has_fill) {
             set(add(screen, item, OP_SMOOTH_DISC, item->fill), fine(x) + 8, fine(y) + 8,
@@ -154,8 +153,8 @@ static void lower_field(struct jl_screen *screen, struct item *item) {
                 : (item->anchor & 12) == JL_ANCHOR_BOTTOM ? room
                                                           : 0;
     if (above > 0) {
-        add_rect(screen, item, OP_FILL_RECT,
-                 (struct jl_rect){box.x, box.y, box.w, (int16_t)above}, 0, 0, item->paper);
+        add_rect(screen, item, OP_FILL_RECT, (struct jl_rect){box.x, box.y, box.w, (int16_t)above},
+                 0, 0, item->paper);
     }
     set(add(screen, item, OP_TEXT_FIELD, 0), box.x, box.y + above, box.w, item->anchor & 3, 0, 0);
     if (room - above > 0) {
@@ -275,9 +274,9 @@ void jl_host_curve_points(const struct item *item, const int16_t *series, int co
                          : series[i] > item->to ? item->to
                                                 : series[i];
         points[i].x = (int16_t)(box.x + i * (int32_t)(box.w - 1) / (count - 1));
-        points[i].y = (int16_t)(box.y + box.h - 1 -
-                                (height - item->from) * (int32_t)(box.h - 1) /
-                                    (item->to - item->from));
+        points[i].y =
+            (int16_t)(box.y + box.h - 1 -
+                      (height - item->from) * (int32_t)(box.h - 1) / (item->to - item->from));
     }
     points[count] = (struct jl_point){(int16_t)(box.x + box.w - 1), (int16_t)(box.y + box.h - 1)};
     points[count + 1] = (struct jl_point){box.x, (int16_t)(box.y + box.h - 1)};

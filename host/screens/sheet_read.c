@@ -33,8 +33,8 @@ static bool read_glass(struct sheet_reading *reading) {
     struct jl_screen_glass *chosen = &reading->screen->glass;
     for (int i = 0; i < reading->glass_count && !chosen->width; i++) {
         const struct jl_screen_glass *glass = &reading->glasses[i];
-        if (!reading->wanted.width || (glass->width == reading->wanted.width &&
-                                       glass->height == reading->wanted.height)) {
+        if (!reading->wanted.width ||
+            (glass->width == reading->wanted.width && glass->height == reading->wanted.height)) {
             chosen->width = glass->width;
             chosen->height = glass->height;
         }
@@ -64,8 +64,9 @@ static bool read_only(struct sheet_reading *reading) {
             continue;
         }
         if (!jl_host_word_is_number(words)) {
-            return WORDS_FAIL(words, "%s: expected all, or sizes such as 128 x 64, or mono, grey, "
-                                     "colour",
+            return WORDS_FAIL(words,
+                              "%s: expected all, or sizes such as 128 x 64, or mono, grey, "
+                              "colour",
                               words->text[words->at]);
         }
         if (!jl_host_word_int(words, "a width", 1, 4096, &width) ||
@@ -171,8 +172,8 @@ static bool needs_glass(struct sheet_reading *reading, const char *word) {
                           "glass",
                           reading->wanted.width, reading->wanted.height);
     }
-    return WORDS_FAIL(&reading->words, "%s: expected a line glass before it, such as glass 128 x 64",
-                      word);
+    return WORDS_FAIL(&reading->words,
+                      "%s: expected a line glass before it, such as glass 128 x 64", word);
 }
 
 static bool read_statement(struct sheet_reading *reading) {

@@ -4,10 +4,11 @@
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
+#include <sys/stat.h>
 
 #include "screen_parts.h"
 
-enum { MINUTES_OF_DAY = 1440, CSV_LINE = 2000 };
+enum { MINUTES_OF_DAY = 1440, CSV_LINE = 2000, MOST_CSV_BYTES = 20000000 };
 
 /* ---- one value as text is written ---- */
 
@@ -183,9 +184,16 @@ static bool read_column(struct sheet_reading *reading, struct value *value) {
     if (value->kind == JL_SCREEN_WORDS) {
         return WORDS_FAIL(words, "%s: words have one sample, in quotes", value->name);
     }
+    struct stat info;
     FILE *stream = fopen(path, "r");
     if (!stream) {
         return WORDS_FAIL(words, "cannot read %s: %s", path, strerror(errno));
+    }
+    if (fstat(fileno(stream), &info) != 0 || !S_ISREG(info.st_mode) ||
+        info.st_size > MOST_CSV_BYTES) {
+        fclose(stream);
+        return WORDS_FAIL(words, "%s: expected a file of up to %d MB", path,
+                          MOST_CSV_BYTES / 1000000);
     }
     struct words *row = calloc(1, sizeof *row);
     value->samples = calloc(MOST_SAMPLES, sizeof *value->samples);
@@ -255,9 +263,11 @@ static bool read_range(struct words *words, struct value *value, int least, int 
         return false;
     }
     words->at = behind > words->at ? behind : words->at;
-    if (value->least >= value->most || value->least < least || value->most > most) {
-        return WORDS_FAIL(words, "%s: the range must rise, and lie within %d to %d without its "
-                                 "point",
+    bool wide = (int64_t)value->most - value->least > INT32_MAX;
+    if (value->least >= value->most || value->least < least || value->most > most || wide) {
+        return WORDS_FAIL(words,
+                          "%s: the range must rise, lie within %d to %d without its "
+                          "point, and span less than 2147483648",
                           value->name, least, most);
     }
     return true;
@@ -274,8 +284,7 @@ static bool read_choices(struct words *words, struct value *value) {
         strcpy(value->choices[value->count++], text);
     }
     value->most = value->count - 1;
-    return value->count > 1 ||
-           WORDS_FAIL(words, "choice: expected two or more texts in quotes");
+    return value->count > 1 || WORDS_FAIL(words, "choice: expected two or more texts in quotes");
 }
 
 static bool read_kind(struct words *words, struct value *value) {

@@ -222,6 +222,5 @@ bool jl_host_word_name(struct words *words, const char *what, char name[32]) {
 }
 
 bool jl_host_words_end(const struct words *words) {
-    return words->at >= words->count ||
-           WORDS_FAIL(words, "%s: it is not known here", seen(words));
+    return words->at >= words->count || WORDS_FAIL(words, "%s: it is not known here", seen(words));
 }

@@ -82,8 +82,8 @@ static void write_differs(FILE *out, const struct jl_screen *screen, uint64_t ne
         }
         fputs(first ? "" : " || ", out);
         if (value->kind == JL_SCREEN_WORDS || value->kind == JL_SCREEN_SERIES) {
-            fprintf(out, "differ(now->%s, was->%s, sizeof now->%s)", value->name,
-                    value->name, value->name);
+            fprintf(out, "differ(now->%s, was->%s, sizeof now->%s)", value->name, value->name,
+                    value->name);
         } else {
             fprintf(out, "now->%s != was->%s", value->name, value->name);
         }
@@ -102,10 +102,11 @@ static void write_again(FILE *out, const struct jl_screen *screen, int index) {
         fprintf(out, "            item_%d(screen, target);\n        }\n", index);
         return;
     }
-    fprintf(out,
-            "            struct jl_rect before = jl_target_clip(target, (struct jl_rect){%d, %d, %d, "
-            "%d});\n",
-            box.x, box.y, box.w, box.h);
+    fprintf(
+        out,
+        "            struct jl_rect before = jl_target_clip(target, (struct jl_rect){%d, %d, %d, "
+        "%d});\n",
+        box.x, box.y, box.w, box.h);
     for (int i = 0; i < screen->item_count; i++) {
         const struct item *other = &screen->items[i];
         if (i != index && !meet(item, other)) {
@@ -213,8 +214,7 @@ static void write_key(FILE *out, const struct jl_screen *screen, const struct ke
     fprintf(out, "    if (event->kind == JL_EVENT_KEY && event->which == JL_KEY_%s",
             names[way->key]);
     if (way->page != NONE && screen->page_count > 1) {
-        fprintf(out, " && screen->page == %s_page_%s", screen->name,
-                screen->page_names[way->page]);
+        fprintf(out, " && screen->page == %s_page_%s", screen->name, screen->page_names[way->page]);
     }
     fputs(") {\n", out);
     if (way->button != NONE) {
@@ -227,9 +227,8 @@ static void write_key(FILE *out, const struct jl_screen *screen, const struct ke
 }
 
 static void write_event(FILE *out, const struct jl_screen *screen) {
-    fprintf(out,
-            "\nbool %s_event(struct %s *screen, const struct jl_event *event) {\n", screen->name,
-            screen->name);
+    fprintf(out, "\nbool %s_event(struct %s *screen, const struct jl_event *event) {\n",
+            screen->name, screen->name);
     for (int i = 0; i < screen->key_count; i++) {
         write_key(out, screen, &screen->keys[i]);
     }

@@ -121,12 +121,12 @@ static size_t most_bytes(const struct jl_screen *screen, const struct item *item
             size_t length = strlen(value->choices[k]);
             choice = length > choice ? length : choice;
         }
-        bytes += !value                                ? strlen(piece->letters)
-                 : value->kind == JL_SCREEN_CHOICE     ? choice
-                 : value->kind == JL_SCREEN_WORDS      ? value->count
-                 : value->kind == JL_SCREEN_SWITCH     ? 3
-                 : value->kind == JL_SCREEN_CLOCK      ? 6
-                                                       : JL_FORMAT_BYTES;
+        bytes += !value                            ? strlen(piece->letters)
+                 : value->kind == JL_SCREEN_CHOICE ? choice
+                 : value->kind == JL_SCREEN_WORDS  ? value->count
+                 : value->kind == JL_SCREEN_SWITCH ? 3
+                 : value->kind == JL_SCREEN_CLOCK  ? 6
+                                                   : JL_FORMAT_BYTES;
     }
     return bytes;
 }
@@ -142,9 +142,7 @@ static void write_text(FILE *out, const struct jl_screen *screen, const struct i
     for (int i = 0; i < item->piece_count; i++) {
         const struct piece *piece = &item->pieces[i];
         const struct value *value = piece->value == NONE ? NULL : value_of(screen, piece);
-        const char *to = !reads_on                      ? "    "
-                         : i < item->piece_count - 1    ? "    end = "
-                                                        : "    ";
+        const char *to = !reads_on ? "    " : i < item->piece_count - 1 ? "    end = " : "    ";
         const char *at = reads_on ? "end" : "text";
         if (value && value->kind == JL_SCREEN_NUMBER) {
             fprintf(out, "%sput_number(%s, screen->values.%s, %d);\n", to, at, value->name,
@@ -230,8 +228,8 @@ static void write_curve(FILE *out, const struct jl_screen *screen, const struct 
                 "    points[%d] = (struct jl_point){%d, %d};\n"
                 "    points[%d] = (struct jl_point){%d, %d};\n"
                 "    jl_fill_polygon(target, points, %d, ",
-                count, box.x + box.w - 1, box.y + box.h - 1, count + 1, box.x,
-                box.y + box.h - 1, count + 2);
+                count, box.x + box.w - 1, box.y + box.h - 1, count + 1, box.x, box.y + box.h - 1,
+                count + 2);
         jl_host_write_color(out, item->fill);
         fputs(");\n", out);
     }
@@ -244,8 +242,7 @@ static void write_curve(FILE *out, const struct jl_screen *screen, const struct 
         const struct value *across = &screen->values[item->across];
         write_share(out, "x", across->name, across->least, across->most, box.w - 1);
         write_share(out, "y", screen->values[item->mark].name, item->from, item->to, box.h - 1);
-        fprintf(out,
-                "    jl_fill_rect(target, (struct jl_rect){(int16_t)(%d + x), %d, 1, %d}, ",
+        fprintf(out, "    jl_fill_rect(target, (struct jl_rect){(int16_t)(%d + x), %d, 1, %d}, ",
                 box.x, box.y, box.h);
         jl_host_write_color(out, item->mark_ink);
         fprintf(out, ");\n    jl_fill_circle(target, (int16_t)(%d + x), (int16_t)(%d - y), 4, ",
@@ -326,8 +323,9 @@ void jl_host_write_items(FILE *out, const struct jl_screen *screen) {
     for (int i = 0; i < screen->item_count; i++) {
         const struct item *item = &screen->items[i];
         bool has_hands = item->kind == ITEM_BUTTON || item->kind == ITEM_SLIDER;
-        fprintf(out, "/* line %d: %s */\nstatic void item_%d(const struct %s *screen, struct "
-                     "jl_target *target) {\n",
+        fprintf(out,
+                "/* line %d: %s */\nstatic void item_%d(const struct %s *screen, struct "
+                "jl_target *target) {\n",
                 item->line, jl_host_item_word(item->kind), i, screen->name);
         if (!item->needs && !has_hands) {
             fputs("    (void)screen;\n", out);

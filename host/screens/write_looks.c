@@ -260,8 +260,9 @@ static void write_face(FILE *out, const struct jl_screen *screen, int index) {
             fprintf(out, "zones_%d, %d};\n", index, item->zone_count);
         }
     }
-    fprintf(out, "static const struct jl_%s_face face_%d = {.box = {%d, %d, %d, %d}, .theme = "
-                 "&theme_%d",
+    fprintf(out,
+            "static const struct jl_%s_face face_%d = {.box = {%d, %d, %d, %d}, .theme = "
+            "&theme_%d",
             type, index, item->box.x, item->box.y, item->box.w, item->box.h, item->theme);
     if (item->has_scale && item->kind != ITEM_NUMBER) {
         fputs(", ", out);

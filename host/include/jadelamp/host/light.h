@@ -25,8 +25,8 @@ struct jl_light_request {
      * none. Not with text or a picture */
     const struct jl_screen *screen;
     const struct jl_screen_state *state; /**< what that shows */
-    bool no_wires;       /**< no recording of the wires: faster, and no BASE.vcd */
-    bool film;           /**< of e-paper: writes BASE-film.png, the glass while it changes */
+    bool no_wires;                       /**< no recording of the wires: faster, and no BASE.vcd */
+    bool film; /**< of e-paper: writes BASE-film.png, the glass while it changes */
 };
 
 struct jl_light_result {

@@ -22,8 +22,8 @@ struct jl_sight {
     char glass_path[JL_SIGHT_PATH_BYTES];
     char photo_path[JL_SIGHT_PATH_BYTES];
     char capture_path[JL_SIGHT_PATH_BYTES]; /**< empty where nothing was recorded */
-    char film_path[JL_SIGHT_PATH_BYTES]; /**< of an update, or of samples; else empty */
-    char pages_path[JL_SIGHT_PATH_BYTES]; /**< of a screen sheet with several; else empty */
+    char film_path[JL_SIGHT_PATH_BYTES];    /**< of an update, or of samples; else empty */
+    char pages_path[JL_SIGHT_PATH_BYTES];   /**< of a screen sheet with several; else empty */
 };
 
 /** What a step cost on the wire, in virtual time. */

@@ -56,16 +56,16 @@ struct jl_window_request {
 };
 
 struct jl_window_result {
-    uint32_t frames;      /**< drawn */
-    uint32_t changes;     /**< in which a glass differed from before */
-    double real_s;        /**< that the window was open */
-    double virtual_s;     /**< of the last program */
-    uint32_t loads;       /**< how often a program was started */
-    uint32_t crashes;     /**< crashed, or hung */
-    uint32_t diagnostics; /**< above a note */
+    uint32_t frames;                 /**< drawn */
+    uint32_t changes;                /**< in which a glass differed from before */
+    double real_s;                   /**< that the window was open */
+    double virtual_s;                /**< of the last program */
+    uint32_t loads;                  /**< how often a program was started */
+    uint32_t crashes;                /**< crashed, or hung */
+    uint32_t diagnostics;            /**< above a note */
     uint32_t fingers, keys, detents; /**< that hands did in it */
-    jl_status status;     /**< what the last program returned; JL_OK when it did not */
-    bool dark;            /**< the first glass, in the end */
+    jl_status status;                /**< what the last program returned; JL_OK when it did not */
+    bool dark;                       /**< the first glass, in the end */
 };
 
 /**
