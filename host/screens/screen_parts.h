@@ -156,10 +156,12 @@ enum op_kind {
     OP_SMOOTH_LINE,
     OP_SMOOTH_ROUNDED,
     OP_SMOOTH_FRAME,
+    OP_TEXT,
     OP_TEXT_AT,
     OP_TEXT_FIELD,
     OP_TEXT_BOX,
     OP_IMAGE,
+    OP_BITMAP, /* of one bit: what an image is on 1-bit glass, without the code for images */
     OP_CURVE,
     OP_INSTRUMENT,
 };
@@ -268,6 +270,9 @@ void jl_host_item_text(const struct jl_screen *screen, const struct item *item,
 
 /* The widest that an item's text can be, pixels; -1: not known, of words that the program makes. */
 int jl_host_item_widest(const struct jl_screen *screen, const struct item *item);
+
+/* Whether an item's text is as wide as this, whatever its values are. */
+bool jl_host_item_is_always(const struct jl_screen *screen, const struct item *item, int width);
 
 /* The widest that a value can be, of all kinds but words and series. */
 int jl_host_value_widest(const struct jl_text_style *style, const struct value *value);

@@ -156,6 +156,7 @@ static bool bake_picture(struct jl_screen *screen, struct picture *picture,
         .width = picture->width,
         .height = picture->height,
         .dither = screen->glass.colors == JL_SCREEN_COLOR ? JL_BAKE_NEAREST : JL_BAKE_DIFFUSION,
+        .plain = mono, /* a bitmap, where nothing of it is clear */
         .clear = !has_clear(&pixmap) ? JL_BAKE_BACKGROUND
                  : mono              ? JL_BAKE_MASK_1
                                      : JL_BAKE_MASK_4};

@@ -79,6 +79,13 @@ static void draw_curve(const struct jl_screen *screen, const struct item *item,
     }
 }
 
+static const struct jl_image *image_of(const struct jl_screen *screen, const struct item *item,
+                                       const struct jl_screen_state *state) {
+    int32_t which = item->value == NONE ? 0 : state->numbers[item->value];
+    which = which < 0 || which >= item->picture_count ? 0 : which;
+    return &screen->pictures[item->pictures[which]].baked.image;
+}
+
 void jl_host_op_draw(const struct jl_screen *screen, const struct op *op,
                      const struct jl_screen_state *state, struct jl_target *target) {
     const struct item *item = &screen->items[op->item];
@@ -89,7 +96,7 @@ void jl_host_op_draw(const struct jl_screen *screen, const struct op *op,
     }
     char text[WORD_BYTES * 4];
     struct jl_text_style style;
-    if (op->kind >= OP_TEXT_AT && op->kind <= OP_TEXT_BOX) {
+    if (op->kind >= OP_TEXT && op->kind <= OP_TEXT_BOX) {
         jl_host_item_text(screen, item, state, text, sizeof text);
         style = jl_host_item_style(screen, item);
     }
@@ -137,6 +144,9 @@ void jl_host_op_draw(const struct jl_screen *screen, const struct op *op,
     case OP_SMOOTH_FRAME:
         jl_smooth_rounded_frame(target, rect_of(a), n[4], n[5], op->color, JL_CLEAR);
         break;
+    case OP_TEXT:
+        jl_text(target, n[0], n[1], text, &style);
+        break;
     case OP_TEXT_AT:
         jl_text_at(target, n[0], n[1], (uint8_t)a[2], text, &style);
         break;
@@ -146,10 +156,14 @@ void jl_host_op_draw(const struct jl_screen *screen, const struct op *op,
     case OP_TEXT_BOX:
         jl_text_box(target, rect_of(a), (uint8_t)a[4], text, &style);
         break;
-    case OP_IMAGE: {
-        int32_t which = item->value == NONE ? 0 : state->numbers[item->value];
-        which = which < 0 || which >= item->picture_count ? 0 : which;
-        jl_draw_image(target, n[0], n[1], &screen->pictures[item->pictures[which]].baked.image);
+    case OP_IMAGE:
+        jl_draw_image(target, n[0], n[1], image_of(screen, item, state));
+        break;
+    case OP_BITMAP: {
+        const struct jl_image *image = image_of(screen, item, state);
+        const struct jl_bitmap map = {image->pixels, image->width, image->height,
+                                      &jl_bits_rows_msb};
+        jl_draw_bitmap(target, n[0], n[1], &map, JL_WHITE, JL_BLACK);
         break;
     }
     case OP_CURVE:

@@ -97,7 +97,11 @@ static void lower_line(struct jl_screen *screen, struct item *item) {
     item->paints = wider(around_points(item), width > 1 || item->smooth ? width / 2 + 1 : 0);
     for (int i = 0; i + 1 < item->point_count; i++) {
         struct jl_point a = item->points[i], b = item->points[i + 1];
-        if (item->smooth) {
+        if (!item->smooth && width == 1 && (a.x == b.x || a.y == b.y)) {
+            struct jl_rect r =
+                jl_rect_around((struct jl_rect){a.x, a.y, 1, 1}, (struct jl_rect){b.x, b.y, 1, 1});
+            add_rect(screen, item, OP_FILL_RECT, r, 0, 0, item->ink);
+        } else if (item->smooth) {
             set(add(screen, item, OP_SMOOTH_LINE, item->ink), fine(a.x) + 8, fine(a.y) + 8,
                 fine(b.x) + 8, fine(b.y) + 8, fine(width), 0);
         } else {
@@ -156,7 +160,34 @@ static void lower_field(struct jl_screen *screen, struct item *item) {
         add_rect(screen, item, OP_FILL_RECT, (struct jl_rect){box.x, box.y, box.w, (int16_t)above},
                  0, 0, item->paper);
     }
-    set(add(screen, item, OP_TEXT_FIELD, 0), box.x, box.y + above, box.w, item->anchor & 3, 0, 0);
+    bool fixed = true; /* no value in it */
+    for (int i = 0; i < item->piece_count; i++) {
+        fixed &= item->pieces[i].value == NONE;
+    }
+    int width = jl_host_item_widest(screen, item), rest = box.w - width;
+    if (jl_host_item_is_always(screen, item, box.w)) {
+        set(add(screen, item, OP_TEXT, 0), box.x, box.y + above, 0, 0, 0, 0);
+    } else if (fixed && rest > 0) { /* what a field would do, without the code for fields */
+        int before = (item->anchor & 3) == JL_ANCHOR_RIGHT    ? rest
+                     : (item->anchor & 3) == JL_ANCHOR_CENTRE ? rest / 2
+                                                              : 0;
+        if (before) {
+            add_rect(
+                screen, item, OP_FILL_RECT,
+                (struct jl_rect){box.x, (int16_t)(box.y + above), (int16_t)before, (int16_t)height},
+                0, 0, item->paper);
+        }
+        set(add(screen, item, OP_TEXT, 0), box.x + before, box.y + above, 0, 0, 0, 0);
+        if (rest - before) {
+            add_rect(screen, item, OP_FILL_RECT,
+                     (struct jl_rect){(int16_t)(box.x + before + width), (int16_t)(box.y + above),
+                                      (int16_t)(rest - before), (int16_t)height},
+                     0, 0, item->paper);
+        }
+    } else {
+        set(add(screen, item, OP_TEXT_FIELD, 0), box.x, box.y + above, box.w, item->anchor & 3, 0,
+            0);
+    }
     if (room - above > 0) {
         add_rect(screen, item, OP_FILL_RECT,
                  (struct jl_rect){box.x, (int16_t)(box.y + above + height), box.w,
@@ -175,8 +206,8 @@ static void lower_text(struct jl_screen *screen, struct item *item) {
     }
     if (item->has_place) {
         item->paints = reach_of(screen, item);
-        set(add(screen, item, OP_TEXT_AT, 0), item->points[0].x, item->points[0].y, item->anchor, 0,
-            0, 0);
+        set(add(screen, item, item->anchor ? OP_TEXT_AT : OP_TEXT, 0), item->points[0].x,
+            item->points[0].y, item->anchor, 0, 0, 0);
         return;
     }
     item->paints = box;
@@ -209,7 +240,8 @@ static void lower_picture(struct jl_screen *screen, struct item *item) {
     }
     item->paints = all;
     item->covers = solid && same;
-    set(add(screen, item, OP_IMAGE, 0), at.x, at.y, 0, 0, 0, 0);
+    bool bitmap = solid && screen->glass.colors == JL_SCREEN_MONO;
+    set(add(screen, item, bitmap ? OP_BITMAP : OP_IMAGE, 0), at.x, at.y, 0, 0, 0, 0);
 }
 
 static void lower_item(struct jl_screen *screen, struct item *item) {

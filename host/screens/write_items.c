@@ -270,6 +270,9 @@ static void write_op(FILE *out, const struct jl_screen *screen, const struct op 
     const struct item *item = &screen->items[op->item];
     const int *a = op->arguments;
     switch (op->kind) {
+    case OP_TEXT:
+        fprintf(out, "    jl_text(target, %d, %d, ", a[0], a[1]);
+        break;
     case OP_TEXT_AT:
         fprintf(out, "    jl_text_at(target, %d, %d, %d, ", a[0], a[1], a[2]);
         break;
@@ -281,15 +284,17 @@ static void write_op(FILE *out, const struct jl_screen *screen, const struct op 
                 a[2], a[3], a[4]);
         break;
     case OP_IMAGE:
+    case OP_BITMAP:
+        fprintf(out, "    jl_draw_%s(target, %d, %d, ", op->kind == OP_IMAGE ? "image" : "bitmap",
+                a[0], a[1]);
         if (item->value == NONE) {
-            fprintf(out, "    jl_draw_image(target, %d, %d, &picture_%d);\n", a[0], a[1],
-                    item->pictures[0]);
+            fprintf(out, "&picture_%d", item->pictures[0]);
         } else {
-            const struct value *value = &screen->values[item->value];
-            fprintf(out, "    jl_draw_image(target, %d, %d, pictures_of_%d[", a[0], a[1], op->item);
-            write_index(out, value);
-            fputs("]);\n", out);
+            fprintf(out, "pictures_of_%d[", op->item);
+            write_index(out, &screen->values[item->value]);
+            fputc(']', out);
         }
+        fputs(op->kind == OP_IMAGE ? ");\n" : ", JL_WHITE, JL_BLACK);\n", out);
         return;
     case OP_CURVE:
         write_curve(out, screen, item);

@@ -99,7 +99,28 @@ static void write_others(FILE *out, const struct jl_screen *screen, int index) {
 
 /* ---- pictures ---- */
 
-static void write_picture(FILE *out, const struct picture *picture, int index) {
+/* Whether a picture is written as a bitmap, by who draws it. */
+static bool is_bitmap(const struct jl_screen *screen, int item) {
+    for (int i = 0; i < screen->op_count; i++) {
+        if (screen->ops[i].item == item && screen->ops[i].kind == OP_BITMAP) {
+            return true;
+        }
+    }
+    return false;
+}
+
+static int owner_of(const struct jl_screen *screen, int picture) {
+    for (int i = 0; i < screen->item_count; i++) {
+        for (int k = 0; k < screen->items[i].picture_count; k++) {
+            if (screen->items[i].pictures[k] == picture) {
+                return i;
+            }
+        }
+    }
+    return NONE;
+}
+
+static void write_picture(FILE *out, const struct picture *picture, int index, bool bitmap) {
     const struct jl_baked_picture *baked = &picture->baked;
     const struct jl_image *image = &baked->image;
     fprintf(out, "static const uint8_t picture_%d_pixels[%zu] = {\n", index, baked->pixel_bytes);
@@ -109,6 +130,13 @@ static void write_picture(FILE *out, const struct picture *picture, int index) {
         fprintf(out, "static const uint8_t picture_%d_mask[%zu] = {\n", index, baked->mask_bytes);
         jl_host_c_write_bytes(out, baked->mask, baked->mask_bytes);
         fputs("};\n", out);
+    }
+    if (bitmap) {
+        fprintf(out,
+                "static const struct jl_bitmap picture_%d = {picture_%d_pixels, %d, %d, "
+                "&jl_bits_rows_msb};\n\n",
+                index, index, image->width, image->height);
+        return;
     }
     fprintf(out,
             "static const struct jl_image picture_%d = {\n    .format = &%s,\n"
@@ -131,8 +159,8 @@ static void write_chosen(FILE *out, const struct jl_screen *screen) {
         if (item->kind != ITEM_PICTURE || item->value == NONE) {
             continue;
         }
-        fprintf(out, "static const struct jl_image *const pictures_of_%d[%d] = {", i,
-                item->picture_count);
+        fprintf(out, "static const struct jl_%s *const pictures_of_%d[%d] = {",
+                is_bitmap(screen, i) ? "bitmap" : "image", i, item->picture_count);
         for (int k = 0; k < item->picture_count; k++) {
             fprintf(out, "%s&picture_%d", k ? ", " : "", item->pictures[k]);
         }
@@ -206,7 +234,7 @@ void jl_host_write_looks(FILE *out, const struct jl_screen *screen) {
         }
     }
     for (int i = 0; i < screen->picture_count; i++) {
-        write_picture(out, &screen->pictures[i], i);
+        write_picture(out, &screen->pictures[i], i, is_bitmap(screen, owner_of(screen, i)));
     }
     write_chosen(out, screen);
     write_styles(out, screen);
