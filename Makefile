@@ -44,6 +44,7 @@ bench:
 	@$(BUILD)/bench/bench_draw
 	@scripts/bench-instructions $(BUILD)
 	@MODULES=yes scripts/firmware $(BUILD)/firmware
+	@scripts/bench-screens $(BUILD) $(BUILD)/firmware
 	@scripts/bench-core $(BUILD)/firmware
 
 firmware:

@@ -1,7 +1,7 @@
 # jadelamp_bake(TARGET NAME KIND FILE... [OPTIONS option...])
 #
-# Bakes at build time and compiles the result into TARGET: KIND is glyph, picture, frames or font,
-# NAME the constant, OPTIONS what `jadelamp bake KIND --help` lists. Include "NAME.h" in the source.
+# Bakes at build time and compiles the result into TARGET: KIND is glyph, picture, frames, font or
+# screen, NAME the constant, or the name that the screen sheet says, OPTIONS what `jadelamp bake KIND --help` lists. Include "NAME.h" in the source.
 #
 #   jadelamp_bake(firmware boat picture art/boat.png OPTIONS --format 5-6-5 --size 64x48)
 #   jadelamp_bake(firmware notice_font font Sans.ttf OPTIONS --size 16 --from notice.c)
@@ -38,9 +38,13 @@ function(jadelamp_bake target name kind)
     get_filename_component(read ${file} ABSOLUTE BASE_DIR ${CMAKE_CURRENT_SOURCE_DIR})
   endif()
   set(folder ${CMAKE_CURRENT_BINARY_DIR}/baked)
+  set(named --name ${name})
+  if(kind STREQUAL screen) # it has its name in it
+    set(named)
+  endif()
   add_custom_command(
     OUTPUT ${folder}/${name}.c ${folder}/${name}.h
-    COMMAND ${command} bake ${kind} ${files} --name ${name} --into ${folder} ${BAKE_OPTIONS}
+    COMMAND ${command} bake ${kind} ${files} ${named} --into ${folder} ${BAKE_OPTIONS}
     DEPENDS ${files} ${read} ${command}
     WORKING_DIRECTORY ${CMAKE_CURRENT_SOURCE_DIR}
     COMMENT "Baking ${name}"

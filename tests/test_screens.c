@@ -146,9 +146,6 @@ static void findings_are_told(void) {
         {"text \"\xCE\xA9\" at 0 0\n", "font 6x8 lacks 1 character that the screen shows: U+03A9"},
         {"text \"\xCE\xA9\" at 0 0 font 5x7\n", NULL},
         {"font f = 5x7 else icons12\ntext \"\xEE\x80\x80\" at 0 0 font f\n", NULL},
-        {"page a\nground red\npage b\nrect 0 0 127 x 64 fill red\n",
-         "page b: nothing paints all of the glass"},
-        {"ground red\npage a\nrect 0 0 1 x 1 fill red\npage b\nrect 0 0 9 x 9 fill red\n", NULL},
         {"text \"ab\" at 0 0\ntext \"cd\" at 6 4\n",
          "a.screen:4: text: it lies over the text of line 3"},
         {"text \"ab\" at 0 0\nrect 4 4 4 x 4 fill red\n", "rect: it lies over the text of line 3"},
@@ -393,6 +390,41 @@ static void expect_same(const struct baked_case *one, const char *folder) {
     jl_screen_free(screen);
 }
 
+/* What is not there any more goes, without a ground in the sheet, too. */
+static void what_is_gone_is_gone(void) {
+    static struct jl_screen_state state, shown;
+    static uint8_t pixels[MOST_BYTES];
+    struct jl_complaint complaint;
+    struct jl_frame frame;
+    struct jl_screen *screen =
+        read_text(HEAD "value v = switch sample on\nvalue n = number 0 to 9\n"
+                       "rect 0 0 9 x 9 fill white when v = on\n"
+                       "text \"{n}\" at 20 20\n",
+                  &complaint);
+    if (!EXPECT(screen != NULL)) {
+        return;
+    }
+    make_frame(&frame, screen, pixels);
+    memset(pixels, 0xFF, sizeof pixels); /* another page stood there */
+    jl_screen_sample(screen, 0, &state);
+    jl_screen_draw(screen, &state, &frame.target);
+    EXPECT_INT(pixels[0], 0xFF); /* the white one; its ninth row is in the next byte */
+    EXPECT_INT(pixels[100], 0);
+    for (int i = 0; i < 10; i++) {
+        static uint8_t whole[MOST_BYTES];
+        struct jl_frame fresh;
+        shown = state;
+        state.numbers[0] = i & 1;
+        state.numbers[1] = i;
+        jl_screen_update(screen, &shown, &state, &frame.target);
+        make_frame(&fresh, screen, whole);
+        jl_screen_draw(screen, &state, &fresh.target);
+        EXPECT_INT(whole[0], i & 1 ? 0xFF : 0);
+        EXPECT_BYTES(pixels, whole, 1024);
+    }
+    jl_screen_free(screen);
+}
+
 static void the_c_draws_the_same(void) {
     static const struct baked_case cases[] = {
         {DEMO "/screens/quay-gauge.screen", "ssd1306-128x64-i2c", {0, 0, JL_SCREEN_MONO}, false},
@@ -556,6 +588,7 @@ const struct test_group test_groups[] = {
     {"mistakes_are_told", mistakes_are_told},
     {"findings_are_told", findings_are_told},
     {"quay_gauge_as_by_hand", quay_gauge_as_by_hand},
+    {"what_is_gone_is_gone", what_is_gone_is_gone},
     {"the_c_draws_the_same", the_c_draws_the_same},
     {"hands_do_the_same", hands_do_the_same},
     {"the_command_shows_and_bakes", the_command_shows_and_bakes},

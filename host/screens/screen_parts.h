@@ -305,6 +305,9 @@ void jl_host_op_draw(const struct jl_screen *screen, const struct op *op,
 void jl_host_instrument_draw(const struct jl_screen *screen, const struct item *item,
                              const struct jl_screen_state *state, struct jl_target *target);
 
+/* The face of a slider. */
+struct jl_slider_face jl_host_slider_face(const struct jl_screen *screen, const struct item *item);
+
 /* The most points of a curve: a series, and the two corners below it. */
 enum { CURVE_POINTS = JL_SCREEN_SERIES_NUMBERS + 2 };
 

@@ -232,29 +232,6 @@ static void look_at_values(struct jl_screen *screen) {
     }
 }
 
-/* ---- pages ---- */
-
-/* Another page stands there before: what this one does not paint stays. */
-static void look_at_pages(struct jl_screen *screen) {
-    struct jl_rect all = {0, 0, (int16_t)screen->glass.width, (int16_t)screen->glass.height};
-    for (int page = 0; page < screen->page_count && screen->page_count > 1; page++) {
-        bool painted = false;
-        int line = 1;
-        for (int i = 0; i < screen->item_count; i++) {
-            const struct item *item = &screen->items[i];
-            line = item->page == page ? item->line : line;
-            painted |= jl_host_item_is_on(item, page) && item->covers && !item->when.compare &&
-                       holds(item->paints, all);
-        }
-        if (!painted) {
-            find(screen, line,
-                 "page %s: nothing paints all of the glass, so the page before shows through: "
-                 "begin it with ground",
-                 screen->page_names[page]);
-        }
-    }
-}
-
 void jl_host_sheet_look(struct jl_screen *screen) {
     for (int i = 0; i < screen->item_count; i++) {
         const struct item *item = &screen->items[i];
@@ -269,7 +246,6 @@ void jl_host_sheet_look(struct jl_screen *screen) {
     }
     look_at_fonts(screen);
     look_at_overlaps(screen);
-    look_at_pages(screen);
     look_at_values(screen);
 }
 

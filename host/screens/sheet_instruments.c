@@ -1,4 +1,4 @@
-/* Items that are instruments of the library: their faces, and what hands do with them. */
+/* Items that are instruments of the library. */
 #include "screen_parts.h"
 
 static const struct jl_theme *theme_of(const struct jl_screen *screen, const struct item *item) {
@@ -14,7 +14,7 @@ static const char *or_none(const char *text) {
     return *text ? text : NULL;
 }
 
-static struct jl_slider_face slider_face(const struct jl_screen *screen, const struct item *item) {
+struct jl_slider_face jl_host_slider_face(const struct jl_screen *screen, const struct item *item) {
     return (struct jl_slider_face){.box = item->box,
                                    .theme = theme_of(screen, item),
                                    .scale = scale_of(item),
@@ -88,61 +88,11 @@ void jl_host_instrument_draw(const struct jl_screen *screen, const struct item *
         break;
     }
     case ITEM_SLIDER: {
-        const struct jl_slider_face face = slider_face(screen, item);
+        const struct jl_slider_face face = jl_host_slider_face(screen, item);
         jl_slider_draw(target, &(struct jl_slider){.face = &face, .value = number});
         break;
     }
     default:
         break;
     }
-}
-
-/* ---- hands ---- */
-
-static bool is_inside(struct jl_rect box, const struct jl_event *event) {
-    return event->x >= box.x && event->y >= box.y && event->x < box.x + box.w &&
-           event->y < box.y + box.h;
-}
-
-static bool press(const struct item *item, struct jl_screen_state *state) {
-    bool goes = item->goes != NONE && item->goes != state->page;
-    state->page = item->goes != NONE ? item->goes : state->page;
-    return goes;
-}
-
-bool jl_screen_event(const struct jl_screen *screen, const struct jl_event *event,
-                     struct jl_screen_state *state) {
-    if (event->kind == JL_EVENT_KEY) {
-        for (int i = 0; i < screen->key_count; i++) {
-            const struct key_way *way = &screen->keys[i];
-            if (way->key == event->which && (way->page == NONE || way->page == state->page)) {
-                struct item goes = {.goes = way->goes};
-                return press(way->button == NONE ? &goes : &screen->items[way->button], state);
-            }
-        }
-        return false;
-    }
-    for (int i = screen->item_count - 1; i >= 0; i--) { /* the front first */
-        const struct item *item = &screen->items[i];
-        if (!jl_host_item_is_on(item, state->page) ||
-            !jl_host_condition_holds(&item->when, state)) {
-            continue;
-        }
-        if (item->kind == ITEM_BUTTON && event->kind == JL_EVENT_TAP &&
-            is_inside(item->box, event)) {
-            return press(item, state);
-        }
-        if (item->kind == ITEM_SLIDER && is_inside(item->box, event)) {
-            const struct jl_slider_face face = slider_face(screen, item);
-            struct jl_slider slider = {.face = &face, .value = state->numbers[item->value]};
-            /* Wherever the finger is, it came down there: a preview has no memory of it. */
-            struct jl_event down = *event;
-            down.kind = JL_EVENT_PRESS;
-            jl_slider_event(&slider, &down);
-            bool moved = slider.value != state->numbers[item->value];
-            state->numbers[item->value] = slider.value;
-            return moved;
-        }
-    }
-    return false;
 }

@@ -253,16 +253,52 @@ static bool check_whole(struct sheet_reading *reading) {
     return true;
 }
 
+/*
+ * Below all of it is black, where no ground says otherwise: what is not there any more must go, and
+ * another page may stand there before.
+ */
+static bool add_grounds(struct sheet_reading *reading) {
+    struct jl_screen *screen = reading->screen;
+    for (int page = 0; page < screen->page_count; page++) {
+        bool has = false;
+        for (int i = 0; i < screen->item_count; i++) {
+            const struct item *item = &screen->items[i];
+            has |=
+                item->kind == ITEM_GROUND && !item->when.compare && jl_host_item_is_on(item, page);
+        }
+        if (has) {
+            continue;
+        }
+        if (screen->item_count == MOST_ITEMS) {
+            return WORDS_FAIL(&reading->words,
+                              "a sheet has at most %d items, with a ground for "
+                              "page %s",
+                              MOST_ITEMS, screen->page_names[page]);
+        }
+        memmove(screen->items + 1, screen->items,
+                sizeof screen->items[0] * (size_t)screen->item_count++);
+        screen->items[0] = (struct item){.kind = ITEM_GROUND,
+                                         .line = reading->words.line,
+                                         .page = screen->page_count > 1 ? page : NONE,
+                                         .value = NONE,
+                                         .font = NONE,
+                                         .theme = NONE,
+                                         .goes = NONE,
+                                         .across = NONE,
+                                         .mark = NONE,
+                                         .fill = JL_BLACK,
+                                         .when = {ALWAYS, NONE, 0}};
+        for (int i = 0; i < screen->key_count; i++) {
+            screen->keys[i].button += screen->keys[i].button != NONE;
+        }
+    }
+    return true;
+}
+
 static void folder_of(const char *path, char folder[512]) {
     const char *slash = strrchr(path, '/');
     int length = slash ? (int)(slash - path) : 1;
     snprintf(folder, 512, "%.*s", length, slash ? path : ".");
-}
-
-bool jl_host_sheet_path(struct sheet_reading *reading, const char *name, char path[512]) {
-    int length = *name == '/' ? snprintf(path, 512, "%s", name)
-                              : snprintf(path, 512, "%s/%s", reading->folder, name);
-    return length < 512 || WORDS_FAIL(&reading->words, "%s: the path is too long", name);
 }
 
 struct jl_screen *jl_screen_read_text(const char *name, const char *text, size_t bytes,
@@ -282,7 +318,7 @@ struct jl_screen *jl_screen_read_text(const char *name, const char *text, size_t
         screen->glass.colors = glass->colors;
         snprintf(screen->file, sizeof screen->file, "%s", name);
         folder_of(name, reading->folder);
-        good = read_lines(reading, text, bytes) && check_whole(reading) &&
+        good = read_lines(reading, text, bytes) && check_whole(reading) && add_grounds(reading) &&
                jl_host_sheet_bake(screen, complaint) && jl_host_sheet_lower(screen, complaint);
     }
     free(reading);
