@@ -25,7 +25,7 @@ demo: all
 	$(BUILD)/jadelamp demo --into out/heron-quay
 
 test: all
-	cd $(BUILD) && ctest --output-on-failure -j $(JOBS)
+	cd $(BUILD) && ctest --output-on-failure -j $$(($(JOBS) + 1))
 
 bench:
 	@scripts/setup build bench firmware core

@@ -15,7 +15,7 @@ static const unsigned char ground[3] = {38, 42, 46}, strip[3] = {20, 23, 26};
 void desk_begin(void) {
     shell_begin();
     /* The server chooses a number that is free, and tells it when it is ready. */
-    EXPECT_INT(shell("(Xvfb -displayfd 3 -screen 0 1280x800x24 -nolisten tcp 3>number "
+    EXPECT_INT(shell("(Xvfb -displayfd 3 -screen 0 1280x800x24 -nolisten tcp -noreset 3>number "
                      ">/dev/null 2>&1 & echo $! >server); "
                      "for i in $(seq 100); do [ -s number ] && break; sleep 0.05; done; "
                      "cat number"),
@@ -49,6 +49,9 @@ int desk_wait(void) {
     EXPECT_INT(shell("cat status"), 0);
     status = atoi(output);
     shell("cat told");
+    if (status == 2) {
+        printf("    it told: %s\n", output);
+    }
     return status;
 }
 

@@ -41,9 +41,7 @@ static void shows_the_glass(void) {
     } rows[] = {
         {"ssd1306-128x64-i2c", "--plain --zoom 4", 4},
         {"st7735-128x160-offset", "--plain --zoom 3", 3},
-        {"ssd1322-256x64-spi", "--plain --zoom 2", 2},
         {"hd44780-16x2-4bit", "--plain --zoom 5", 5},
-        {"ili9488-320x480-spi", "--plain --zoom 1 --speed 5", 1},
     };
     desk_begin();
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
@@ -99,8 +97,6 @@ static void mouse_is_a_finger(void) {
          "--zoom 2 --plain", true, 2},
         {"gc9a01-240x240-touch", "s/^\\[panel\\]/[panel]\\norientation = three-quarter-turn/",
          "--zoom 2", false, 2},
-        {"ili9341-240x320-touch", "s/^\\[panel\\]/[panel]\\norientation = half-turn/", "--zoom 2",
-         false, 2},
     };
     static const int places[][2] = {{60, 100}, {125, 40}, {150, 170}};
     desk_begin();
@@ -200,7 +196,7 @@ static void programs_that_fail(void) {
         const char *way, *tells;
     } rows[] = {
         {"crashes", "crashed: Aborted (signal 6)"},
-        {"hangs", "hangs: no transfer and no wait for 5 s"},
+        {"hangs", "hangs: no transfer and no wait for 0.8 s"},
         {"exits", "ended its process with status 3"},
     };
     desk_begin();
@@ -208,7 +204,7 @@ static void programs_that_fail(void) {
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         EXPECT_INT(shell("rm -f *.png"), 0);
         copy_program(rows[i].way);
-        desk_window("hands.card --program screen.so");
+        desk_window("hands.card --program screen.so --patience 0.8");
         desk_do("key Return");
         desk_wait_told(rows[i].tells, 1);
         copy_program("rebuilt");
@@ -370,6 +366,7 @@ static void refused(void) {
         {"ssd1306-128x64-i2c --zoom 99", "--zoom 99: expected 1 to 32"},
         {"ssd1306-128x64-i2c --speed 0", "--speed 0: expected 0.001 to 100"},
         {"ssd1306-128x64-i2c --frames -1", "--frames -1"},
+        {"ssd1306-128x64-i2c --patience 0", "--patience 0: expected 0.1"},
         {"ssd1306-128x64-i2c --screen a --program b", "expected one of them"},
         {"ssd1306-128x64-i2c ssd1306-128x32-i2c sh1106-128x64-i2c ssd1306-64x48-i2c "
          "ssd1306-72x40-i2c",

@@ -12,7 +12,7 @@
 struct typed_window {
     char *directory, *program, *sheet, *card;
     int zoom, plain, frames, json;
-    double speed;
+    double speed, patience;
 };
 
 static void print_json(const struct jl_window_result *result) {
@@ -44,6 +44,7 @@ static int run(const char *verb, const struct jl_card *cards, int count,
                                               .zoom = typed->zoom,
                                               .plain = typed->plain != 0,
                                               .frames = (uint32_t)typed->frames,
+                                              .patience_ms = (uint32_t)(typed->patience * 1000),
                                               .speed_permille =
                                                   (uint32_t)(typed->speed * 1000 + 0.5),
                                               .told = typed->json ? stderr : stdout};
@@ -61,8 +62,8 @@ static int run(const char *verb, const struct jl_card *cards, int count,
 }
 
 static int window(int argc, const char **argv) {
-    static struct jl_card cards[JL_WINDOW_MOST_CARDS]; /* large */
-    struct typed_window typed = {.speed = 1};          /* popt allocates what it puts here */
+    static struct jl_card cards[JL_WINDOW_MOST_CARDS];       /* large */
+    struct typed_window typed = {.speed = 1, .patience = 5}; /* popt allocates what it puts here */
     const struct poptOption options[] = {
         {"program", 0, POPT_ARG_STRING, &typed.program, 0,
          "shared object with your program, else the test card; loaded anew when it changes",
@@ -77,6 +78,8 @@ static int window(int argc, const char **argv) {
          "of virtual time, 1 is real, 0.1 ten times slower: 0.001..100", "X"},
         {"into", 'o', POPT_ARG_STRING, &typed.directory, 0,
          "folder for pictures and captures, else this one", "DIR"},
+        {"patience", 0, POPT_ARG_DOUBLE, &typed.patience, 0,
+         "seconds without a transfer or a wait, then a program hangs; else 5", "S"},
         {"frames", 0, POPT_ARG_INT, &typed.frames, 0,
          "pictures of the window, then it closes; for scripts", "N"},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print what happened as JSON, in the end", NULL},
@@ -119,6 +122,8 @@ static int window(int argc, const char **argv) {
         cli_bad(argv[0], "--zoom %d: expected 1 to 32", typed.zoom);
     } else if (!(typed.speed >= 0.001 && typed.speed <= 100)) {
         cli_bad(argv[0], "--speed %g: expected 0.001 to 100", typed.speed);
+    } else if (!(typed.patience >= 0.1 && typed.patience <= 3600)) {
+        cli_bad(argv[0], "--patience %g: expected 0.1 to 3600", typed.patience);
     } else if (typed.frames < 0) {
         cli_bad(argv[0], "--frames %d: expected 1 or more", typed.frames);
     } else {

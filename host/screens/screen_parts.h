@@ -234,6 +234,12 @@ bool jl_host_sheet_read_value(struct sheet_reading *reading);
 /* An item of this kind, whose word was taken. */
 bool jl_host_sheet_read_item(struct sheet_reading *reading, enum item_kind kind);
 
+/* An item of which nothing is said yet. */
+struct item jl_host_item_new(enum item_kind kind, int line, int page);
+
+/* A text with values in it, "Tide {height} m", as pieces of an item. */
+bool jl_host_sheet_read_pieces(struct sheet_reading *reading, struct item *item, const char *text);
+
 /* The kind of a word; NONE: it begins no item. */
 int jl_host_item_kind(const char *word);
 const char *jl_host_item_word(enum item_kind kind);

@@ -64,51 +64,6 @@ const char *jl_host_item_word(enum item_kind kind) {
     return kinds[kind].word;
 }
 
-/* ---- texts ---- */
-
-/* "Tide {height} m" in pieces; "{{" is a brace. */
-static bool read_pieces(struct sheet_reading *reading, struct item *item, const char *text) {
-    struct words *words = &reading->words;
-    size_t length = 0;
-    struct piece *piece = &item->pieces[0];
-    *piece = (struct piece){.value = NONE};
-    item->piece_count = 0;
-    for (const char *c = text; *c; c++) {
-        bool is_value = *c == '{' && c[1] != '{';
-        if (!is_value) {
-            c += *c == '{';
-            piece->letters[length++] = *c;
-            piece->letters[length] = '\0';
-            continue;
-        }
-        const char *end = strchr(c, '}');
-        char name[NAME_BYTES];
-        if (!end || end - c > NAME_BYTES) {
-            return WORDS_FAIL(words, "\"%s\": expected } behind the name of a value; {{ is a brace",
-                              text);
-        }
-        snprintf(name, sizeof name, "%.*s", (int)(end - c - 1), c + 1);
-        int value = jl_screen_value_find(reading->screen, name);
-        if (value == NONE || reading->screen->values[value].kind == JL_SCREEN_SERIES) {
-            return WORDS_FAIL(words,
-                              "{%s}: no value of that name can be written; write value %s = "
-                              "... above",
-                              name, name);
-        }
-        if (item->piece_count + 3 > MOST_PIECES) {
-            return WORDS_FAIL(words, "\"%s\": too many values in one text", text);
-        }
-        item->piece_count += length > 0;
-        item->pieces[item->piece_count++] = (struct piece){.value = value};
-        piece = &item->pieces[item->piece_count];
-        *piece = (struct piece){.value = NONE};
-        length = 0;
-        c = end;
-    }
-    item->piece_count += length > 0;
-    return true;
-}
-
 /* ---- what stands behind the word ---- */
 
 static bool add_point(struct sheet_reading *reading, struct item *item) {
@@ -150,7 +105,7 @@ static bool read_begin(struct sheet_reading *reading, struct item *item) {
         return add_point(reading, item);
     case ITEM_TEXT: {
         const char *text = jl_host_word_text(words, "the text");
-        return text && read_pieces(reading, item, text);
+        return text && jl_host_sheet_read_pieces(reading, item, text);
     }
     case ITEM_PICTURE:
         if (words->at < words->count && !words->quoted[words->at]) {
@@ -529,6 +484,26 @@ static bool check(struct sheet_reading *reading, struct item *item) {
     return true;
 }
 
+struct item jl_host_item_new(enum item_kind kind, int line, int page) {
+    return (struct item){.kind = kind,
+                         .line = line,
+                         .page = page,
+                         .value = NONE,
+                         .font = NONE,
+                         .theme = NONE,
+                         .goes = NONE,
+                         .across = NONE,
+                         .mark = NONE,
+                         .ink = JL_WHITE,
+                         .paper = JL_CLEAR,
+                         .width = 1,
+                         .start = 225,
+                         .sweep = 270,
+                         .segments = 10,
+                         .places = 4,
+                         .when = {ALWAYS, NONE, 0}};
+}
+
 bool jl_host_sheet_read_item(struct sheet_reading *reading, enum item_kind kind) {
     struct jl_screen *screen = reading->screen;
     struct words *words = &reading->words;
@@ -536,23 +511,7 @@ bool jl_host_sheet_read_item(struct sheet_reading *reading, enum item_kind kind)
         return WORDS_FAIL(words, "a sheet has at most %d items", MOST_ITEMS);
     }
     struct item *item = &screen->items[screen->item_count];
-    *item = (struct item){.kind = kind,
-                          .line = words->line,
-                          .page = reading->page,
-                          .value = NONE,
-                          .font = NONE,
-                          .theme = NONE,
-                          .goes = NONE,
-                          .across = NONE,
-                          .mark = NONE,
-                          .ink = JL_WHITE,
-                          .paper = JL_CLEAR,
-                          .width = 1,
-                          .start = 225,
-                          .sweep = 270,
-                          .segments = 10,
-                          .places = 4,
-                          .when = {ALWAYS, NONE, 0}};
+    *item = jl_host_item_new(kind, words->line, reading->page);
     if (!read_begin(reading, item)) {
         return false;
     }

@@ -277,17 +277,9 @@ static bool add_grounds(struct sheet_reading *reading) {
         }
         memmove(screen->items + 1, screen->items,
                 sizeof screen->items[0] * (size_t)screen->item_count++);
-        screen->items[0] = (struct item){.kind = ITEM_GROUND,
-                                         .line = reading->words.line,
-                                         .page = screen->page_count > 1 ? page : NONE,
-                                         .value = NONE,
-                                         .font = NONE,
-                                         .theme = NONE,
-                                         .goes = NONE,
-                                         .across = NONE,
-                                         .mark = NONE,
-                                         .fill = JL_BLACK,
-                                         .when = {ALWAYS, NONE, 0}};
+        screen->items[0] = jl_host_item_new(ITEM_GROUND, reading->words.line,
+                                            screen->page_count > 1 ? page : NONE);
+        screen->items[0].fill = JL_BLACK;
         for (int i = 0; i < screen->key_count; i++) {
             screen->keys[i].button += screen->keys[i].button != NONE;
         }

@@ -13,7 +13,7 @@
 #include "stage.h"
 
 /* Without a call of its port for so long it hangs: loops for ever, or waits for something else. */
-#define PATIENCE_S 5.0
+#define USUAL_PATIENCE_S 5.0
 /* To finish a capture, then it is ended. */
 #define FAREWELL_S 2.0
 
@@ -105,11 +105,13 @@ bool jl_host_actor_look(struct actor *actor) {
         actor->alive_ps = now_ps;
         actor->alive_s = now_s;
     }
-    if (now_s - actor->alive_s < PATIENCE_S) {
+    double patience_s =
+        actor->request->patience_ms ? actor->request->patience_ms / 1e3 : USUAL_PATIENCE_S;
+    if (now_s - actor->alive_s < patience_s) {
         return false;
     }
     snprintf(actor->why, sizeof actor->why,
-             "hangs: no transfer and no wait for %.0f s, after %.3f s of its time", PATIENCE_S,
+             "hangs: no transfer and no wait for %.3g s, after %.3f s of its time", patience_s,
              (double)now_ps / 1e12);
     kill_it(actor);
     return ended(actor, ACTOR_HUNG);

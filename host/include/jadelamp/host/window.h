@@ -51,8 +51,9 @@ struct jl_window_request {
     bool plain;            /**< square pixels, instead of the photo */
     /** Of its time for real time at first, a thousand is real speed: 1..100000; 0: that. */
     uint32_t speed_permille;
-    uint32_t frames; /**< pictures of the window, then it closes; 0: when it is closed */
-    FILE *told;      /**< gets diagnostics and ends as they come, a line each; NULL: nobody */
+    uint32_t patience_ms; /**< of real time without a call of its port: then it hangs; 0: 5 s */
+    uint32_t frames;      /**< pictures of the window, then it closes; 0: when it is closed */
+    FILE *told;           /**< gets diagnostics and ends as they come, a line each; NULL: nobody */
 };
 
 struct jl_window_result {
