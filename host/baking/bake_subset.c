@@ -44,10 +44,9 @@ bool jl_bake_subset(const struct jl_font *font, const struct jl_code_set *wanted
     struct packed_font subset = {.bits = font->kind == &jl_font_packed_coverage ? 4 : 1};
     bool packed = subset.bits == 4 || font->kind == &jl_font_packed_stencil;
     const uint8_t *table = font->table;
-    const uint8_t *bitmaps =
-        packed ? table + HEADER_BYTES + number_at(table + 8, 2) * RANGE_BYTES +
-                     number_at(table + 10, 2) * GLYPH_BYTES
-               : NULL;
+    const uint8_t *bitmaps = packed ? table + HEADER_BYTES + number_at(table + 8, 2) * RANGE_BYTES +
+                                          number_at(table + 10, 2) * GLYPH_BYTES
+                                    : NULL;
     memset(baked, 0, sizeof *baked);
     int room = (int)(sizeof baked->missing / sizeof baked->missing[0]);
     for (uint32_t code = 0; code < JL_CODE_POINTS; code++) {

@@ -5,6 +5,7 @@
 
 #include <string.h>
 #include <sys/stat.h>
+#include <time.h>
 
 enum { TICK_US = 20000, SAMPLE_US = 1000000 };
 
@@ -12,6 +13,7 @@ struct showing {
     struct stage *stage;
     struct jl_screen *screen; /* NULL: the sheet is wrong, and what was shown stays */
     struct jl_screen_state state, shown;
+    bool anew;  /* it was saved, and is not on the glass yet */
     bool whole; /* nothing of the sheet is on the frame yet */
     struct stat file;
     unsigned set[JL_SCREEN_VALUES]; /* how often the hand set it */
@@ -87,7 +89,7 @@ static void look_at_file(struct showing *showing) {
     }
     showing->file = now;
     if (read_sheet(showing, &complaint)) {
-        jl_host_stage_note(showing->stage, "%s was read anew", showing->stage->request->sheet);
+        showing->anew = true;
     } else {
         jl_host_stage_line(showing->stage, JL_SEVERITY_ERROR, complaint.text);
     }
@@ -160,6 +162,13 @@ static void take_hands(struct showing *showing, uint32_t now_ms) {
     }
 }
 
+/* Real time since a file was written; its time is as fine as the file system's. */
+static double since_ms(const struct timespec *then) {
+    struct timespec now;
+    clock_gettime(CLOCK_REALTIME, &now);
+    return (double)(now.tv_sec - then->tv_sec) * 1e3 + (double)(now.tv_nsec - then->tv_nsec) / 1e6;
+}
+
 /* Only what changed is drawn, and sent, as the baked C does. */
 static jl_status show(struct showing *showing) {
     struct jl_rig *rig = &showing->stage->rigs[0];
@@ -173,7 +182,14 @@ static jl_status show(struct showing *showing) {
     }
     showing->whole = false;
     showing->shown = showing->state;
-    return changed ? jl_rig_present(rig) : JL_OK;
+    jl_status status = changed ? jl_rig_present(rig) : JL_OK;
+    if (showing->anew) {
+        jl_host_stage_note(showing->stage,
+                           "%s was read anew: on the glass %.0f ms after it was saved",
+                           showing->stage->request->sheet, since_ms(&showing->file.st_mtim));
+        showing->anew = false;
+    }
+    return status;
 }
 
 jl_status jl_host_act_sheet(struct stage *stage, struct jl_complaint *complaint) {
