@@ -9,7 +9,7 @@
 #include "screen_options.h"
 
 struct typed_bake {
-    char *directory, *card, *size, *colors;
+    char *directory, *card, *size, *colors, *compiler;
     int json;
 };
 
@@ -46,13 +46,16 @@ static bool choose_glass(const char *verb, const struct typed_bake *typed,
 }
 
 static void print_json(const struct jl_screen *screen, const struct jl_screen_cost *cost,
-                       const char *directory) {
+                       size_t flash_bytes, const char *directory) {
     cJSON *json =
         bake_json(jl_screen_name(screen), directory, (const char *const[4]){".c", ".h", NULL});
     cli_json_screen_findings(json, screen);
     cJSON_AddNumberToObject(json, "items", cost->items);
     cJSON_AddNumberToObject(json, "font_bytes", (double)cost->font_bytes);
     cJSON_AddNumberToObject(json, "picture_bytes", (double)cost->picture_bytes);
+    if (flash_bytes) {
+        cJSON_AddNumberToObject(json, "flash_bytes", (double)flash_bytes);
+    }
     cJSON_AddNumberToObject(json, "most_ram_bytes", (double)cost->most_ram_bytes);
     cli_print_json(json);
 }
@@ -72,15 +75,25 @@ static int screen(const char *verb, const char *path, const char *made,
         return cli_bad(verb, "%s", complaint.text);
     }
     const char *name = jl_screen_name(sheet);
+    size_t flash_bytes = 0;
+    if (typed->compiler &&
+        !jl_screen_measure(directory, name, typed->compiler, &flash_bytes, &complaint)) {
+        jl_screen_free(sheet);
+        return cli_bad(verb, "%s", complaint.text);
+    }
     bool found = cli_screen_findings(sheet, !typed->json);
     if (typed->json) {
-        print_json(sheet, &cost, directory);
+        print_json(sheet, &cost, flash_bytes, directory);
     } else {
         glass = jl_screen_glass(sheet);
         printf("%s: %d items for %d x %d; in flash %zu bytes of fonts, %zu of pictures, and the "
                "code;\n  at most %zu bytes of RAM on a 32-bit machine\n",
                name, cost.items, glass.width, glass.height, cost.font_bytes, cost.picture_bytes,
                cost.most_ram_bytes);
+        if (typed->compiler) {
+            printf("  %zu bytes of flash in all, by %s -Os, without the library\n", flash_bytes,
+                   typed->compiler);
+        }
         printf("wrote %s.c and .h into %s%s\n", name, directory,
                cost.wrote_events ? "; and what buttons and sliders do, to fill in" : "");
     }
@@ -89,7 +102,7 @@ static int screen(const char *verb, const char *path, const char *made,
 }
 
 int bake_screen(int argc, const char **argv) {
-    struct typed_bake typed = {NULL, NULL, NULL, NULL, 0}; /* popt allocates what it puts here */
+    struct typed_bake typed = {.json = 0}; /* popt allocates what it puts here */
     char made[600];
     const struct poptOption options[] = {
         {"card", 'c', POPT_ARG_STRING, &typed.card, 0, "the sheet's variant for this card's panel",
@@ -100,6 +113,8 @@ int bake_screen(int argc, const char **argv) {
          "mono|grey|colour"},
         {"into", 'o', POPT_ARG_STRING, &typed.directory, 0, "folder for the files, else this one",
          "DIR"},
+        {"cc", 0, POPT_ARG_STRING, &typed.compiler, 0,
+         "compile it with this, with -Os, and print the flash that it takes", "COMPILER"},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
     bake_command(argc, argv, made, sizeof made);
@@ -124,5 +139,6 @@ int bake_screen(int argc, const char **argv) {
     free(typed.card);
     free(typed.size);
     free(typed.colors);
+    free(typed.compiler);
     return status;
 }

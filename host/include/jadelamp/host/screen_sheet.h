@@ -151,6 +151,16 @@ struct jl_screen_cost {
 bool jl_screen_write(const struct jl_screen *screen, const char *directory, const char *made,
                      struct jl_screen_cost *cost, struct jl_complaint *complaint);
 
+/**
+ * Compiles what was written by a compiler of the user's, such as "arm-none-eabi-gcc
+ * -mcpu=cortex-m0plus -mthumb", with -Os, and tells the flash that it takes: code, fonts and
+ * pictures of the screen, without what it needs of the library.
+ *
+ * @param compiler a line for the shell
+ */
+bool jl_screen_measure(const char *directory, const char *name, const char *compiler,
+                       size_t *flash_bytes, struct jl_complaint *complaint);
+
 #ifdef __cplusplus
 }
 #endif
