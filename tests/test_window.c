@@ -196,7 +196,7 @@ static void programs_that_fail(void) {
         const char *way, *tells;
     } rows[] = {
         {"crashes", "crashed: Aborted (signal 6)"},
-        {"hangs", "hangs: no transfer and no wait for 0.8 s"},
+        {"hangs", "hangs: no transfer and no wait for 2 s"},
         {"exits", "ended its process with status 3"},
     };
     desk_begin();
@@ -204,7 +204,7 @@ static void programs_that_fail(void) {
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         EXPECT_INT(shell("rm -f *.png"), 0);
         copy_program(rows[i].way);
-        desk_window("hands.card --program screen.so --patience 0.8");
+        desk_window("hands.card --program screen.so --patience 2");
         desk_do("key Return");
         desk_wait_told(rows[i].tells, 1);
         copy_program("rebuilt");

@@ -1,0 +1,17 @@
+CMakeFiles/jadelamp.dir/src/panel/async_bands.c.o: \
+ /work/main/src/panel/async_bands.c /work/main/src/panel/async.h \
+ /work/main/src/panel/area.h /work/main/src/panel/../core/lines.h \
+ /work/main/include/jadelamp/frame.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stddef.h \
+ /work/main/include/jadelamp/damage.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdbool.h \
+ /work/main/include/jadelamp/geometry.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint-gcc.h \
+ /work/main/include/jadelamp/status.h \
+ /work/main/include/jadelamp/target.h /work/main/include/jadelamp/color.h \
+ /work/main/include/jadelamp/panel.h /work/main/include/jadelamp/bus.h \
+ /work/main/include/jadelamp/controller.h \
+ /work/main/include/jadelamp/port.h /work/main/include/jadelamp/wake.h \
+ /work/main/include/jadelamp/async.h /work/main/include/jadelamp/bands.h \
+ /work/main/src/panel/bands.h /work/main/src/panel/panel.h

@@ -1,0 +1,17 @@
+CMakeFiles/jadelamp.dir/src/panel/direct_stream.c.o: \
+ /work/main/src/panel/direct_stream.c /work/main/src/panel/direct.h \
+ /work/main/src/panel/../core/paint.h /work/main/include/jadelamp/draw.h \
+ /work/main/include/jadelamp/target.h /work/main/include/jadelamp/color.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdbool.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint-gcc.h \
+ /work/main/include/jadelamp/geometry.h /work/main/src/panel/area.h \
+ /work/main/src/panel/../core/lines.h /work/main/include/jadelamp/frame.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stddef.h \
+ /work/main/include/jadelamp/damage.h \
+ /work/main/include/jadelamp/status.h /work/main/include/jadelamp/panel.h \
+ /work/main/include/jadelamp/bus.h \
+ /work/main/include/jadelamp/controller.h \
+ /work/main/include/jadelamp/port.h /work/main/include/jadelamp/wake.h \
+ /work/main/include/jadelamp/direct.h /work/main/src/panel/units.h \
+ /work/main/src/panel/panel.h

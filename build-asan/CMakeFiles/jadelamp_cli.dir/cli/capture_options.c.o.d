@@ -1,0 +1,93 @@
+CMakeFiles/jadelamp_cli.dir/cli/capture_options.c.o: \
+ /work/main/cli/capture_options.c /usr/include/stdc-predef.h \
+ /work/main/cli/capture_options.h /work/main/cli/cli.h \
+ /usr/include/cjson/cJSON.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stddef.h /usr/include/popt.h \
+ /usr/include/stdio.h \
+ /usr/include/x86_64-linux-gnu/bits/libc-header-start.h \
+ /usr/include/features.h /usr/include/features-time64.h \
+ /usr/include/x86_64-linux-gnu/bits/wordsize.h \
+ /usr/include/x86_64-linux-gnu/bits/timesize.h \
+ /usr/include/x86_64-linux-gnu/sys/cdefs.h \
+ /usr/include/x86_64-linux-gnu/bits/long-double.h \
+ /usr/include/x86_64-linux-gnu/gnu/stubs.h \
+ /usr/include/x86_64-linux-gnu/gnu/stubs-64.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdarg.h \
+ /usr/include/x86_64-linux-gnu/bits/types.h \
+ /usr/include/x86_64-linux-gnu/bits/typesizes.h \
+ /usr/include/x86_64-linux-gnu/bits/time64.h \
+ /usr/include/x86_64-linux-gnu/bits/types/__fpos_t.h \
+ /usr/include/x86_64-linux-gnu/bits/types/__mbstate_t.h \
+ /usr/include/x86_64-linux-gnu/bits/types/__fpos64_t.h \
+ /usr/include/x86_64-linux-gnu/bits/types/__FILE.h \
+ /usr/include/x86_64-linux-gnu/bits/types/FILE.h \
+ /usr/include/x86_64-linux-gnu/bits/types/struct_FILE.h \
+ /usr/include/x86_64-linux-gnu/bits/stdio_lim.h \
+ /usr/include/x86_64-linux-gnu/bits/floatn.h \
+ /usr/include/x86_64-linux-gnu/bits/floatn-common.h \
+ /usr/include/x86_64-linux-gnu/bits/stdio.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdbool.h \
+ /work/main/host/include/jadelamp/host/complaint.h \
+ /work/main/host/include/jadelamp/host/light.h \
+ /work/main/host/include/jadelamp/host/fault.h \
+ /work/main/host/include/jadelamp/host/rig.h \
+ /work/main/include/jadelamp/char_panel.h \
+ /work/main/include/jadelamp/char_wiring.h \
+ /work/main/include/jadelamp/port.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint.h /usr/include/stdint.h \
+ /usr/include/x86_64-linux-gnu/bits/wchar.h \
+ /usr/include/x86_64-linux-gnu/bits/stdint-intn.h \
+ /usr/include/x86_64-linux-gnu/bits/stdint-uintn.h \
+ /work/main/include/jadelamp/status.h \
+ /work/main/include/jadelamp/epaper.h /work/main/include/jadelamp/panel.h \
+ /work/main/include/jadelamp/bus.h \
+ /work/main/include/jadelamp/controller.h \
+ /work/main/include/jadelamp/geometry.h \
+ /work/main/include/jadelamp/frame.h /work/main/include/jadelamp/damage.h \
+ /work/main/include/jadelamp/target.h /work/main/include/jadelamp/color.h \
+ /work/main/include/jadelamp/wake.h /work/main/include/jadelamp/touch.h \
+ /work/main/include/jadelamp/touch_map.h \
+ /work/main/host/include/jadelamp/host/card.h \
+ /work/main/host/include/jadelamp/host/catalog.h \
+ /work/main/sim/include/jadelamp/sim/board.h \
+ /work/main/sim/include/jadelamp/sim/codes.h \
+ /work/main/sim/include/jadelamp/sim/glass.h \
+ /work/main/sim/include/jadelamp/sim/picture.h \
+ /work/main/include/jadelamp/scanout.h \
+ /work/main/sim/include/jadelamp/sim/cells.h \
+ /work/main/sim/include/jadelamp/sim/sim_port.h \
+ /work/main/sim/include/jadelamp/sim/rgb.h \
+ /work/main/sim/include/jadelamp/sim/touch.h \
+ /work/main/sim/include/jadelamp/sim/faults.h \
+ /work/main/host/include/jadelamp/host/screen_sheet.h \
+ /work/main/include/jadelamp/event.h \
+ /work/main/host/include/jadelamp/host/sight.h \
+ /work/main/host/include/jadelamp/host/timings.h \
+ /work/main/host/include/jadelamp/host/traffic.h \
+ /work/main/host/include/jadelamp/host/capture.h \
+ /work/main/host/include/jadelamp/host/decode.h /usr/include/stdlib.h \
+ /usr/include/x86_64-linux-gnu/bits/waitflags.h \
+ /usr/include/x86_64-linux-gnu/bits/waitstatus.h \
+ /usr/include/x86_64-linux-gnu/sys/types.h \
+ /usr/include/x86_64-linux-gnu/bits/types/clock_t.h \
+ /usr/include/x86_64-linux-gnu/bits/types/clockid_t.h \
+ /usr/include/x86_64-linux-gnu/bits/types/time_t.h \
+ /usr/include/x86_64-linux-gnu/bits/types/timer_t.h /usr/include/endian.h \
+ /usr/include/x86_64-linux-gnu/bits/endian.h \
+ /usr/include/x86_64-linux-gnu/bits/endianness.h \
+ /usr/include/x86_64-linux-gnu/bits/byteswap.h \
+ /usr/include/x86_64-linux-gnu/bits/uintn-identity.h \
+ /usr/include/x86_64-linux-gnu/sys/select.h \
+ /usr/include/x86_64-linux-gnu/bits/select.h \
+ /usr/include/x86_64-linux-gnu/bits/types/sigset_t.h \
+ /usr/include/x86_64-linux-gnu/bits/types/__sigset_t.h \
+ /usr/include/x86_64-linux-gnu/bits/types/struct_timeval.h \
+ /usr/include/x86_64-linux-gnu/bits/types/struct_timespec.h \
+ /usr/include/x86_64-linux-gnu/bits/pthreadtypes.h \
+ /usr/include/x86_64-linux-gnu/bits/thread-shared-types.h \
+ /usr/include/x86_64-linux-gnu/bits/pthreadtypes-arch.h \
+ /usr/include/x86_64-linux-gnu/bits/atomic_wide_counter.h \
+ /usr/include/x86_64-linux-gnu/bits/struct_mutex.h \
+ /usr/include/x86_64-linux-gnu/bits/struct_rwlock.h /usr/include/alloca.h \
+ /usr/include/x86_64-linux-gnu/bits/stdlib-bsearch.h \
+ /usr/include/x86_64-linux-gnu/bits/stdlib-float.h

@@ -1,0 +1,47 @@
+CMakeFiles/jadelamp_demo.dir/demo/views/lock_panel_view.c.o: \
+ /work/main/demo/views/lock_panel_view.c /usr/include/stdc-predef.h \
+ /work/main/demo/views/lock_panel.h \
+ /work/main/include/jadelamp/instruments.h \
+ /work/main/include/jadelamp/instruments/bar.h \
+ /work/main/include/jadelamp/instruments/instrument.h \
+ /work/main/include/jadelamp/event.h \
+ /work/main/include/jadelamp/geometry.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdbool.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint.h /usr/include/stdint.h \
+ /usr/include/x86_64-linux-gnu/bits/libc-header-start.h \
+ /usr/include/features.h /usr/include/features-time64.h \
+ /usr/include/x86_64-linux-gnu/bits/wordsize.h \
+ /usr/include/x86_64-linux-gnu/bits/timesize.h \
+ /usr/include/x86_64-linux-gnu/sys/cdefs.h \
+ /usr/include/x86_64-linux-gnu/bits/long-double.h \
+ /usr/include/x86_64-linux-gnu/gnu/stubs.h \
+ /usr/include/x86_64-linux-gnu/gnu/stubs-64.h \
+ /usr/include/x86_64-linux-gnu/bits/types.h \
+ /usr/include/x86_64-linux-gnu/bits/typesizes.h \
+ /usr/include/x86_64-linux-gnu/bits/time64.h \
+ /usr/include/x86_64-linux-gnu/bits/wchar.h \
+ /usr/include/x86_64-linux-gnu/bits/stdint-intn.h \
+ /usr/include/x86_64-linux-gnu/bits/stdint-uintn.h \
+ /work/main/include/jadelamp/touch.h /work/main/include/jadelamp/port.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stddef.h \
+ /work/main/include/jadelamp/status.h \
+ /work/main/include/jadelamp/touch_map.h \
+ /work/main/include/jadelamp/target.h /work/main/include/jadelamp/color.h \
+ /work/main/include/jadelamp/theme.h /work/main/include/jadelamp/text.h \
+ /work/main/include/jadelamp/font.h \
+ /work/main/include/jadelamp/instruments/button.h \
+ /work/main/include/jadelamp/instruments/chart.h \
+ /work/main/include/jadelamp/instruments/check.h \
+ /work/main/include/jadelamp/instruments/dial.h \
+ /work/main/include/jadelamp/shapes.h /work/main/include/jadelamp/draw.h \
+ /work/main/include/jadelamp/instruments/digits.h \
+ /work/main/include/jadelamp/instruments/lamp.h \
+ /work/main/include/jadelamp/instruments/level.h \
+ /work/main/include/jadelamp/instruments/list.h \
+ /work/main/include/jadelamp/instruments/menu.h \
+ /work/main/include/jadelamp/instruments/message.h \
+ /work/main/include/jadelamp/instruments/number.h \
+ /work/main/include/jadelamp/instruments/pages.h \
+ /work/main/include/jadelamp/instruments/progress.h \
+ /work/main/include/jadelamp/instruments/slider.h \
+ /work/main/include/jadelamp/instruments/stepper.h

@@ -1,0 +1,29 @@
+CMakeFiles/jadelamp_sim.dir/sim/controllers/emulated_ssd1351.c.o: \
+ /work/main/sim/controllers/emulated_ssd1351.c /usr/include/stdc-predef.h \
+ /work/main/sim/controllers/ssd_oled.h \
+ /work/main/sim/controllers/../device.h \
+ /work/main/sim/controllers/../commands/commands.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdbool.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint.h /usr/include/stdint.h \
+ /usr/include/x86_64-linux-gnu/bits/libc-header-start.h \
+ /usr/include/features.h /usr/include/features-time64.h \
+ /usr/include/x86_64-linux-gnu/bits/wordsize.h \
+ /usr/include/x86_64-linux-gnu/bits/timesize.h \
+ /usr/include/x86_64-linux-gnu/sys/cdefs.h \
+ /usr/include/x86_64-linux-gnu/bits/long-double.h \
+ /usr/include/x86_64-linux-gnu/gnu/stubs.h \
+ /usr/include/x86_64-linux-gnu/gnu/stubs-64.h \
+ /usr/include/x86_64-linux-gnu/bits/types.h \
+ /usr/include/x86_64-linux-gnu/bits/typesizes.h \
+ /usr/include/x86_64-linux-gnu/bits/time64.h \
+ /usr/include/x86_64-linux-gnu/bits/wchar.h \
+ /usr/include/x86_64-linux-gnu/bits/stdint-intn.h \
+ /usr/include/x86_64-linux-gnu/bits/stdint-uintn.h \
+ /work/main/sim/include/jadelamp/sim/board.h \
+ /usr/lib/gcc/x86_64-linux-gnu/12/include/stddef.h \
+ /work/main/sim/include/jadelamp/sim/codes.h \
+ /work/main/sim/include/jadelamp/sim/glass.h \
+ /work/main/sim/include/jadelamp/sim/picture.h \
+ /work/main/sim/include/jadelamp/sim/touch.h \
+ /work/main/sim/controllers/control_byte.h \
+ /work/main/sim/include/jadelamp/sim/emulators.h

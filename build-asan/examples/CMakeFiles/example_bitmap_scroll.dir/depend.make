@@ -1,0 +1,2 @@
+# Empty dependencies file for example_bitmap_scroll.
+# This may be replaced when dependencies are built.

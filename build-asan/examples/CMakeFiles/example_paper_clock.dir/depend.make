@@ -1,0 +1,2 @@
+# Empty dependencies file for example_paper_clock.
+# This may be replaced when dependencies are built.

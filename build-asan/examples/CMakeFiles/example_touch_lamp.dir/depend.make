@@ -1,0 +1,2 @@
+# Empty dependencies file for example_touch_lamp.
+# This may be replaced when dependencies are built.

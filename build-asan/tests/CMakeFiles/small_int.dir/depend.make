@@ -1,0 +1,2 @@
+# Empty dependencies file for small_int.
+# This may be replaced when dependencies are built.

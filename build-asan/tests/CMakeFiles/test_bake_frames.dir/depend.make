@@ -1,0 +1,2 @@
+# Empty dependencies file for test_bake_frames.
+# This may be replaced when dependencies are built.

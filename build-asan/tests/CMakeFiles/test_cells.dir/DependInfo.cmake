@@ -1,0 +1,24 @@
+
+# Consider dependencies only in project.
+set(CMAKE_DEPENDS_IN_PROJECT_ONLY OFF)
+
+# The set of languages for which implicit dependencies are needed:
+set(CMAKE_DEPENDS_LANGUAGES
+  )
+
+# The set of dependency files which are needed:
+set(CMAKE_DEPENDS_DEPENDENCY_FILES
+  "/work/main/tests/test_cells.c" "tests/CMakeFiles/test_cells.dir/test_cells.c.o" "gcc" "tests/CMakeFiles/test_cells.dir/test_cells.c.o.d"
+  )
+
+# Targets to which this target links.
+set(CMAKE_TARGET_LINKED_INFO_FILES
+  "/work/main/build-asan/tests/CMakeFiles/test_harness.dir/DependInfo.cmake"
+  "/work/main/build-asan/CMakeFiles/jadelamp_demo.dir/DependInfo.cmake"
+  "/work/main/build-asan/CMakeFiles/jadelamp_host.dir/DependInfo.cmake"
+  "/work/main/build-asan/CMakeFiles/jadelamp_sim.dir/DependInfo.cmake"
+  "/work/main/build-asan/CMakeFiles/jadelamp.dir/DependInfo.cmake"
+  )
+
+# Fortran module output directory.
+set(CMAKE_Fortran_TARGET_MODULE_DIR "")

@@ -1,0 +1,2 @@
+# Empty dependencies file for test_harness.
+# This may be replaced when dependencies are built.
