@@ -90,6 +90,8 @@ static void mistakes_are_told(void) {
         {HEAD "value v = number -2147483000 to 2147483000\n", {"a.screen:3: v", "span less"}},
         {HEAD "value v = series 9 of 0 to 9\ncurve v in 0 0 9 x 9 scale 0 to 40000 fill red\n",
          {"a.screen:4: scale", "32767"}},
+        {HEAD "value v = number 0 to 9\nbar v in 0 0 9 x 9 scale 0 to 9 warn to 4 alarm to 4\n",
+         {"a.screen:4: zones must rise", ""}},
         {HEAD "value v = number 0 to 9\nlamp v in 0 0 9 x 9\n", {"a.screen:4: lamp v", "switch"}},
         {HEAD "value v = number 0 to 9\ncurve v in 0 0 9 x 9 scale 0 to 9 fill red\n",
          {"a.screen:4: curve v", "series"}},
@@ -132,6 +134,9 @@ static void findings_are_told(void) {
         {"rect 1 0 128 x 64 fill red\n", "a.screen:3: rect: it reaches 1 pixel past the right"},
         {"circle 10 20 radius 12 fill red\n", "reaches 2 pixels past the left edge"},
         {"line 0 0 to 20 64\n", "1 pixel past the lower edge"},
+        {"line 10 1 to 20 1 width 4\n", "reaches 2 pixels past the upper edge"},
+        {"line 10 1 to 20 1 width 1\n", NULL},
+        {"line 10 0 to 20 0 smooth\n", "reaches 1 pixel past the upper edge"},
         {"text \"abcd\" in 0 0 24 x 8\n", NULL},
         {"text \"abcde\" in 0 0 24 x 8\n", "it needs up to 30 pixels, and the box is 24 wide"},
         {"text \"a\" in 0 0 24 x 7\n", "the font is 8 pixels high, and the box 7"},
@@ -182,6 +187,61 @@ static void findings_are_told(void) {
         }
         jl_screen_free(screen);
     }
+}
+
+/* Lines of other variants are passed over, mistakes in them, too. */
+static void variants(void) {
+    static const char text[] = "screen s\nglass 8 x 8, 16 x 8\nonly mono\npage mono\nonly grey\n"
+                               "page grey\nonly colour\npage colour\nonly 16 x 8\npage wide\n"
+                               "only 8 x 8 mono grey\npage small\nonly 9 x 9\nfrob\nonly all\n"
+                               "page last\n";
+    static const struct {
+        struct jl_screen_glass glass;
+        const char *pages[4];
+    } rows[] = {
+        {{0, 0, JL_SCREEN_MONO}, {"mono", "small", "last", NULL}},
+        {{8, 8, JL_SCREEN_GREY}, {"grey", "small", "last", NULL}},
+        {{8, 8, JL_SCREEN_COLOR}, {"colour", "last", NULL}},
+        {{16, 8, JL_SCREEN_GREY}, {"grey", "wide", "last", NULL}},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_complaint complaint = {""};
+        struct jl_screen *screen =
+            jl_screen_read_text("a", text, strlen(text), &rows[i].glass, &complaint);
+        int count = 0;
+        test_row("variant %zu", i);
+        if (!EXPECT(screen != NULL)) {
+            continue;
+        }
+        for (; rows[i].pages[count] && count < jl_screen_page_count(screen); count++) {
+            EXPECT_TEXT(jl_screen_page_name(screen, count), rows[i].pages[count]);
+        }
+        EXPECT(rows[i].pages[count] == NULL);
+        EXPECT_INT(jl_screen_page_count(screen), count);
+        jl_screen_free(screen);
+    }
+}
+
+/* Words as long as may be; a key that presses a button of a page without a ground. */
+static void words_and_keys(void) {
+    static struct jl_screen_state state;
+    struct jl_complaint complaint;
+    struct jl_screen *screen = read_text(
+        HEAD "value w = words 3 sample \"abc\"\npage one\npage two\npage one\n"
+             "text \"{w}\" in 0 0 30 x 8\nbutton b in 0 20 50 x 20 goes two\nkey ok presses b\n",
+        &complaint);
+    if (!EXPECT(screen != NULL)) {
+        return;
+    }
+    jl_screen_sample(screen, 0, &state);
+    EXPECT_TEXT(state.words[0], "abc");
+    EXPECT(!jl_screen_set(screen, "w", "abcd", &state, &complaint));
+    EXPECT(jl_screen_set(screen, "w", "xyz", &state, &complaint));
+    EXPECT_TEXT(state.words[0], "xyz");
+    EXPECT(jl_screen_event(screen, &(struct jl_event){.kind = JL_EVENT_KEY, .which = JL_KEY_OK},
+                           &state));
+    EXPECT_INT(state.page, 1);
+    jl_screen_free(screen);
 }
 
 /* ---- pictures ---- */
@@ -591,6 +651,8 @@ static void any_words(void) {
 const struct test_group test_groups[] = {
     {"mistakes_are_told", mistakes_are_told},
     {"findings_are_told", findings_are_told},
+    {"variants", variants},
+    {"words_and_keys", words_and_keys},
     {"quay_gauge_as_by_hand", quay_gauge_as_by_hand},
     {"what_is_gone_is_gone", what_is_gone_is_gone},
     {"the_c_draws_the_same", the_c_draws_the_same},

@@ -1,9 +1,0 @@
-CMakeFiles/jadelamp.dir/src/chars/cells.c.o: /work/main/src/chars/cells.c \
- /work/main/src/chars/cells.h /work/main/include/jadelamp/char_panel.h \
- /work/main/include/jadelamp/char_wiring.h \
- /work/main/include/jadelamp/port.h \
- /usr/lib/gcc/x86_64-linux-gnu/12/include/stdbool.h \
- /usr/lib/gcc/x86_64-linux-gnu/12/include/stddef.h \
- /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint.h \
- /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint-gcc.h \
- /work/main/include/jadelamp/status.h

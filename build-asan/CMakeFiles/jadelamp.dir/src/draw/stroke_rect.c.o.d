@@ -1,7 +1,0 @@
-CMakeFiles/jadelamp.dir/src/draw/stroke_rect.c.o: \
- /work/main/src/draw/stroke_rect.c /work/main/include/jadelamp/draw.h \
- /work/main/include/jadelamp/target.h /work/main/include/jadelamp/color.h \
- /usr/lib/gcc/x86_64-linux-gnu/12/include/stdbool.h \
- /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint.h \
- /usr/lib/gcc/x86_64-linux-gnu/12/include/stdint-gcc.h \
- /work/main/include/jadelamp/geometry.h

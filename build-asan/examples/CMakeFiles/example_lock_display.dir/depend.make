@@ -1,2 +1,0 @@
-# Empty dependencies file for example_lock_display.
-# This may be replaced when dependencies are built.

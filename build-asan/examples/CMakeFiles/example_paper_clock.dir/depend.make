@@ -1,2 +1,0 @@
-# Empty dependencies file for example_paper_clock.
-# This may be replaced when dependencies are built.

@@ -1,2 +1,0 @@
-# Empty dependencies file for example_scan_glass.
-# This may be replaced when dependencies are built.

@@ -1,2 +1,0 @@
-# Empty dependencies file for example_small_lcd.
-# This may be replaced when dependencies are built.

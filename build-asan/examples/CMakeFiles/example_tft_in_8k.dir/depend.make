@@ -1,2 +1,0 @@
-# Empty dependencies file for example_tft_in_8k.
-# This may be replaced when dependencies are built.

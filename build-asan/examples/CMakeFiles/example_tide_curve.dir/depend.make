@@ -1,2 +1,0 @@
-# Empty dependencies file for example_tide_curve.
-# This may be replaced when dependencies are built.

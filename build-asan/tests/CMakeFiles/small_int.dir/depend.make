@@ -1,2 +1,0 @@
-# Empty dependencies file for small_int.
-# This may be replaced when dependencies are built.

@@ -1,2 +1,0 @@
-# Empty dependencies file for test_scan_cards.
-# This may be replaced when dependencies are built.

@@ -1,0 +1,59 @@
+/* Findings as they come up: what was sent, step by step, and what is held against it. */
+#ifndef JADELAMP_HOST_JUDGE_H
+#define JADELAMP_HOST_JUDGE_H
+
+#include "jadelamp/host/check.h"
+#include "jadelamp/host/reading.h"
+
+enum { JUDGE_STEPS = 512 };
+
+/* A command as it was sent. */
+struct judged_step {
+    uint8_t opcode;
+    bool named;
+    uint32_t sum; /* of its arguments */
+    size_t count;
+    uint64_t at_ps, wait_ps; /* that came behind it */
+};
+
+struct judge {
+    struct jl_check *check;
+    const struct jl_card *card;
+    struct judged_step steps[JUDGE_STEPS]; /* of the wake-up: up to the first pixels */
+    int step_count;
+    bool pixels_came;
+    char now[80]; /* the command that came last, in words */
+    int now_step;
+};
+
+void jl_host_judge_begin(struct judge *judge, struct jl_check *check, const struct jl_card *card);
+
+/* A command with its arguments, or data. */
+void jl_host_judge_sent(struct judge *judge, const struct jl_explained *explained);
+
+/* Time in which nothing came. */
+void jl_host_judge_waited(struct judge *judge, uint64_t picoseconds);
+
+/* Something that the board found. */
+void jl_host_judge_diagnostic(struct judge *judge, const struct jl_diagnostic *diagnostic,
+                              uint64_t at_ps);
+
+/* A finding of the whole, or of a step. */
+__attribute__((format(printf, 6, 7))) void jl_host_judge_find(struct judge *judge,
+                                                              enum jl_check_grade grade, int step,
+                                                              const char *code, const char *remedy,
+                                                              const char *format, ...);
+
+/* Looks at all of it, and at the glass; sorts. */
+void jl_host_judge_end(struct judge *judge, struct jl_device *device);
+
+/* What a mistake of a kind comes to, and what to do. */
+void jl_host_judge_meaning(enum jl_code code, enum jl_check_grade *grade, const char **remedy);
+
+/* The last step that sets what a picture is by: "inverted", "mirrored left to right". 0: none. */
+int jl_host_judge_step_of(const struct judge *judge, const char *relation);
+
+/* Whether the part needs a wait behind a command: section 1.3 of the datasheets' timing. */
+bool jl_host_judge_needs_wait(const struct jl_card *card, uint8_t opcode);
+
+#endif
