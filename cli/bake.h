@@ -11,6 +11,8 @@ int bake_frames(int argc, const char **argv);
 int bake_font(int argc, const char **argv);
 int bake_art(int argc, const char **argv);
 int bake_screen(int argc, const char **argv);
+int bake_card(int argc, const char **argv);
+int bake_steps(int argc, const char **argv);
 
 /* The name that was given, or the file's. */
 const char *bake_name(const char *given, const char *path, char usual[100]);

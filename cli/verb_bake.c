@@ -15,6 +15,8 @@ int verb_bake(int argc, const char **argv) {
         {"frames", "bake frames", bake_frames, "an animation into the rectangles that change"},
         {"font", "bake font", bake_font, "characters of a font file into a font"},
         {"screen", "bake screen", bake_screen, "a screen sheet into code that draws it"},
+        {"card", "bake card", bake_card, "a panel card into the description of a panel"},
+        {"steps", "bake steps", bake_steps, "a wake-up sequence in C or hex into steps of a card"},
         {"art", "bake art", bake_art, "a baked font back into text art"},
     };
     for (size_t i = 0; argc > 1 && i < sizeof kinds / sizeof kinds[0]; i++) {
@@ -26,7 +28,7 @@ int verb_bake(int argc, const char **argv) {
     bool asked = argc > 1 && strcmp(argv[1], "--help") == 0;
     if (!asked) {
         return cli_bad(argv[0],
-                       "%s: expected what to bake: glyph, picture, frames, font, screen or art",
+                       "%s: expected what to bake: glyph, picture, frames, font, screen, card, steps or art",
                        argc > 1 ? argv[1] : "nothing");
     }
     puts("Usage: jadelamp bake WHAT FILE [OPTIONS]\n");

@@ -104,6 +104,10 @@ void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t un
     explainer->now.until_ps = until_ps;
 }
 
+bool jl_explain_arguments_are_data(const struct jl_emulated_part *part) {
+    return part->commands && part->commands->arguments_as_data;
+}
+
 /* ---- framings ---- */
 
 void jl_explain_i2c_start(struct jl_explainer *explainer) {

@@ -4,6 +4,7 @@
  */
 #include "jadelamp/host/card.h"
 
+#include <ctype.h>
 #include <errno.h>
 #include <ini.h>
 #include <stdio.h>
@@ -13,6 +14,7 @@
 
 #include "card_cells.h"
 #include "card_pins.h"
+#include "jadelamp/sim/explain.h"
 #include "card_scanout.h"
 #include "card_touch.h"
 #include "shipped_cards.h"
@@ -286,8 +288,58 @@ static bool add_wait(struct reading *reading, const char *text, uint8_t *step, s
     return add_step(reading, step, at + 2);
 }
 
+static bool is_byte(const char *text) {
+    return isxdigit((unsigned char)text[0]) && isxdigit((unsigned char)text[1]) &&
+           (text[2] == ' ' || text[2] == '\0');
+}
+
+/* "exit_sleep_mode", "charge pump 14": a name, and the bytes behind it. */
+static bool read_named(struct reading *reading, const char *text) {
+    const struct jl_catalog_entry *part = reading->card->controller;
+    uint8_t step[128];
+    char name[80], near[200];
+    struct jl_named_command command;
+    const char *bytes = text; /* the first word that is a byte, and has only such behind it */
+    for (const char *at = text; *at; at += strcspn(at, " "), at += strspn(at, " ")) {
+        if (!is_byte(at)) {
+            bytes = at + strcspn(at, " ");
+            bytes += strspn(bytes, " ");
+        }
+    }
+    int length = (int)(bytes - text);
+    while (length > 0 && text[length - 1] == ' ') {
+        length--;
+    }
+    snprintf(name, sizeof name, "%.*s", length, text);
+    if (!part) {
+        return FAIL(
+            reading,
+            "step: %s: expected bytes of two hex digits, such as send D5 80; a command by its "
+            "name needs the controller, above",
+            name);
+    }
+    if (!jl_explain_find(part->emulator, name, &command)) {
+        jl_explain_nearest(part->emulator, name, near, sizeof near);
+        return FAIL(reading,
+                    "step: %s: the %s has no command of that name, or several; expected bytes of "
+                    "two hex digits, or such as %s",
+                    name, part->name, near);
+    }
+    size_t count = *bytes ? jl_host_parse_hex_bytes(bytes, step + 2, sizeof step - 2) : 0;
+    if ((int)count < command.least || (int)count > command.most) {
+        return FAIL(reading, "step: %s takes %d argument%s, and there %s %zu", name, command.least,
+                    command.least == 1 ? "" : "s", count == 1 ? "is" : "are", count);
+    }
+    step[0] = (uint8_t)(count + 1);
+    step[1] = command.opcode;
+    return add_step(reading, step, count + 2);
+}
+
 static bool read_step(struct reading *reading, const char *key, const char *value) {
     uint8_t step[128];
+    if (strncmp(value, "send ", 5) == 0 && !is_byte(value + 5)) {
+        return read_named(reading, value + 5);
+    }
     if (strncmp(value, "send ", 5) == 0) {
         size_t count = jl_host_parse_hex_bytes(value + 5, step + 1, sizeof step - 1);
         step[0] = (uint8_t)count;

@@ -66,6 +66,23 @@ void jl_explain_end(struct jl_explainer *explainer);
 /** Whether the command under way has all its arguments, or none is; data always have. */
 bool jl_explain_is_whole(const struct jl_explainer *explainer);
 
+/** A command by its name, however it is spaced and capitalized. */
+struct jl_named_command {
+    uint8_t opcode;
+    int least, most; /**< arguments */
+};
+
+/** False: the part has no command of that name, or several opcodes have it. */
+bool jl_explain_find(const struct jl_emulated_part *part, const char *name,
+                     struct jl_named_command *command);
+
+/** The names that are nearest to one, up to three: "a, b or c"; empty: the part has none. */
+const char *jl_explain_nearest(const struct jl_emulated_part *part, const char *name, char *out,
+                               size_t size);
+
+/** Whether a part takes arguments with D/C high, as it takes data. */
+bool jl_explain_arguments_are_data(const struct jl_emulated_part *part);
+
 /** Whether what comes now is read: the command under way asks the part. */
 bool jl_explain_reads(const struct jl_explainer *explainer);
 

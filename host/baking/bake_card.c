@@ -1,0 +1,199 @@
+/* Panel cards as C. */
+#include "jadelamp/host/bake_card.h"
+
+#include <ctype.h>
+#include <string.h>
+
+#include "c_files.h"
+#include "jadelamp/host/bake_picture.h"
+#include "jadelamp/wake.h"
+
+/* ---- names of the library ---- */
+
+/* The controller's constant, with its memory as strapped. NULL: there is none of that size. */
+static const char *controller_of(const struct jl_card *card, char *name, size_t size) {
+    const struct jl_controller *driver = card->controller->driver;
+    bool usual = !card->ram_width ||
+                 (card->ram_width == driver->ram_width && card->ram_height == driver->ram_height);
+    snprintf(name, size, "jl_%s", card->controller->name);
+    if (!usual) { /* pins GM of the st7735 */
+        bool known = strcmp(card->controller->name, "st7735") == 0 &&
+                     ((card->ram_width == 128 && card->ram_height == 160) ||
+                      (card->ram_width == 132 && card->ram_height == 132));
+        snprintf(name, size, "jl_st7735_%dx%d", card->ram_width, card->ram_height);
+        return known ? name : NULL;
+    }
+    return name;
+}
+
+static const char *bus_of(const struct jl_card *card) {
+    static const char *const names[] = {
+        [JL_BUS_I2C] = "jl_bus_i2c",
+        [JL_BUS_SPI] = "jl_bus_spi",
+        [JL_BUS_SPI_3WIRE] = "jl_bus_spi_3wire",
+        [JL_BUS_8080_8] = "jl_bus_8080_8",
+        [JL_BUS_8080_16] = "jl_bus_8080_16",
+        [JL_BUS_6800_8] = "jl_bus_6800_8",
+        [JL_BUS_ST7920_SERIAL] = "jl_bus_st7920_serial",
+    };
+    bool paced = card->bus == JL_BUS_6800_8 && card->controller->driver->byte_us;
+    return paced ? "jl_bus_6800_8_paced" : names[card->bus];
+}
+
+/* ---- the header ---- */
+
+static void write_upper(FILE *out, const char *text) {
+    for (; *text; text++) {
+        fputc(toupper((unsigned char)*text), out);
+    }
+}
+
+/* A name that C takes as a word stands for itself: whoever knows the microcontroller has it. */
+static bool is_word(const char *text) {
+    for (const char *c = text; *c; c++) {
+        if (!isalnum((unsigned char)*c) && *c != '_') {
+            return false;
+        }
+    }
+    return true;
+}
+
+static void write_pins(FILE *out, const struct jl_card *card, const char *name) {
+    for (size_t i = 0; i < card->pin_count; i++) {
+        const struct jl_card_pin *pin = &card->pins[i];
+        fputs(is_word(pin->name) ? "#define " : "/* ", out);
+        write_upper(out, name);
+        fputs("_PIN_", out);
+        write_upper(out, pin->wire);
+        fprintf(out, is_word(pin->name) ? " %s\n" : " is %s */\n", pin->name);
+    }
+}
+
+static void write_header(FILE *out, const struct jl_card *card, const char *name) {
+    fprintf(out, "/*\n * %s, %d x %d pixels.\n */\nextern const struct jl_panel_config %s;\n\n",
+            card->controller->name, card->width, card->height, name);
+    if (card->clock_hz) {
+        fputs("#define ", out);
+        write_upper(out, name);
+        fprintf(out, "_CLOCK_HZ %luu\n", (unsigned long)card->clock_hz);
+    }
+    if (card->cycle_ns) {
+        fputs("#define ", out);
+        write_upper(out, name);
+        fprintf(out, "_CYCLE_NS %luu\n", (unsigned long)card->cycle_ns);
+    }
+    write_pins(out, card, name);
+}
+
+/* ---- the body ---- */
+
+static unsigned ms_at(const uint8_t *at) {
+    return at[0] | (unsigned)at[1] << 8;
+}
+
+static void write_steps(FILE *out, const struct jl_card *card) {
+    fputs("static const uint8_t steps[] = {\n", out);
+    for (size_t at = 0; at < card->wake_bytes;) {
+        const uint8_t *step = card->wake_steps + at;
+        switch (step[0]) {
+        case JL_STEP_CODE_WAIT_MS:
+            fprintf(out, "    JL_STEP_WAIT_MS(%u),\n", ms_at(step + 1));
+            at += 3;
+            break;
+        case JL_STEP_CODE_WAIT_BUSY:
+            fprintf(out, "    JL_STEP_WAIT_BUSY(%d, %u),\n", step[1], ms_at(step + 2));
+            at += 4;
+            break;
+        case JL_STEP_CODE_SETUP:
+        case JL_STEP_CODE_CLEAR:
+            fprintf(out, "    JL_STEP_%s,\n", step[0] == JL_STEP_CODE_SETUP ? "SETUP" : "CLEAR");
+            at++;
+            break;
+        default:
+            fputs("    JL_STEP_SEND(", out);
+            for (int i = 1; i <= step[0]; i++) {
+                fprintf(out, "%s0x%02X", i > 1 ? ", " : "", step[i]);
+            }
+            fputs("),\n", out);
+            at += 1u + step[0];
+            break;
+        }
+    }
+    fputs("};\n\n", out);
+}
+
+/* "JL_MODULE_IPS | JL_MODULE_RESET_WIRED" */
+static void write_module(FILE *out, uint8_t module) {
+    static const char *const names[] = {"ROWS_OTHER",  "MIRROR_X", "MIRROR_Y", "EXTERNAL_SUPPLY",
+                                        "RESET_WIRED", "BGR",      "IPS",      "LIGHT_WIRED"};
+    const char *between = "    .module = ";
+    for (int bit = 0; bit < 8; bit++) {
+        if (module >> bit & 1) {
+            fprintf(out, "%sJL_MODULE_%s", between, names[bit]);
+            between = " | ";
+        }
+    }
+    fputs(module ? ",\n" : "", out);
+}
+
+static void write_turn(FILE *out, uint8_t turn) {
+    if (turn) {
+        fprintf(out, "    .turn = JL_TURN_%d%s,\n", (turn & 3) * 90,
+                turn & JL_TURN_MIRROR ? " | JL_TURN_MIRROR" : "");
+    }
+}
+
+static void write_number(FILE *out, const char *member, long number) {
+    if (number) {
+        fprintf(out, "    .%s = %ld,\n", member, number);
+    }
+}
+
+static void write_config(FILE *out, const struct jl_card *card, const char *name,
+                         const char *controller) {
+    fprintf(out,
+            "const struct jl_panel_config %s = {\n    .controller = &%s,\n    .bus = &%s,\n"
+            "    .format = &%s,\n    .width = %d,\n    .height = %d,\n",
+            name, controller, bus_of(card), jl_bake_format_constant(card->format), card->width,
+            card->height);
+    write_number(out, "column_offset", card->column_offset);
+    write_number(out, "row_offset", card->row_offset);
+    if (card->i2c_address) {
+        fprintf(out, "    .i2c_address = 0x%02X,\n", card->i2c_address);
+    }
+    write_module(out, card->module);
+    /* Of e-paper it is the frame that is turned: jl_target_turn(). */
+    write_turn(out, card->controller->driver->paper ? 0 : card->turn);
+    write_number(out, "contrast", card->contrast);
+    if (card->inverted) {
+        fputs("    .inverted = true,\n", out);
+    }
+    if (card->has_wake) {
+        fputs("    .wake_steps = steps,\n    .wake_steps_bytes = sizeof steps,\n", out);
+    }
+    fputs("};\n", out);
+}
+
+bool jl_card_bake(const struct jl_card *card, const char *directory, const char *name,
+                  const char *made, struct jl_complaint *complaint) {
+    struct c_files files;
+    char controller[40];
+    if (card->cells.bus || card->controller->scanned) {
+        return jl_complain(complaint, "%s is %s: its description is not baked here; see %s",
+                           card->name, card->cells.bus ? "a character module" : "scanned out",
+                           card->cells.bus ? "char_panel.h" : "scanout.h");
+    }
+    if (!controller_of(card, controller, sizeof controller)) {
+        return jl_complain(complaint, "%s: the library has no %s with a memory of %d x %d",
+                           card->name, card->controller->name, card->ram_width, card->ram_height);
+    }
+    if (!jl_host_c_files_begin(&files, directory, name, made, "jadelamp/jadelamp.h", complaint)) {
+        return false;
+    }
+    write_header(files.header.stream, card, name);
+    if (card->has_wake) {
+        write_steps(files.body.stream, card);
+    }
+    write_config(files.body.stream, card, name, controller);
+    return jl_host_c_files_commit(&files, complaint);
+}

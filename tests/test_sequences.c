@@ -1,0 +1,304 @@
+/* Cards as C, and sequences as people have them as steps of a card. */
+#include "harness.h"
+
+#include <dlfcn.h>
+#include <stdio.h>
+#include <string.h>
+
+#include "jadelamp/host/bake_card.h"
+#include "jadelamp/host/rig.h"
+#include "jadelamp/host/wake_import.h"
+#include "shell.h"
+
+/* Each layout of the same short sequence, and what is wrong with others. */
+static void layouts(void) {
+    static const struct {
+        const char *text;
+        enum jl_wake_layout layout, as; /* asked for, and how it is read */
+        const char *controller;
+        const char *steps; /* parted by "|"; ~N waits */
+    } rows[] = {
+        {"11\ndelay 120\n3A 55 ; colours\n36 00\n29\n", JL_WAKE_ANY, JL_WAKE_LINES, NULL,
+         "11|~120|3A 55|36 00|29"},
+        {"# hex\n2A 00 00 00 EF\nwait 5\n", JL_WAKE_ANY, JL_WAKE_LINES, NULL, "2A 00 00 00 EF|~5"},
+        {"static const uint8_t init[] = {\n  0x11, 0x80, 120, // sleep out\n  0x3A, 1, 0x55,\n"
+         "  0x36, 1, 0x00, 0x29, 0x80, 255, };\n",
+         JL_WAKE_ANY, JL_WAKE_COUNTED, NULL, "11|~120|3A 55|36 00|29|~500"},
+        {"{ 3, 0x01, 0x80, 150, 0x3A, 0x81, 0x05, 10, 0x29, 0 }", JL_WAKE_ANY, JL_WAKE_COUNTED,
+         NULL, "01|~150|3A 05|~10|29"},
+        {"{0x36, 1, 0x48, 0x29, 0, 0}", JL_WAKE_ANY, JL_WAKE_COUNTED, NULL, "36 48|29"},
+        {"static const cmd_t t[] = {\n {0x11, {0}, 0x80},\n {0x3A, {0x55}, 1},\n"
+         " {0x2A, {0x00,0x00,0x00,0xEF}, 4},\n {0, {0}, 0xFF},\n};\n",
+         JL_WAKE_ANY, JL_WAKE_ROWS, NULL, "11|~100|3A 55|2A 00 00 00 EF"},
+        {"t x[] = { {0xC0, 2, {0x17, 0x15}}, {0x29, 0, {0x00}} };", JL_WAKE_ANY, JL_WAKE_ROWS, NULL,
+         "C0 17 15|29"},
+        {"  write_command(0x11);\n  delay(120); /* 29 */\n  writeCommand(0x3A);\n  "
+         "writeData(0x55);\n"
+         "  lcd_wr_reg(0x36); lcd_wr_data(0x48); delay_us(1500); send_cmd(0x29);\n",
+         JL_WAKE_ANY, JL_WAKE_CALLS, NULL, "11|~120|3A 55|36 48|~2|29"},
+        {"{0xAE, 0xD5, 0x80, 0xA8, 0x3F, 0x20, 0x00, 0xAF}", JL_WAKE_ANY, JL_WAKE_FLAT, "ssd1306",
+         "AE|D5 80|A8 3F|20 00|AF"},
+        {"{0x11, 0x3A, 0x55, 0x36, 0x00, 0x29}", JL_WAKE_FLAT, JL_WAKE_FLAT, "st7789",
+         "11|3A 55|36 00|29"},
+        {"AE\nD5 80\n", JL_WAKE_LINES, JL_WAKE_LINES, "ssd1306", "AE|D5 80"},
+    };
+    static struct jl_wake_import import;
+    struct jl_complaint complaint;
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char seen[400] = "";
+        size_t length = 0;
+        const struct jl_catalog_entry *part =
+            rows[i].controller ? jl_catalog_find(rows[i].controller) : NULL;
+        complaint.text[0] = '\0';
+        bool good = jl_wake_import_text("x", rows[i].text, strlen(rows[i].text), rows[i].layout,
+                                        part, &import, &complaint);
+        test_row("%s", rows[i].text);
+        if (!EXPECT(good)) {
+            printf("    %s\n", complaint.text);
+            continue;
+        }
+        for (int k = 0; k < import.count; k++) {
+            const struct jl_wake_step *step = &import.steps[k];
+            length += (size_t)snprintf(seen + length, sizeof seen - length, "%s", k ? "|" : "");
+            if (!step->count) {
+                length += (size_t)snprintf(seen + length, sizeof seen - length, "~%u",
+                                           (unsigned)step->wait_ms);
+            }
+            for (int b = 0; b < step->count; b++) {
+                length += (size_t)snprintf(seen + length, sizeof seen - length, "%s%02X",
+                                           b ? " " : "", step->bytes[b]);
+            }
+        }
+        EXPECT_TEXT(seen, rows[i].steps);
+        EXPECT_INT(import.layout, rows[i].as);
+    }
+}
+
+static void refused_sequences(void) {
+    static const struct {
+        const char *text;
+        enum jl_wake_layout layout;
+        const char *says;
+    } rows[] = {
+        {"", JL_WAKE_ANY, "there are no bytes"},
+        {"{0x36, 9, 0x48}", JL_WAKE_COUNTED, "the counts do not add up"},
+        {"{0xAE, 0xD5}", JL_WAKE_ANY, "say --controller"},
+        {"write_data(0x36);", JL_WAKE_ANY, "x:1: write_data(): data before any command"},
+        {"paint(0x36);", JL_WAKE_ANY, "write_command(0x36)"},
+        {"{\n {0x136, {0}, 0},\n}", JL_WAKE_CALLS, "write_command(0x36)"},
+        {"11\n0x13A\n", JL_WAKE_LINES, "x:2: 314: expected a byte"},
+    };
+    static struct jl_wake_import import;
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_complaint complaint = {""};
+        test_row("%s", rows[i].text);
+        EXPECT(!jl_wake_import_text("x", rows[i].text, strlen(rows[i].text), rows[i].layout, NULL,
+                                    &import, &complaint));
+        EXPECT_CONTAINS(complaint.text, rows[i].says);
+    }
+}
+
+/* Any bytes: refused or read. */
+static void any_text(void) {
+    static const char letters[] = "0123456789abcdefx{},;()/*\n \"delaycmddata#_.";
+    static struct jl_wake_import import;
+    struct test_random random = {4711};
+    int good = 0;
+    for (int i = 0; i < test_cases(4000); i++) {
+        char text[120];
+        struct jl_complaint complaint = {""};
+        int length = test_random_between(&random, 0, 119);
+        for (int k = 0; k < length; k++) {
+            text[k] = letters[test_random_between(&random, 0, (int)sizeof letters - 2)];
+        }
+        bool read = jl_wake_import_text(
+            "x", text, (size_t)length, (enum jl_wake_layout)test_random_between(&random, 0, 5),
+            i & 1 ? jl_catalog_find("ssd1306") : NULL, &import, &complaint);
+        EXPECT(read == !*complaint.text);
+        good += read;
+    }
+    EXPECT(good > 50);
+}
+
+/* What is read can stand in a card, and the card's C has it. */
+static void from_c_to_a_card_and_back(void) {
+    shell_begin();
+    EXPECT_INT(shell("printf 'const uint8_t init[] = {0x01, 0x80, 150, 0x11, 0x80, 120, 0x3A, 1, "
+                     "0x55, 0x36, 1, 0x00, 0x21, 0, 0x29, 0};' >init.c && " JADELAMP
+                     " bake steps init.c --controller st7789 >steps && cat steps"),
+               0);
+    EXPECT_CONTAINS(output, "; 8 steps, read as counted\n[wake]\nstep = send 01  ; soft_reset\n"
+                            "step = wait 150 ms\nstep = send 11  ; exit_sleep_mode\n");
+    EXPECT_INT(shell("printf '[panel]\\ncontroller = st7789\\n[glass]\\nsize = 240 x 240 pixels\\n"
+                     "ips = yes\\n[bus]\\nkind = spi\\nclock = 15 MHz\\n[pins]\\nreset = PA4\\n"
+                     "dc = 9\\ncs = GPIO-3\\n' >mine.card && cat steps >>mine.card && " JADELAMP
+                     " bake card mine.card --name mine && cat mine.c mine.h"),
+               0);
+    EXPECT_CONTAINS(output, "    JL_STEP_SEND(0x01),\n    JL_STEP_WAIT_MS(150),\n"
+                            "    JL_STEP_SEND(0x11),\n");
+    EXPECT_CONTAINS(output, "#define MINE_PIN_RESET PA4\n#define MINE_PIN_DC 9\n"
+                            "/* MINE_PIN_CS is GPIO-3 */\n");
+    EXPECT_CONTAINS(output, "#define MINE_CLOCK_HZ 15000000u\n");
+    EXPECT_INT(shell(JADELAMP " bake card hd44780-16x2-4bit"), 2);
+    EXPECT_CONTAINS(output, "a character module");
+    EXPECT_INT(shell(JADELAMP " bake card st7789-240x240-spi --name 3d"), 2);
+    EXPECT_CONTAINS(output, "no name for C");
+    EXPECT_INT(shell(JADELAMP " bake card nowhere"), 2);
+    EXPECT_INT(shell(JADELAMP " bake steps nowhere.c"), 2);
+    EXPECT_CONTAINS(output, "cannot read nowhere.c");
+    EXPECT_INT(shell(JADELAMP " bake steps init.c --layout odd"), 2);
+    EXPECT_INT(shell(JADELAMP " bake steps init.c --controller odd"), 2);
+    EXPECT_CONTAINS(output, "jadelamp catalog lists them");
+    shell_end();
+}
+
+struct baking {
+    int cards, skipped;
+    FILE *main;
+};
+
+static void bake_one(void *context, const char *name, const char *path) {
+    static struct jl_card card;
+    struct baking *baking = context;
+    struct jl_complaint complaint = {""};
+    char c_name[64];
+    test_row("%s", name);
+    EXPECT(jl_card_read(path, &card, &complaint));
+    if (card.cells.bus || card.controller->scanned) {
+        baking->skipped++;
+        return;
+    }
+    snprintf(c_name, sizeof c_name, "panel_%d", baking->cards);
+    EXPECT(jl_card_bake(&card, shell_path("all"), c_name, "a test", &complaint));
+    fprintf(baking->main,
+            "#include \"%s.h\"\nconst struct jl_panel_config *get_%d(void);\n"
+            "const struct jl_panel_config *get_%d(void) { return &%s; }\n",
+            c_name, baking->cards, baking->cards, c_name);
+    baking->cards++;
+}
+
+struct comparing {
+    int card;
+    void *object;
+};
+
+/* The description in C is the one that the card's rig has. */
+static void compare_one(void *context, const char *name, const char *path) {
+    static struct jl_card card;
+    static struct jl_rig rig; /* large */
+    struct comparing *comparing = context;
+    struct jl_complaint complaint = {""};
+    const struct jl_panel_config *(*get)(void);
+    char symbol[32];
+    EXPECT(jl_card_read(path, &card, &complaint));
+    test_row("%s", name);
+    if (card.cells.bus || card.controller->scanned) {
+        return;
+    }
+    snprintf(symbol, sizeof symbol, "get_%d", comparing->card++);
+    void *found = dlsym(comparing->object, symbol);
+    if (!EXPECT(found != NULL) || !EXPECT(jl_rig_open(&rig, &card, &complaint))) {
+        return;
+    }
+    memcpy(&get, &found, sizeof get);
+    const struct jl_panel_config *c = get(), *e = &rig.config;
+    EXPECT_TEXT(c->controller->name, e->controller->name);
+    EXPECT_INT(c->controller->ram_width, e->controller->ram_width);
+    EXPECT_INT(c->controller->ram_height, e->controller->ram_height);
+    EXPECT_INT(c->bus->kind, e->bus->kind);
+    EXPECT_INT(c->format->layout, e->format->layout);
+    EXPECT_INT(c->format->bits_per_pixel, e->format->bits_per_pixel);
+    const long seen[] = {c->width,       c->height,          c->column_offset, c->row_offset,
+                         c->i2c_address, c->module,          c->turn,          c->contrast,
+                         c->inverted,    c->wake_steps_bytes};
+    const long wanted[] = {e->width,       e->height,          e->column_offset, e->row_offset,
+                           e->i2c_address, e->module,          e->turn,          e->contrast,
+                           e->inverted,    e->wake_steps_bytes};
+    EXPECT_BYTES(seen, wanted, sizeof seen);
+    jl_rig_close(&rig);
+}
+
+static void every_card_as_c(void) {
+    char line[1500];
+    struct baking baking = {0, 0, NULL};
+    shell_begin();
+    EXPECT_INT(shell("mkdir all"), 0);
+    baking.main = fopen(shell_path("all/main.c"), "w");
+    if (!EXPECT(baking.main != NULL)) {
+        return;
+    }
+    EXPECT(jl_share_cards("cards", bake_one, &baking));
+    fclose(baking.main);
+    EXPECT(baking.cards > 40 && baking.skipped > 5);
+    snprintf(line, sizeof line,
+             "cd all && cc -std=c11 -fPIC -Wall -Wextra -Wpedantic -Wconversion -Werror %s -I%s "
+             "-shared *.c %s -o all.so",
+             SANITIZER_FLAGS, INCLUDE_DIR, LIBRARY);
+    if (EXPECT_INT(shell(line), 0)) {
+        char path[300];
+        snprintf(path, sizeof path, "./%s", shell_path("all/all.so"));
+        struct comparing comparing = {0, dlopen(path, RTLD_NOW | RTLD_LOCAL)};
+        if (EXPECT(comparing.object != NULL)) {
+            EXPECT(jl_share_cards("cards", compare_one, &comparing));
+            EXPECT_INT(comparing.card, baking.cards);
+            dlclose(comparing.object);
+        }
+    } else {
+        printf("%s\n", output);
+    }
+    shell_end();
+}
+
+/* Commands by their names, as `explain` gives them; what is none is told with what is near. */
+static void commands_by_name(void) {
+    static const struct {
+        const char *controller, *step;
+        uint8_t bytes[8]; /* NULL complaint: as the card has them, with the count first */
+        const char *says;
+    } rows[] = {
+        {"st7789", "send exit_sleep_mode", {1, 0x11}, NULL},
+        {"st7789", "send Set Pixel Format 55", {2, 0x3A, 0x55}, NULL},
+        {"st7789", "send set_column_address 00 00 00 EF", {5, 0x2A, 0, 0, 0, 0xEF}, NULL},
+        {"ssd1306", "send charge pump 14", {2, 0x8D, 0x14}, NULL},
+        {"ssd1306", "send 8D 14", {2, 0x8D, 0x14}, NULL},
+        {"st7789",
+         "send exit_sleep_mod",
+         {0},
+         "expected bytes of two hex digits, or such as exit_sleep_mode"},
+        {"st7789", "send set_pixel_format", {0}, "takes 1 argument, and there are 0"},
+        {"st7789", "send exit_sleep_mode 01", {0}, "takes 0 arguments, and there is 1"},
+        {"ssd1306", "send display off or on", {0}, "no command of that name, or several"},
+        {"ssd1306", "send ", {0}, "expected"},
+    };
+    static struct jl_card card;
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char text[500];
+        struct jl_complaint complaint = {""};
+        bool oled = strcmp(rows[i].controller, "ssd1306") == 0;
+        int length = snprintf(text, sizeof text,
+                              "[panel]\ncontroller = %s\n[glass]\nsize = %s pixels\n[bus]\nkind = "
+                              "spi\nclock = 5 MHz\n[wake]\nstep = %s\n",
+                              rows[i].controller, oled ? "128 x 64" : "240 x 240", rows[i].step);
+        bool good = jl_card_read_text("a", text, (size_t)length, &card, &complaint);
+        test_row("%s", rows[i].step);
+        if (rows[i].says) {
+            EXPECT(!good);
+            EXPECT_CONTAINS(complaint.text, rows[i].says);
+        } else if (EXPECT(good)) {
+            EXPECT_INT(card.wake_bytes, rows[i].bytes[0] + 1);
+            EXPECT_BYTES(card.wake_steps, rows[i].bytes, (size_t)rows[i].bytes[0] + 1);
+        } else {
+            printf("    %s\n", complaint.text);
+        }
+    }
+}
+
+const struct test_group test_groups[] = {
+    {"layouts", layouts},
+    {"refused_sequences", refused_sequences},
+    {"any_text", any_text},
+    {"commands_by_name", commands_by_name},
+    {"from_c_to_a_card_and_back", from_c_to_a_card_and_back},
+    {"every_card_as_c", every_card_as_c},
+    {NULL, NULL},
+};
