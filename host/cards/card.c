@@ -14,7 +14,7 @@
 
 #include "card_cells.h"
 #include "card_pins.h"
-#include "jadelamp/sim/explain.h"
+#include "card_steps.h"
 #include "card_scanout.h"
 #include "card_touch.h"
 #include "shipped_cards.h"
@@ -222,12 +222,9 @@ static bool read_works_up_to(struct reading *reading, const char *key, const cha
     return jl_host_card_hertz(reading, key, value, &reading->card->works_up_to);
 }
 
-static const struct unit time_units[] = {
-    {"ns", 1}, {"us", 1e3}, {"ms", 1e6}, {"s", 1e9}, {NULL, 0}};
-
 static bool read_overhead(struct reading *reading, const char *key, const char *value) {
     double ns;
-    if (!jl_host_parse_quantity(value, time_units, 0, 1e9, &ns)) {
+    if (!jl_host_parse_quantity(value, jl_host_card_time_units, 0, 1e9, &ns)) {
         return FAIL(reading,
                     "%s = %s: expected a time up to 1 s with its unit (ns, us, ms or s), such as "
                     "20 us",
@@ -239,7 +236,7 @@ static bool read_overhead(struct reading *reading, const char *key, const char *
 
 static bool read_cycle(struct reading *reading, const char *key, const char *value) {
     double ns;
-    if (!jl_host_parse_quantity(value, time_units, 1, 1e6, &ns)) {
+    if (!jl_host_parse_quantity(value, jl_host_card_time_units, 1, 1e6, &ns)) {
         return FAIL(reading,
                     "%s = %s: expected the time from write strobe to write strobe with its unit, "
                     "1 ns to 1 ms, such as 66 ns",
@@ -262,113 +259,6 @@ static bool read_most_bytes(struct reading *reading, const char *key, const char
     }
     reading->card->most_body_bytes = (uint16_t)number;
     return true;
-}
-
-/* ---- wake-up steps ---- */
-
-static bool add_step(struct reading *reading, const uint8_t *step, size_t count) {
-    struct jl_card *card = reading->card;
-    if (card->wake_bytes + count > JL_CARD_WAKE_BYTES) {
-        return FAIL(reading, "the wake-up sequence is longer than %d bytes", JL_CARD_WAKE_BYTES);
-    }
-    memcpy(card->wake_steps + card->wake_bytes, step, count);
-    card->wake_bytes = (uint16_t)(card->wake_bytes + count);
-    card->has_wake = true;
-    return true;
-}
-
-static bool add_wait(struct reading *reading, const char *text, uint8_t *step, size_t at) {
-    double ns;
-    if (!jl_host_parse_quantity(text, time_units, 0, 65535e6, &ns)) {
-        return FAIL(reading, "step: \"%s\" is not a time with its unit, such as 100 ms", text);
-    }
-    unsigned ms = (unsigned)((ns + 999999) / 1e6); /* never shorter than asked for */
-    step[at] = (uint8_t)(ms & 0xFF);
-    step[at + 1] = (uint8_t)(ms >> 8);
-    return add_step(reading, step, at + 2);
-}
-
-static bool is_byte(const char *text) {
-    return isxdigit((unsigned char)text[0]) && isxdigit((unsigned char)text[1]) &&
-           (text[2] == ' ' || text[2] == '\0');
-}
-
-/* "exit_sleep_mode", "charge pump 14": a name, and the bytes behind it. */
-static bool read_named(struct reading *reading, const char *text) {
-    const struct jl_catalog_entry *part = reading->card->controller;
-    uint8_t step[128];
-    char name[80], near[200];
-    struct jl_named_command command;
-    const char *bytes = text; /* the first word that is a byte, and has only such behind it */
-    for (const char *at = text; *at; at += strcspn(at, " "), at += strspn(at, " ")) {
-        if (!is_byte(at)) {
-            bytes = at + strcspn(at, " ");
-            bytes += strspn(bytes, " ");
-        }
-    }
-    int length = (int)(bytes - text);
-    while (length > 0 && text[length - 1] == ' ') {
-        length--;
-    }
-    snprintf(name, sizeof name, "%.*s", length, text);
-    if (!part) {
-        return FAIL(
-            reading,
-            "step: %s: expected bytes of two hex digits, such as send D5 80; a command by its "
-            "name needs the controller, above",
-            name);
-    }
-    if (!jl_explain_find(part->emulator, name, &command)) {
-        jl_explain_nearest(part->emulator, name, near, sizeof near);
-        return FAIL(reading,
-                    "step: %s: the %s has no command of that name, or several; expected bytes of "
-                    "two hex digits, or such as %s",
-                    name, part->name, near);
-    }
-    size_t count = *bytes ? jl_host_parse_hex_bytes(bytes, step + 2, sizeof step - 2) : 0;
-    if ((int)count < command.least || (int)count > command.most) {
-        return FAIL(reading, "step: %s takes %d argument%s, and there %s %zu", name, command.least,
-                    command.least == 1 ? "" : "s", count == 1 ? "is" : "are", count);
-    }
-    step[0] = (uint8_t)(count + 1);
-    step[1] = command.opcode;
-    return add_step(reading, step, count + 2);
-}
-
-static bool read_step(struct reading *reading, const char *key, const char *value) {
-    uint8_t step[128];
-    if (strncmp(value, "send ", 5) == 0 && !is_byte(value + 5)) {
-        return read_named(reading, value + 5);
-    }
-    if (strncmp(value, "send ", 5) == 0) {
-        size_t count = jl_host_parse_hex_bytes(value + 5, step + 1, sizeof step - 1);
-        step[0] = (uint8_t)count;
-        return count ? add_step(reading, step, count + 1)
-                     : FAIL(reading,
-                            "%s = %s: expected 1 to 127 bytes of two hex digits, such as "
-                            "send D5 80",
-                            key, value);
-    }
-    if (strncmp(value, "wait busy ", 10) == 0) {
-        bool high = strncmp(value + 10, "high ", 5) == 0;
-        bool low = strncmp(value + 10, "low ", 4) == 0;
-        step[0] = JL_STEP_CODE_WAIT_BUSY;
-        step[1] = high;
-        return high || low
-                   ? add_wait(reading, value + (high ? 15 : 14), step, 2)
-                   : FAIL(reading, "%s = %s: expected such as wait busy low 400 ms", key, value);
-    }
-    if (strncmp(value, "wait ", 5) == 0) {
-        step[0] = JL_STEP_CODE_WAIT_MS;
-        return add_wait(reading, value + 5, step, 1);
-    }
-    if (strcmp(value, "setup") == 0 || strcmp(value, "clear") == 0) {
-        step[0] = value[0] == 's' ? JL_STEP_CODE_SETUP : JL_STEP_CODE_CLEAR;
-        return add_step(reading, step, 1);
-    }
-    return FAIL(reading,
-                "%s = %s: expected send BYTES, wait TIME, wait busy low|high TIME, setup or clear",
-                key, value);
 }
 
 /* ---- the table of keys ---- */
@@ -450,7 +340,7 @@ static const struct key keys[] = {
     {"touch", "address", jl_host_card_read_touch_address, DRAWN},
     {"touch", "clock", jl_host_card_read_touch_clock, DRAWN},
     {"touch", "mounting", jl_host_card_read_touch_mounting, DRAWN},
-    {"wake", "step", read_step, DRAWN},
+    {"wake", "step", jl_host_card_read_step, DRAWN},
     {"bus", "lines", jl_host_card_read_lines, SCANNED},
     {"bus", "least-clock", jl_host_card_read_scan_clock, SCANNED},
     {"bus", "most-clock", jl_host_card_read_scan_clock, SCANNED},
@@ -518,7 +408,7 @@ static int take(void *context, const char *section, const char *name, const char
         if (strcmp(key->section, section) != 0 || strcmp(key->name, name) != 0) {
             continue;
         }
-        if (reading->lines[i] && key->read != read_step) {
+        if (reading->lines[i] && key->read != jl_host_card_read_step) {
             return FAIL(reading, "%s stands twice in [%s], first in line %d", name, section,
                         reading->lines[i]);
         }

@@ -109,3 +109,6 @@ char *jl_host_card_next_line(char *text, int size, void *context) {
     }
     return text;
 }
+
+const struct unit jl_host_card_time_units[] = {
+    {"ns", 1}, {"us", 1e3}, {"ms", 1e6}, {"s", 1e9}, {NULL, 0}};

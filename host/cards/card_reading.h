@@ -60,6 +60,9 @@ bool jl_host_card_choice(struct reading *reading, const char *key, const char *v
 /* A quarter turn or mirror by name: enum jl_turn. */
 extern const struct choice jl_host_card_turns[];
 
+/* Times, in nanoseconds. */
+extern const struct unit jl_host_card_time_units[];
+
 /* A 7-bit address, and a frequency with its unit. */
 bool jl_host_card_address(struct reading *reading, const char *key, const char *value,
                           uint8_t *out);
