@@ -108,7 +108,7 @@ bool desk_wait_for(const char *name) {
         }
         usleep(50000);
     }
-    return EXPECT(!"it is there in time");
+    return EXPECT(shell_has(name));
 }
 
 struct jl_picture desk_shot(const char *name) {
