@@ -9,7 +9,8 @@ extern "C" {
 #endif
 
 /**
- * Lays pictures out in rows, on white, each with a line of text below.
+ * Lays pictures out in rows, on white, each with its text below, in as many lines as it
+ * takes.
  *
  * @param sheet    a new picture; the caller frees it
  * @param pictures of one size, 1 or more

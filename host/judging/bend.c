@@ -1,0 +1,154 @@
+/* One mistake on the way. */
+#include "bend.h"
+
+#include <string.h>
+
+static void put(struct bend *bend, uint8_t byte) {
+    if (bend->out_count < sizeof bend->out) {
+        bend->out[bend->out_count++] = byte;
+    }
+}
+
+/* A command with the arguments that came with it, in one transfer. */
+static void take_command(void *context, const struct jl_explained *explained) {
+    struct bend *bend = context;
+    bool mine = !explained->is_data && explained->opcode == bend->opcode;
+    if (explained->is_data || (mine && bend->kind == BEND_DROP)) {
+        return;
+    }
+    put(bend, mine && bend->kind == BEND_OPCODE ? bend->value : explained->opcode);
+    for (size_t i = 0; i < explained->count && i < JL_EXPLAIN_ARGUMENTS; i++) {
+        bool bent = mine && bend->kind == BEND_ARGUMENT && i == 0;
+        put(bend, bent ? bend->value : explained->arguments[i]);
+    }
+}
+
+static jl_status send_out(struct bend *bend, const struct jl_transfer *t, const uint8_t *bytes,
+                          size_t count) {
+    const struct jl_transfer changed = {
+        .body = bytes, .body_bytes = count, .i2c_address = t->i2c_address};
+    return count ? bend->inner.ops->send(bend->inner.context, &changed) : JL_OK;
+}
+
+/* Commands whose arguments come like themselves, one behind the other. */
+static void split(struct bend *bend, const uint8_t *bytes, size_t count) {
+    for (size_t i = 0; i < count; i++) {
+        jl_explain_byte(&bend->explainer, 0, 0, bytes[i], false);
+    }
+    jl_explain_end(&bend->explainer);
+}
+
+static jl_status send_i2c(struct bend *bend, const struct jl_transfer *t) {
+    uint8_t whole[300];
+    size_t all = t->head_bytes + t->body_bytes;
+    bool commands = t->head_bytes && t->head[0] == 0x00;
+    if (!commands || all > sizeof whole || bend->kind == BEND_NOTHING) {
+        return bend->inner.ops->send(bend->inner.context, t);
+    }
+    memcpy(whole, t->head, t->head_bytes);
+    if (t->body_bytes) {
+        memcpy(whole + t->head_bytes, t->body, t->body_bytes);
+    }
+    bend->out_count = 0;
+    put(bend, 0x00);
+    split(bend, whole + 1, all - 1);
+    return bend->out_count > 1 ? send_out(bend, t, bend->out, bend->out_count) : JL_OK;
+}
+
+/* Arguments and pixels with D/C high. */
+static jl_status send_data(struct bend *bend, const struct jl_transfer *t) {
+    if (bend->dropping) {
+        return JL_OK;
+    }
+    bool argument =
+        bend->kind == BEND_ARGUMENT && bend->under_way == bend->opcode && bend->argument == 0;
+    bool swap = bend->kind == BEND_SWAP && t->body_bytes > 16 && t->body_bytes <= sizeof bend->out;
+    bend->argument += (int)t->body_bytes;
+    if (!t->body_bytes || (!argument && !swap) || t->body_bytes > sizeof bend->out) {
+        return bend->inner.ops->send(bend->inner.context, t);
+    }
+    memcpy(bend->out, t->body, t->body_bytes);
+    if (argument) {
+        bend->out[0] = bend->value;
+    }
+    for (size_t i = 0; swap && i + 1 < t->body_bytes; i += 2) {
+        bend->out[i] = t->body[i + 1];
+        bend->out[i + 1] = t->body[i];
+    }
+    return send_out(bend, t, bend->out, t->body_bytes);
+}
+
+static jl_status send_command(struct bend *bend, const struct jl_transfer *t) {
+    bool as_data = jl_explain_arguments_are_data(bend->rig->card.controller->emulator);
+    bend->out_count = 0;
+    bend->argument = 0;
+    bend->under_way = t->body_bytes ? t->body[0] : 0;
+    bend->dropping = as_data && bend->kind == BEND_DROP && bend->under_way == bend->opcode;
+    if (bend->dropping) {
+        return JL_OK;
+    }
+    if (as_data) {
+        for (size_t i = 0; i < t->body_bytes; i++) {
+            bool mine = i == 0 && bend->kind == BEND_OPCODE && t->body[0] == bend->opcode;
+            put(bend, mine ? bend->value : t->body[i]);
+        }
+    } else {
+        split(bend, t->body, t->body_bytes);
+    }
+    return send_out(bend, t, bend->out, bend->out_count);
+}
+
+static jl_status send(void *context, const struct jl_transfer *t) {
+    struct bend *bend = context;
+    if (bend->rig->card.bus == JL_BUS_I2C) {
+        return send_i2c(bend, t);
+    }
+    if (bend->kind == BEND_DC || bend->kind == BEND_NOTHING) {
+        return bend->inner.ops->send(bend->inner.context, t);
+    }
+    return bend->data ? send_data(bend, t) : send_command(bend, t);
+}
+
+static void set_pin(void *context, enum jl_pin pin, bool high) {
+    struct bend *bend = context;
+    if (pin == JL_PIN_DC) {
+        bend->data = high;
+        high = bend->kind == BEND_DC ? !high : high;
+    }
+    bend->inner.ops->set_pin(bend->inner.context, pin, high);
+}
+
+static bool get_pin(void *context, enum jl_pin pin) {
+    struct bend *bend = context;
+    return bend->inner.ops->get_pin(bend->inner.context, pin);
+}
+
+static void wait_us(void *context, uint32_t microseconds) {
+    struct bend *bend = context;
+    bend->inner.ops->wait_us(bend->inner.context, microseconds);
+}
+
+static uint32_t now_us(void *context) {
+    struct bend *bend = context;
+    return bend->inner.ops->now_us(bend->inner.context);
+}
+
+static void set_duty(void *context, enum jl_pin pin, uint16_t duty) {
+    struct bend *bend = context;
+    bend->inner.ops->set_duty(bend->inner.context, pin, duty);
+}
+
+void jl_host_bend_stand(struct bend *bend, struct jl_rig *rig) {
+    bend->rig = rig;
+    bend->inner = rig->port;
+    jl_explain_begin(&bend->explainer, rig->card.controller->emulator, take_command, bend);
+    /* Without fills and DMA: all bytes come through send(). */
+    bend->ops = (struct jl_port_ops){.send = send,
+                                     .set_pin = set_pin,
+                                     .get_pin = get_pin,
+                                     .wait_us = wait_us,
+                                     .now_us = now_us,
+                                     .set_duty = set_duty};
+    rig->port.ops = &bend->ops;
+    rig->port.context = bend;
+}
