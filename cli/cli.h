@@ -27,6 +27,7 @@ int verb_explain(int argc, const char **argv);
 int verb_replay(int argc, const char **argv);
 int verb_budget(int argc, const char **argv);
 int verb_suspects(int argc, const char **argv);
+int verb_report(int argc, const char **argv);
 int verb_check(int argc, const char **argv);
 int verb_compare(int argc, const char **argv);
 int verb_demo(int argc, const char **argv);

@@ -22,6 +22,7 @@ static const struct verb {
     {"budget", verb_budget, "tell what a capture spends, in bytes and time"},
     {"check", verb_check, "judge a wake-up sequence: what is wrong, why, and what helps"},
     {"suspects", verb_suspects, "show what each likely mistake looks like on the glass"},
+    {"report", verb_report, "write a page about a card, to send to a colleague"},
     {"compare", verb_compare, "tell how two pictures differ"},
     {"bake", verb_bake, "turn pictures and drawings into C data"},
     {"demo", verb_demo, "run the made-up harbour of Heron Quay"},

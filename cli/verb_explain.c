@@ -16,85 +16,6 @@ struct printing {
     size_t found;   /* diagnostics above a note */
 };
 
-static void print_command(const struct jl_reading_line *line) {
-    const struct jl_explained *explained = line->explained;
-    char words[400];
-    jl_explain_words(explained, words, sizeof words);
-    if (line->unseen && explained->count) {
-        snprintf(words, sizeof words, "%zu byte%s, not seen: the capture has no MISO",
-                 explained->count, explained->count == 1 ? "" : "s");
-    }
-    printf("%02X    %-*s%s%s", explained->opcode, *words ? 24 : 0,
-           explained->name ? explained->name : "unknown command", *words ? "  " : "", words);
-    if (explained->missing) {
-        printf("  (%d argument%s missing)", explained->missing, explained->missing > 1 ? "s" : "");
-    }
-}
-
-/* The first ones, as ASCII has them. */
-static void print_characters(const struct jl_explained *explained) {
-    printf("  \"");
-    for (size_t i = 0; i < explained->count && i < 16; i++) {
-        uint8_t c = explained->begins[i];
-        putchar(c >= ' ' && c <= '~' ? c : '.');
-    }
-    putchar('"');
-}
-
-/* Whether data changed anything: said where most of them did not. */
-static void print_news(const struct jl_reading_line *line) {
-    if (line->places && !line->anew) {
-        printf("; nothing new");
-    } else if (line->places && 100 * line->anew < 95 * line->places) {
-        double share = 100.0 * (double)line->anew / (double)line->places;
-        if (share < 1) {
-            printf("; less than 1 %% new");
-        } else {
-            printf("; %.0f %% new", share);
-        }
-    }
-}
-
-static void print_line(const struct printing *printing, const struct jl_reading_line *line) {
-    char words[100];
-    printf("%12.3f ms  ", (double)line->at_ps / 1e9);
-    switch (line->kind) {
-    case JL_LINE_COMMAND:
-        print_command(line);
-        break;
-    case JL_LINE_DATA:
-        jl_explain_words(line->explained, words, sizeof words);
-        printf("data  %-24zu  %s", line->explained->count, words);
-        if (printing->is_text) {
-            print_characters(line->explained);
-        }
-        if (line->has_box && line->pixels) {
-            printf("  %llu pixels into columns %d to %d, rows %d to %d",
-                   (unsigned long long)line->pixels, line->box.left, line->box.right, line->box.top,
-                   line->box.bottom);
-        }
-        print_news(line);
-        break;
-    case JL_LINE_READ:
-        printf("read  %-24llu  the last %02X", (unsigned long long)line->count, line->last);
-        break;
-    case JL_LINE_WAIT:
-        printf("wait  %.3f ms", (double)(line->until_ps - line->at_ps) / 1e9);
-        break;
-    case JL_LINE_RESET:
-    case JL_LINE_LIGHT:
-        printf("%s %s", jl_line_kind_name(line->kind), line->high ? "high" : "low");
-        break;
-    case JL_LINE_DIAGNOSTIC:
-        printf("  %s: %s", jl_severity_name(line->diagnostic->severity), line->text);
-        break;
-    default:
-        printf("  doubt: %s", line->text);
-        break;
-    }
-    putchar('\n');
-}
-
 static cJSON *hex_array(const uint8_t *bytes, size_t count) {
     cJSON *array = cJSON_CreateArray();
     for (size_t i = 0; i < count; i++) {
@@ -155,7 +76,7 @@ static void take_line(void *context, const struct jl_reading_line *line) {
     if (printing->lines) {
         cJSON_AddItemToArray(printing->lines, line_json(line));
     } else {
-        print_line(printing, line);
+        jl_reading_print(stdout, line, printing->is_text);
     }
 }
 

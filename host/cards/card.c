@@ -17,9 +17,6 @@
 #include "card_steps.h"
 #include "card_scanout.h"
 #include "card_touch.h"
-#include "shipped_cards.h"
-
-enum { MOST_FILE_BYTES = 65536 };
 
 /* ---- one reader a key ---- */
 
@@ -643,7 +640,7 @@ static bool read_stream(FILE *stream, const char *path, struct jl_card *card,
                               .stream = stream,
                               .card = card,
                               .complaint = complaint,
-                              .bytes_left = MOST_FILE_BYTES};
+                              .bytes_left = JL_CARD_MOST_BYTES};
     int bad_line = ini_parse_stream(jl_host_card_next_line, &reading, take, &reading);
     /* inih goes on after a line it cannot read, so an earlier one is the first mistake. */
     if (bad_line > 0 && (!reading.failed || bad_line < reading.failed_line)) {
@@ -651,7 +648,7 @@ static bool read_stream(FILE *stream, const char *path, struct jl_card *card,
         jl_host_card_fail_at(&reading, bad_line, "expected [section] or key = value");
     }
     if (!reading.failed && reading.bytes_left <= 0) {
-        FAIL(&reading, "the card is longer than %d bytes", MOST_FILE_BYTES);
+        FAIL(&reading, "the card is longer than %d bytes", JL_CARD_MOST_BYTES);
     }
     if (!reading.failed && !*card->name) {
         const char *slash = strrchr(path, '/');
@@ -693,49 +690,4 @@ bool jl_card_read_text(const char *name, const char *text, size_t bytes, struct 
     }
     free(copy);
     return good;
-}
-
-struct name_search {
-    const char *name;
-    char path[1300];
-};
-
-static void match_name(void *context, const char *name, const char *path) {
-    struct name_search *search = context;
-    if (strcmp(name, search->name) == 0) {
-        snprintf(search->path, sizeof search->path, "%s", path);
-    }
-}
-
-static const struct jl_host_shipped_card *find_shipped(const char *name) {
-    for (size_t i = 0; i < jl_host_shipped_card_count; i++) {
-        if (strcmp(jl_host_shipped_cards[i].name, name) == 0) {
-            return &jl_host_shipped_cards[i];
-        }
-    }
-    return NULL;
-}
-
-bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint) {
-    struct stat info;
-    struct name_search search = {.name = path_or_name};
-    if (stat(path_or_name, &info) == 0 || strchr(path_or_name, '/')) {
-        return jl_card_read(path_or_name, card, complaint);
-    }
-    if (getenv("JADELAMP_SHARE")) {
-        jl_share_cards("cards", match_name, &search);
-        if (*search.path) {
-            return jl_card_read(search.path, card, complaint);
-        }
-    } else {
-        const struct jl_host_shipped_card *shipped = find_shipped(path_or_name);
-        if (shipped) {
-            return jl_card_read_text(shipped->name, (const char *)shipped->text, shipped->bytes,
-                                     card, complaint);
-        }
-    }
-    return jl_complain(complaint,
-                       "no card %s: neither a file nor one of the cards that \"jadelamp "
-                       "catalog\" lists",
-                       path_or_name);
 }

@@ -9,6 +9,9 @@
 /* Waits that nothing asks for are told when they are as long as this in all. */
 #define VAIN_PS ((uint64_t)20000000000)
 
+/* Commands that drivers put into one transfer. */
+enum { IN_A_TRANSFER = 16 };
+
 const char *jl_check_grade_name(enum jl_check_grade grade) {
     static const char *const names[] = {"dark", "wrong", "marginal", "wasteful"};
     return names[grade];
@@ -63,7 +66,7 @@ void jl_host_judge_sent(struct judge *judge, const struct jl_explained *explaine
     }
     struct judged_step *step = &judge->steps[judge->step_count++];
     *step = (struct judged_step){.opcode = explained->opcode,
-                                 .named = explained->name != NULL,
+                                 .name = explained->name,
                                  .count = explained->count,
                                  .at_ps = explained->at_ps};
     for (size_t i = 0; i < explained->count && i < JL_EXPLAIN_ARGUMENTS; i++) {
@@ -75,6 +78,26 @@ void jl_host_judge_waited(struct judge *judge, uint64_t picoseconds) {
     if (judge->step_count && !judge->pixels_came) {
         judge->steps[judge->step_count - 1].wait_ps += picoseconds;
     }
+}
+
+/*
+ * The step that a diagnostic is about. A transfer of several commands is told as a whole, before
+ * what the controller says of it: a diagnostic that names a command is of the last such step.
+ */
+static int step_named_in(const struct judge *judge, const char *text) {
+    const char *at = strstr(text, "command ");
+    if (at) {
+        unsigned opcode;
+        bool hex = sscanf(at + 8, "%2x", &opcode) == 1 &&
+                   (strncmp(at + 8, "0x", 2) != 0 || sscanf(at + 10, "%2x", &opcode) == 1);
+        int first = judge->step_count > IN_A_TRANSFER ? judge->step_count - IN_A_TRANSFER : 0;
+        for (int i = judge->step_count - 1; hex && i >= first; i--) {
+            if (judge->steps[i].opcode == opcode) {
+                return i + 1;
+            }
+        }
+    }
+    return 0;
 }
 
 void jl_host_judge_diagnostic(struct judge *judge, const struct jl_diagnostic *diagnostic,
@@ -96,6 +119,14 @@ void jl_host_judge_diagnostic(struct judge *judge, const struct jl_diagnostic *d
                                              .code = jl_code_name(diagnostic->code),
                                              .remedy = remedy};
         snprintf(finding->command, sizeof finding->command, "%s", judge->now);
+        int named =
+            judge->now_step == judge->step_count ? step_named_in(judge, diagnostic->text) : 0;
+        if (named && named != judge->now_step) {
+            const struct judged_step *step = &judge->steps[named - 1];
+            finding->step = named;
+            snprintf(finding->command, sizeof finding->command, "%02X %s", step->opcode,
+                     step->name ? step->name : "unknown command");
+        }
         snprintf(finding->reason, sizeof finding->reason, "%s", diagnostic->text);
     }
 }
@@ -168,7 +199,7 @@ static bool is_setting(const struct judge *judge, const struct judged_step *step
     bool color = judge->card->format && judge->card->format->bits_per_pixel > 4;
     bool page_address =
         !color && (step->opcode < 0x20 || (step->opcode >= 0xB0 && step->opcode < 0xC0));
-    return step->named && !page_address && step->count > 0 &&
+    return step->name && !page_address && step->count > 0 &&
            !memchr(others, step->opcode, sizeof others);
 }
 

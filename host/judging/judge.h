@@ -10,8 +10,8 @@ enum { JUDGE_STEPS = 512 };
 /* A command as it was sent. */
 struct judged_step {
     uint8_t opcode;
-    bool named;
-    uint32_t sum; /* of its arguments */
+    const char *name; /* NULL: the part does not have it */
+    uint32_t sum;     /* of its arguments */
     size_t count;
     uint64_t at_ps, wait_ps; /* that came behind it */
 };

@@ -83,6 +83,9 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
         print_lines(out, sight->cells_text);
     }
     jl_findings_print(out, rig->board, 0);
+    if (!*sight->glass_path) {
+        return;
+    }
     fprintf(out, "  wrote %s, the glass pixel by pixel\n", sight->glass_path);
     fprintf(out, "        %s, as it looks\n", sight->photo_path);
     if (*sight->capture_path) {

@@ -126,6 +126,13 @@ bool jl_card_is_parallel(const struct jl_card *card);
  */
 bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint);
 
+/** Bytes of the longest card. */
+enum { JL_CARD_MOST_BYTES = 65536 };
+
+/** The text of a card that jl_card_find() finds, as it stands there. The caller frees it. NULL:
+ * complained. */
+char *jl_card_source(const char *path_or_name, struct jl_complaint *complaint);
+
 #ifdef __cplusplus
 }
 #endif

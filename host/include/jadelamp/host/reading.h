@@ -5,6 +5,8 @@
 #ifndef JADELAMP_HOST_READING_H
 #define JADELAMP_HOST_READING_H
 
+#include <stdio.h>
+
 #include "jadelamp/host/traffic.h"
 #include "jadelamp/sim/explain.h"
 
@@ -46,6 +48,9 @@ typedef void (*jl_reading_fn)(void *context, const struct jl_reading_line *line)
 /** Reads a capture to its end. False: it is broken, and the complaint says where. */
 bool jl_reading_run(struct jl_traffic *traffic, jl_reading_fn fn, void *context,
                     struct jl_complaint *complaint);
+
+/** Prints a line for a person, with its time. `is_text`: data are characters of a module. */
+void jl_reading_print(FILE *out, const struct jl_reading_line *line, bool is_text);
 
 /** "command", "data", "read", "wait", "reset", "light", "diagnostic", "doubt". */
 const char *jl_line_kind_name(enum jl_line_kind kind);

@@ -55,7 +55,7 @@ void jl_sight_free(struct jl_sight *sight);
 
 /**
  * Prints for a person: lit or why not, the text of a character module, what the controllers found
- * wrong, and the files. Two blanks before each line.
+ * wrong, and the files, if there are some. Two blanks before each line.
  */
 void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *sight);
 
