@@ -27,9 +27,10 @@ int verb_bake(int argc, const char **argv) {
     }
     bool asked = argc > 1 && strcmp(argv[1], "--help") == 0;
     if (!asked) {
-        return cli_bad(argv[0],
-                       "%s: expected what to bake: glyph, picture, frames, font, screen, card, steps or art",
-                       argc > 1 ? argv[1] : "nothing");
+        return cli_bad(
+            argv[0],
+            "%s: expected what to bake: glyph, picture, frames, font, screen, card, steps or art",
+            argc > 1 ? argv[1] : "nothing");
     }
     puts("Usage: jadelamp bake WHAT FILE [OPTIONS]\n");
     for (size_t i = 0; i < sizeof kinds / sizeof kinds[0]; i++) {

@@ -494,6 +494,7 @@ bool jl_suspects_draw(const struct jl_card *card, struct jl_suspects *suspects,
     if (!photograph(card, NULL, &suspects->right, &dark)) {
         return jl_complain(complaint, "cannot build the board for %s", card->name);
     }
+    suspects->bezel = 3 * scale_of(card); /* of three dots: jl_glass_photo() */
     for (int i = 0; i < MISTAKES && suspects->count < JL_SUSPECTS_MOST; i++) {
         struct jl_picture *photo = &suspects->photos[suspects->count];
         dark = NULL;

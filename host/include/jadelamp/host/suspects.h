@@ -25,6 +25,7 @@ struct jl_suspects {
     const char *dark[JL_SUSPECTS_MOST]; /**< why nothing is lit; NULL: something is */
     int count;
     struct jl_picture right; /**< the photo without a mistake */
+    int bezel;               /**< its pixels around what can light up */
     int pages;               /**< written by jl_suspects_write() */
 };
 
