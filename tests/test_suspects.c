@@ -44,6 +44,10 @@ static const struct {
      "!asleep !off-color !dc !dc-low !dc-high !cs fast bits"},
     {"ili9341-240x320-8080", "mirrored-x mirrored-y upside-down turned colors negative bytes depth "
                              "!asleep !off-color !dc !dc-low !dc-high !cs bits"},
+    {"hd44780-16x2-4bit", "silent !pale blocks one-row rom rs-low rs-high d7 !d4"},
+    {"hd44780-20x4-expander",
+     "silent !pale blocks one-row two-rows columns rom !outputs !data-order rs-low rs-high d7 !d4 "
+     "bus"},
 };
 
 static void lists_what_the_card_can_have(void) {
@@ -150,6 +154,36 @@ static void moves_the_dots(void) {
     jl_suspects_free(&suspects);
 }
 
+/* A row of cells: are both pictures alike there? Without its edge: there is a gap between rows. */
+static bool same_cells(const struct jl_picture *a, const struct jl_picture *b, int row, int from) {
+    int cell = (a->width - 2 * suspects.bezel) / 20, line = (a->height - 2 * suspects.bezel) / 4;
+    int left = suspects.bezel + from * cell, right = a->width - suspects.bezel;
+    for (int y = suspects.bezel + row * line + 4; y < suspects.bezel + (row + 1) * line; y++) {
+        if (memcmp(jl_picture_at(a, left, y), jl_picture_at(b, left, y),
+                   (size_t)(right - left) * 3) != 0) {
+            return false;
+        }
+    }
+    return true;
+}
+
+/* Taken for two rows, the others stay empty: row 2 goes on behind row 0, at 0x14. */
+static void moves_the_cells(void) {
+    draw("hd44780-20x4-expander");
+    int two = find("two-rows"), pale = find("pale"), silent = find("silent");
+    if (EXPECT(two >= 0 && pale >= 0 && silent >= 0)) {
+        const struct jl_picture *seen = &suspects.photos[two], *empty = &suspects.photos[pale];
+        EXPECT(same_cells(seen, &suspects.right, 0, 0));
+        EXPECT(!same_cells(seen, &suspects.right, 1, 0));
+        EXPECT(same_cells(seen, empty, 2, 0) && same_cells(seen, empty, 3, 0));
+        /* Nothing sent: blocks in the first line of each half, all alike. */
+        seen = &suspects.photos[silent];
+        EXPECT(!same_cells(seen, empty, 0, 0) && same_cells(seen, empty, 1, 0));
+        EXPECT(!same_cells(seen, empty, 2, 0) && same_cells(seen, empty, 3, 0));
+    }
+    jl_suspects_free(&suspects);
+}
+
 /* The fields R, G and B of the test card, and what becomes of 5-6-5 when it is treated wrongly. */
 static const struct {
     const char *name;
@@ -230,7 +264,6 @@ static const struct {
     {"suspects", "name a card"},
     {"suspects no-such-card", "no-such-card"},
     {"suspects ssd1306-128x64-i2c extra", "extra"},
-    {"suspects hd44780-16x2-4bit", "is a character module: suspects are drawn of panels that"},
     {"suspects ssd1681-200x200-spi", "is e-paper"},
     {"suspects rgb-480x272", "is scanned out"},
     {"suspects ssd1306-128x64-i2c --into taken", "taken"},
@@ -252,6 +285,7 @@ static void refuses_what_has_no_suspects(void) {
 const struct test_group test_groups[] = {
     {"lists_what_the_card_can_have", lists_what_the_card_can_have},
     {"moves_the_dots", moves_the_dots},
+    {"moves_the_cells", moves_the_cells},
     {"changes_the_colors", changes_the_colors},
     {"writes_sheets_and_a_page", writes_sheets_and_a_page},
     {"refuses_what_has_no_suspects", refuses_what_has_no_suspects},

@@ -138,9 +138,10 @@ static bool make_marks(struct reading *reading, const char *text, size_t bytes) 
             continue;
         }
         if (*at == '\n') {
-            if (!add_mark(reading, (struct mark){.kind = LINE, .line = line++})) {
+            if (!add_mark(reading, (struct mark){.kind = LINE, .line = line})) {
                 return false;
             }
+            line++;
             at++;
         } else if (*at == '{' || *at == '}') {
             depth += *at == '{' ? 1 : -1;

@@ -7,6 +7,7 @@
 
 enum bend_kind {
     BEND_NOTHING,
+    BEND_SILENT,   /* nothing is sent at all: not by way of a port */
     BEND_DROP,     /* the command `opcode` is not sent */
     BEND_OPCODE,   /* `value` is sent instead of it */
     BEND_ARGUMENT, /* its first argument is `value` */

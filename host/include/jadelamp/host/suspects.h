@@ -31,7 +31,7 @@ struct jl_suspects {
 
 /**
  * Draws those that the card can have, and that show: what looks as it should is left out. For
- * panels with a memory, of dots. Free it in either case.
+ * panels with a memory of dots, and character modules. Free it in either case.
  */
 bool jl_suspects_draw(const struct jl_card *card, struct jl_suspects *suspects,
                       struct jl_complaint *complaint);
