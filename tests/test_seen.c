@@ -184,6 +184,27 @@ static void takes_corners(void) {
     shell_end();
 }
 
+/* Each picture is most like itself, or like one that looks the same. */
+static void compares_modules(void) {
+    draw("hd44780-20x4-expander");
+    const double b = suspects.bezel, w = suspects.right.width, h = suspects.right.height;
+    for (int k = 0; k < suspects.count; k++) {
+        const struct jl_seen_request request = {
+            .photo = &suspects.photos[k],
+            .has_corners = true,
+            .corners = {{b, b}, {w - b, b}, {w - b, h - b}, {b, h - b}}};
+        struct jl_seen seen;
+        struct jl_complaint complaint = {""};
+        test_row("%s", suspects.list[k].name);
+        EXPECT(jl_suspects_compare(&suspects, &request, &seen, &complaint));
+        if (!suspects.dark[k]) {
+            EXPECT(seen.fits && seen.best[0].likeness > 0.999);
+            EXPECT(!seen.is_sure || seen.best[0].suspect == k);
+        }
+    }
+    jl_suspects_free(&suspects);
+}
+
 static const struct {
     const char *options, *says;
     int status;
@@ -241,12 +262,15 @@ static void refuses_what_is_no_glass(void) {
         EXPECT_CONTAINS(output, others[i].says);
         EXPECT(!shell_has("ssd1306-128x64-i2c-suspects-1.png"));
     }
+    EXPECT_INT(shell(JADELAMP " suspects hd44780-16x2-4bit --seen stripes.png"), 2);
+    EXPECT_CONTAINS(output, "a character module has no lit border to find: say where its corners");
     shell_end();
 }
 
 const struct test_group test_groups[] = {
     {"finds_the_mistake", finds_the_mistake},
     {"takes_corners", takes_corners},
+    {"compares_modules", compares_modules},
     {"refuses_what_is_no_glass", refuses_what_is_no_glass},
     {NULL, NULL},
 };

@@ -215,6 +215,10 @@ bool jl_suspects_compare(const struct jl_suspects *suspects, const struct jl_see
         quad.x[i] = request->corners[i][0];
         quad.y[i] = request->corners[i][1];
     }
+    if (!request->has_corners && suspects->has_no_border) {
+        return jl_complain(complaint, "a character module has no lit border to find: say where its "
+                                      "corners are");
+    }
     if (!request->has_corners && !find_lit(request->photo, &quad)) {
         return jl_complain(complaint, "nothing is lit in the picture: the mistakes that leave the "
                                       "glass dark are those marked dark");

@@ -83,6 +83,7 @@ bool jl_suspects_draw(const struct jl_card *card, struct jl_suspects *suspects,
     if (!photograph(card, NULL, &suspects->right, &dark)) {
         return jl_complain(complaint, "cannot build the board for %s", card->name);
     }
+    suspects->has_no_border = card->cells.bus != JL_CELLS_NONE;
     suspects->bezel = 3 * scale_of(card); /* of three dots: jl_glass_photo() */
     for (int i = 0; i < jl_host_mistake_count && suspects->count < JL_SUSPECTS_MOST; i++) {
         const struct mistake *mistake = &jl_host_mistakes[i];

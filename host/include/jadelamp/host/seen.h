@@ -38,7 +38,8 @@ struct jl_seen {
  * Straightens the glass, and compares it with what each mistake shows. Brightness, contrast and the
  * tint of the light are of no account; so mistakes that change only these cannot be told apart.
  *
- * @return false after complaining: nothing lit in it, or a glass of a few pixels
+ * @return false after complaining: nothing lit in it, a glass of a few pixels, or a character
+ *         module without corners
  */
 bool jl_suspects_compare(const struct jl_suspects *suspects, const struct jl_seen_request *request,
                          struct jl_seen *seen, struct jl_complaint *complaint);

@@ -26,6 +26,7 @@ struct jl_suspects {
     int count;
     struct jl_picture right; /**< the photo without a mistake */
     int bezel;               /**< its pixels around what can light up */
+    bool has_no_border;      /**< the test card of character modules has none that is lit */
     int pages;               /**< written by jl_suspects_write() */
 };
 

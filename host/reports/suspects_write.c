@@ -6,7 +6,7 @@
 #include "jadelamp/host/sheet.h"
 #include "jadelamp/host/suspects.h"
 
-#include "../reports/page.h"
+#include "page.h"
 
 enum { COLUMNS = 4 };
 
