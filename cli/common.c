@@ -253,9 +253,10 @@ void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight
     cli_json_findings(json, rig->board, 0);
     const char *const all[] = {sight->glass_path, sight->photo_path, sight->capture_path,
                                sight->film_path, sight->pages_path};
-    const char *files[4];
+    enum { ALL = sizeof all / sizeof all[0] };
+    const char *files[ALL];
     size_t written = 0;
-    for (size_t i = 0; i < 4; i++) {
+    for (size_t i = 0; i < ALL; i++) {
         if (*all[i]) {
             files[written++] = all[i];
         }

@@ -576,6 +576,8 @@ static void the_command_shows_and_bakes(void) {
         {" light ssd1306-128x64-i2c --text a --screen b", 2, "expected one of them"},
         {" light ssd1327-128x128-spi --screen " SHEETS "/everything.screen --no-wires", 1,
          "-pages.png, all pages"},
+        {" light ssd1327-128x128-spi --screen " SHEETS "/everything.screen --no-wires --json", 1,
+         "-pages.png\""},
         {" bake screen " DEMO "/screens/quay-gauge.screen --into out", 0, "bytes of RAM"},
         {" bake screen " DEMO "/screens/quay-gauge.screen --into out --json", 0,
          "\"most_ram_bytes\""},

@@ -1,6 +1,7 @@
 /* Findings: gathered, told once, sorted; and rules about the sequence as a whole. */
 #include "judge.h"
 
+#include <ctype.h>
 #include <stdarg.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -87,9 +88,9 @@ void jl_host_judge_waited(struct judge *judge, uint64_t picoseconds) {
 static int step_named_in(const struct judge *judge, const char *text) {
     const char *at = strstr(text, "command ");
     if (at) {
-        unsigned opcode;
-        bool hex = sscanf(at + 8, "%2x", &opcode) == 1 &&
-                   (strncmp(at + 8, "0x", 2) != 0 || sscanf(at + 10, "%2x", &opcode) == 1);
+        char *end;
+        unsigned long opcode = strtoul(at + 8, &end, 16);
+        bool hex = end > at + 8 && !isalnum((unsigned char)*end); /* not "command data" */
         int first = judge->step_count > IN_A_TRANSFER ? judge->step_count - IN_A_TRANSFER : 0;
         for (int i = judge->step_count - 1; hex && i >= first; i--) {
             if (judge->steps[i].opcode == opcode) {
