@@ -48,6 +48,9 @@ __attribute__((format(printf, 2, 3))) int cli_bad(const char *verb, const char *
 /* The status of a verb that is through, or EXIT_BAD: what it printed did not get out. */
 int cli_finish(const char *verb, int status);
 
+/* The only operand, a card. NULL: reported, that there is none or one more; or no context. */
+const char *cli_take_card(poptContext context, const char *verb);
+
 /* Reports a left-over operand. True: there was one. */
 bool cli_too_many(poptContext context, const char *verb);
 

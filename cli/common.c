@@ -62,6 +62,14 @@ bool cli_too_many(poptContext context, const char *verb) {
     return operand != NULL;
 }
 
+const char *cli_take_card(poptContext context, const char *verb) {
+    const char *name = context ? poptGetArg(context) : NULL;
+    if (context && !name) {
+        cli_bad(verb, "name a card: a file or one that jadelamp catalog lists");
+    }
+    return name && !cli_too_many(context, verb) ? name : NULL;
+}
+
 void cli_print_json(cJSON *json) {
     char *text = cJSON_Print(json);
     if (text) {

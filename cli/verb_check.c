@@ -130,15 +130,11 @@ int verb_check(int argc, const char **argv) {
         "has its\nstep, what comes of it (dark, wrong, marginal, wasteful), the reason and a "
         "remedy. Exit\nstatus 1 when there is any.\n");
     int status = EXIT_BAD;
-    const char *name = context ? poptGetArg(context) : NULL;
-    if (context && !name) {
-        cli_bad(argv[0], "name a card: a file or one that jadelamp catalog lists");
-    } else if (context && cli_too_many(context, argv[0])) {
-        /* reported */
-    } else if (context && ranks) {
+    const char *name = cli_take_card(context, argv[0]);
+    if (name && ranks) {
         status = jl_card_find(name, &card, &complaint) ? rank(argv[0], &card, capture, as_json != 0)
                                                        : cli_bad(argv[0], "%s", complaint.text);
-    } else if (context) {
+    } else if (name) {
         bool good = jl_card_find(name, &card, &complaint) &&
                     (capture ? judge_capture(capture, &card, &check, &complaint)
                              : jl_check_card(&card, &check, &complaint));

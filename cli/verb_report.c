@@ -38,10 +38,8 @@ int verb_report(int argc, const char **argv) {
                   "offline. Exit status 1 when the panel stays dark or there is something to\n"
                   "object to.\n");
     int status = EXIT_BAD;
-    const char *name = context ? poptGetArg(context) : NULL;
-    if (context && !name) {
-        cli_bad(argv[0], "name a card: a file or one that jadelamp catalog lists");
-    } else if (context && !cli_too_many(context, argv[0])) {
+    const char *name = cli_take_card(context, argv[0]);
+    if (name) {
         char *source =
             jl_card_find(name, &card, &complaint) ? jl_card_source(name, &complaint) : NULL;
         if (source && jl_report_write(&card, source, typed ? typed : ".", &report, &complaint)) {

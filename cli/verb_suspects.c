@@ -112,14 +112,11 @@ int verb_suspects(int argc, const char **argv) {
         "can have: in its description, its wake-up sequence, its wiring. Writes contact sheets\n"
         "NAME-suspects-1.png and so on, and NAME-suspects.html with the remedies.\n");
     int status = EXIT_BAD;
-    const char *name = context ? poptGetArg(context) : NULL;
+    const char *name = cli_take_card(context, argv[0]);
     const char *directory = typed ? typed : ".";
-    if (context && !name) {
-        cli_bad(argv[0], "name a card: a file or one that jadelamp catalog lists");
-    } else if (context && corners && !path) {
+    if (name && corners && !path) {
         cli_bad(argv[0], "--corners are of a picture: name it with --seen");
-    } else if (context && !cli_too_many(context, argv[0]) &&
-               (!corners || take_corners(argv[0], corners, &request))) {
+    } else if (name && (!corners || take_corners(argv[0], corners, &request))) {
         bool good = jl_card_find(name, &card, &complaint) &&
                     (!path || jl_png_read(path, &photo, &complaint)) &&
                     jl_suspects_draw(&card, &suspects, &complaint) &&
