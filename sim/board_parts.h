@@ -142,7 +142,8 @@ struct timed {
 struct jl_stream_bus {
     struct timed timed; /* first: the clock's view of it */
     struct jl_board *board;
-    uint64_t unit_ps; /* a byte, or a word of 16 lines */
+    uint64_t unit_ps;      /* a byte, or a word of 16 lines */
+    uint64_t read_unit_ps; /* of reads, where it is more */
     uint32_t times_slower;
     uint64_t overhead_ps;
     int unit_bytes;

@@ -1,7 +1,7 @@
 /* Bytes on their way to a device: lines that are stuck, bits that flip, transfers that are cut. */
 #include "byte_faults.h"
 
-static uint8_t stuck(const struct jl_device *device, uint8_t byte) {
+uint8_t jl_sim_faults_stuck(const struct jl_device *device, uint8_t byte) {
     if (!device->stream) {
         return byte;
     }
@@ -45,7 +45,8 @@ size_t jl_sim_faults_pass(struct jl_device *device, uint64_t first, uint8_t *byt
         faults->cut = true;
     }
     for (size_t i = 0; i < count; i++) {
-        bytes[i] = stuck(device, faults->flip_one_in ? flip(faults, bytes[i]) : bytes[i]);
+        bytes[i] =
+            jl_sim_faults_stuck(device, faults->flip_one_in ? flip(faults, bytes[i]) : bytes[i]);
     }
     return count;
 }

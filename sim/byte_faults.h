@@ -13,6 +13,9 @@ static inline bool jl_sim_faults_any(const struct jl_device *device) {
 /* Changes bytes in place, the first of which is number `first` on the bus. How many arrive. */
 size_t jl_sim_faults_pass(struct jl_device *device, uint64_t first, uint8_t *bytes, size_t count);
 
+/* A byte behind data wires that are stuck, whichever way it goes. */
+uint8_t jl_sim_faults_stuck(const struct jl_device *device, uint8_t byte);
+
 /* A transfer ended, or another one begins: what was cut is heard again. */
 static inline void jl_sim_faults_transfer(struct jl_device *device) {
     device->faults.cutting = device->faults.cutting && !device->faults.cut;

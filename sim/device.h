@@ -199,6 +199,12 @@ struct jl_device {
     struct jl_touch_flaws flaws;
 };
 
+/* Whether less time passed than a part needs. One nanosecond is rounding: recordings have no less.
+ */
+static inline bool jl_sim_too_short(uint64_t passed_ps, uint64_t least_ps) {
+    return passed_ps + 1000 < least_ps;
+}
+
 /* Adds a diagnostic, printf-like. */
 __attribute__((format(printf, 4, 5))) void jl_sim_device_report(struct jl_device *device,
                                                                 enum jl_severity severity,

@@ -306,7 +306,9 @@ uint8_t jl_sim_stream_read_unit(struct jl_stream_bus *bus) {
         struct jl_device *device = bus->devices[i];
         if (device->machine->read && !device->unplugged && jl_sim_device_is_selected(device)) {
             check_read_cycle(bus, device);
-            byte &= device->machine->read(device);
+            uint8_t given = device->machine->read(device);
+            /* On a parallel bus it comes over the wires that are written to. */
+            byte &= bus->lines ? jl_sim_faults_stuck(device, given) : given;
         }
     }
     return byte;

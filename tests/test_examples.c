@@ -185,6 +185,13 @@ static void whole_pictures(void) {
     EXPECT_PICTURE(&seen, &picture, "own-controller");
     jl_picture_free(&picture);
     jl_picture_free(&seen);
+    /* What is there is not what was asked for, and is found to be in order. */
+    seen = run_example("who_is_there");
+    EXPECT_CONTAINS(output, "asked for an ili9341; 858552 answered: st7789\n"
+                            "it says: display on, awake, booster on\n0 of 128 bytes came back");
+    jl_picture_free(&seen);
+    EXPECT_INT(shell(EXAMPLE_DIR "/example_who_is_there gc9a01-240x240-round"), 1);
+    EXPECT_CONTAINS(output, "009A01 answered: gc9a01");
     /* The upper line is that of the third way; below it the names, and times after them. */
     seen = run_example("speed");
     naive_init(&expected, 128, 64);

@@ -207,14 +207,14 @@ static void wires_by_name(void) {
     } rows[] = {
         {JADELAMP " explain d.vcd --card ssd1306-128x64-spi --wire clk=Chan_0 --wire mosi=Chan_1 "
                   "-w dc=board.Chan_2",
-         1, "1.015 ms  AF    display off or on         on\n"},
+         1, "1.010 ms  AF    display off or on         on\n"},
         {JADELAMP " explain d.vcd --card ssd1306-128x64-spi --wire clk=Chan_0 --wire mosi=Chan_1 "
                   "-w dc=board.Chan_2 --json",
          1, "\"opcode\":\t175"},
         {"printf '[panel]\\ncontroller = ssd1306\\n[glass]\\nsize = 128 x 64\\n[bus]\\nkind = "
          "spi\\n[pins]\\nclk = Chan_0\\nmosi = CHAN1\\ndc = chan-2\\ncs = PB2\\n' "
          ">my.card; " JADELAMP " explain d.vcd --card my.card; echo $?; rm my.card",
-         0, "1.015 ms  AF    display off or on         on\n"},
+         0, "1.010 ms  AF    display off or on         on\n"},
         {JADELAMP " explain d.vcd --card ssd1306-128x64-spi", 2,
          "no wire for dc: say which one it is, with dc=NAME; there are board.Chan_0, "
          "board.Chan_1, board.Chan_2, board.nCS"},

@@ -19,9 +19,11 @@ static void end_word(struct jl_decoder *decoder, const struct step *step) {
     uint64_t bit = (step->at_ps - decoder->word_ps) / (nine ? 8 : 7);
     bool data = nine ? decoder->shifted >> 8 & 1 : was(step, JL_ROLE_DC);
     decoder->bit_ps = bit;
+    /* Bits are taken in their middle: so the last one is over before a pin moves behind it. */
+    uint64_t half = decoder->word_ps < bit / 2 ? decoder->word_ps : bit / 2;
     jl_host_decoder_tell(decoder,
-                         (struct jl_bus_event){.at_ps = decoder->word_ps,
-                                               .until_ps = step->at_ps + bit,
+                         (struct jl_bus_event){.at_ps = decoder->word_ps - half,
+                                               .until_ps = step->at_ps + bit - half,
                                                .kind = JL_BUS_BYTE,
                                                .value = (uint16_t)(decoder->shifted & 0xFF),
                                                .has_answer = decoder->known >> JL_ROLE_MISO & 1,

@@ -1,6 +1,10 @@
 /* From a bus of a panel to a bus of the board. */
 #include "jadelamp/host/connect.h"
 
+/* What the slowest reads of the parts need: TFT parts' serial reads, and reads of their memory. */
+#define SERIAL_READ_PS   150000u
+#define PARALLEL_READ_PS 450000u
+
 struct jl_glass jl_glass_described(const struct jl_panel_config *config, enum jl_glass_kind kind) {
     uint8_t module = config->module;
     return (struct jl_glass){
@@ -55,5 +59,10 @@ bool jl_connect(struct jl_sim_port *port, struct jl_device *device,
         port->stream = own_stream(port->board, connection);
     }
     jl_device_three_wire(device, connection->bus == JL_BUS_SPI_3WIRE);
+    if (port->stream) {
+        bool parallel = connection->bus == JL_BUS_8080_8 || connection->bus == JL_BUS_8080_16 ||
+                        connection->bus == JL_BUS_6800_8;
+        jl_stream_read_cycle(port->stream, parallel ? PARALLEL_READ_PS : SERIAL_READ_PS);
+    }
     return port->stream && jl_stream_attach(port->stream, device);
 }

@@ -70,7 +70,7 @@ static void feed_stream(struct traffic_feed *feed, const struct jl_bus_event *ev
     uint64_t unit = took ? took : feed->unit_ps;
     uint8_t byte = (uint8_t)event->value;
     if (event->kind == JL_BUS_READ) {
-        jl_stream_read(bus, &byte, 1);
+        jl_stream_see_read(bus, unit);
         return;
     }
     jl_device_set_pin(feed->device, JL_DEVICE_DC, event->data);

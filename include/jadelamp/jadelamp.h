@@ -26,6 +26,7 @@
 #include "jadelamp/compose.h"
 #include "jadelamp/icons.h"
 #include "jadelamp/port.h"
+#include "jadelamp/readback.h"
 #include "jadelamp/wake.h"
 #include "jadelamp/panel.h"
 #include "jadelamp/async.h"

@@ -123,10 +123,13 @@ struct jl_port_ops {
     jl_status (*poll)(void *context);
 
     /**
-     * Optional, for touch: sends the transfer, then reads. On I2C the read follows a repeated
-     * START, the last byte is not acknowledged, and without head and body there is the read alone.
-     * On SPI the clock goes on for `count` bytes, and what comes in meanwhile is kept; what comes
-     * in during the transfer is not. Blocks, and returns, as send() does.
+     * Optional, for touch and for reading panels (readback.h): sends the transfer, then reads. On
+     * I2C the read follows a repeated START, the last byte is not acknowledged, and without head
+     * and body there is the read alone. On SPI the clock goes on for `count` bytes, and what comes
+     * in meanwhile is kept; what comes in during the transfer is not; where there is one data wire
+     * only, it is an input meanwhile. On 8080 and 6800 the data wires are inputs, and RD (E with
+     * R/W high) is pulsed `count` times; on 16 lines D7..D0 count. D/C and CS stay as they are.
+     * Blocks, and returns, as send() does.
      */
     jl_status (*receive)(void *context, const struct jl_transfer *transfer, uint8_t *bytes,
                          size_t count);

@@ -21,7 +21,8 @@ extern "C" {
 /* One list, so that the names and the texts cannot drift apart. */
 #define JL_STATUS_LIST(X)                                                                          \
     X(JL_OK, "ok")                                                                                 \
-    X(JL_NO_ANSWER, "no answer: nobody acknowledged the byte on the bus")                          \
+    X(JL_NO_ANSWER, "no answer: nobody acknowledged the byte on the bus, or drove the wires that " \
+                    "were read")                                                                   \
     X(JL_TIMEOUT, "timeout: the bus or a pin did not become ready in time")                        \
     X(JL_BUS_ERROR, "bus error: the port could not complete the transfer")                         \
     X(JL_BAD_ARGUMENT, "bad argument")                                                             \
@@ -56,6 +57,10 @@ extern "C" {
     X(JL_TOO_SOON,                                                                                 \
       "a full update so soon after the last one harms the glass: wait, or ask for it "             \
       "(config.epaper, least_interval_s)")                                                         \
+    X(JL_WRONG_PART, "another part answers than the one that was expected: the description names " \
+                     "the wrong controller (config.controller)")                                   \
+    X(JL_MISREAD, "what was read back is not what was written: look at the data wires and the "    \
+                  "clock")                                                                         \
     X(JL_BUSY, "busy: stop the running scroll or transfer first")
 
 #define JL_STATUS_ENUM_ENTRY(name, text) name,

@@ -68,9 +68,17 @@ static jl_status send(void *context, const struct jl_transfer *t) {
     return JL_OK;
 }
 
+/* Whom a program asks: the touch part by its address or its CS, else the display. */
+static const struct jl_sim_port *asked(const struct jl_sim_port *port,
+                                       const struct jl_transfer *t) {
+    const struct jl_sim_port *touch = port->touch;
+    bool touched = touch && (port->touch_address ? t->i2c_address == port->touch_address
+                                                 : !jl_device_pin(touch->device, JL_DEVICE_CS));
+    return touched ? touch : port;
+}
+
 static jl_status receive(void *context, const struct jl_transfer *t, uint8_t *bytes, size_t count) {
-    const struct jl_sim_port *port = context;
-    port = port->touch ? port->touch : port;
+    const struct jl_sim_port *port = asked(context, t);
     if (port->i2c) {
         return receive_i2c(port->i2c, t, bytes, count);
     }

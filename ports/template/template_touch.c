@@ -1,6 +1,7 @@
 /*
- * What a port adds for touch: receive(), on I2C and on SPI, and the touch pins. A touch controller
- * gets a jl_port of its own with these operations, since its bus has another clock or address.
+ * What a port adds for touch, and to read panels: receive(), on I2C and on SPI, and the touch pins.
+ * A touch controller gets a jl_port of its own with these operations, since its bus has another
+ * clock or address.
  */
 #include "template_port.h"
 

@@ -409,6 +409,7 @@ static void take_command(struct jl_device *device, const struct dcs_part *part, 
     chip->argument_count = 0;
     chip->command_known = known != NULL;
     chip->command_ignored = false;
+    chip->answers = false;
     if (!known) {
         return;
     }
@@ -466,7 +467,7 @@ static void reset(struct jl_device *device, bool low) {
     uint64_t now = jl_board_now_ps(device->board);
     scan(device, part);
     if (!low) {
-        if (now - chip->reset_edge_ps < 10000000) {
+        if (jl_sim_too_short(now - chip->reset_edge_ps, 10000000)) {
             jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                                  "reset was low for %.1f us, at least 10 us are needed",
                                  (double)(now - chip->reset_edge_ps) / 1e6);
@@ -705,6 +706,15 @@ static const char *why_dark(struct jl_device *device) {
     return NULL;
 }
 
+/* CS that rises ends a read over SPI; what is clocked behind the next edge is no answer. */
+static void selected(struct jl_device *device) {
+    struct dcs_chip *chip = chip_of(device);
+    if (jl_sim_device_is_serial(device)) {
+        chip->answers = chip->reading_memory = false;
+        chip->reply_bits = 0;
+    }
+}
+
 const struct stranger jl_sim_dcs_strangers[] = {
     {0x15, 0x15, "columns are an OLED controller's so; here 2A sets them"},
     {0x75, 0x75, "rows are an OLED controller's so; here 2B sets them"},
@@ -724,6 +734,7 @@ const struct machine jl_sim_dcs_machine = {
     .write = write,
     .write_words = write_words,
     .read = jl_sim_dcs_read,
+    .selected = selected,
     .outputs = 1u << JL_DEVICE_TE,
     .output = output,
     .output_change = output_change,

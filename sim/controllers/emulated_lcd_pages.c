@@ -222,7 +222,7 @@ static void reset(struct jl_device *device, bool low) {
     const struct lcd_pages_part *part = part_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     uint64_t low_ps = now - chip->reset_edge_ps;
-    if (!low && low_ps < (uint64_t)part->reset_us * 1000000) {
+    if (!low && jl_sim_too_short(low_ps, (uint64_t)part->reset_us * 1000000)) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %.1f us, at least %d us are needed",
                              (double)low_ps / 1e6, part->reset_us);

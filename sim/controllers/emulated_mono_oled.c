@@ -555,7 +555,7 @@ static void reset(struct jl_device *device, bool low) {
     struct mono_oled *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     uint64_t least_us = part_of(device)->reset_us;
-    if (!low && now - chip->reset_edge_ps < least_us * 1000000) {
+    if (!low && jl_sim_too_short(now - chip->reset_edge_ps, least_us * 1000000)) {
         jl_sim_device_report(
             device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
             "reset was low for %llu ns, at least %llu us are needed (datasheet 8.9)",

@@ -333,7 +333,7 @@ static void reset(struct jl_device *device, bool low) {
     struct oled_chip *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     uint64_t least = (uint64_t)part->reset_us * 1000000;
-    if (!low && now - chip->reset_edge_ps < least) {
+    if (!low && jl_sim_too_short(now - chip->reset_edge_ps, least)) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %.1f us, at least %d us are needed",
                              (double)(now - chip->reset_edge_ps) / 1e6, part->reset_us);

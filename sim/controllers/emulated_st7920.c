@@ -91,7 +91,7 @@ static void power_on(struct jl_device *device) {
 static void reset(struct jl_device *device, bool low) {
     struct st7920 *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
-    if (!low && now - chip->reset_edge_ps < 10000000) {
+    if (!low && jl_sim_too_short(now - chip->reset_edge_ps, 10000000)) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %llu us, at least 10 us are needed",
                              (unsigned long long)((now - chip->reset_edge_ps) / 1000000));

@@ -124,7 +124,7 @@ void jl_sim_paper_reset(struct jl_device *device, bool low, uint32_t least_us) {
     uint64_t now = jl_board_now_ps(device->board);
     jl_sim_paper_settle(device, &chip->update);
     jl_sim_paper_stop(device, &chip->update);
-    if (!low && now - chip->reset_edge_ps < (uint64_t)least_us * 1000000u) {
+    if (!low && jl_sim_too_short(now - chip->reset_edge_ps, (uint64_t)least_us * 1000000u)) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %llu ns, at least %u us are needed",
                              (unsigned long long)((now - chip->reset_edge_ps) / 1000),

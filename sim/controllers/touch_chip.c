@@ -56,7 +56,7 @@ static void reset(struct jl_device *device, bool low) {
     struct touch_chip *chip = touch_chip(device);
     uint64_t now = jl_board_now_ps(device->board), was_low = now - chip->reset_edge_ps;
     int least_ms = facts_of(device)->least_reset_ms;
-    if (!low && was_low < (uint64_t)least_ms * PS_PER_MS) {
+    if (!low && jl_sim_too_short(was_low, (uint64_t)least_ms * PS_PER_MS)) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_RESET_TOO_SHORT,
                              "reset was low for %.1f ms, at least %d ms are needed",
                              (double)was_low / (double)PS_PER_MS, least_ms);

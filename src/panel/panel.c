@@ -2,7 +2,7 @@
 #include "panel.h"
 
 #include "area.h"
-#include "bus.h"
+#include "reset.h"
 #include "steps.h"
 
 /* Also a size below 1 and a negative offset, which are great as uint16_t. */
@@ -84,18 +84,6 @@ jl_status jl_panel_ready(struct jl_panel *panel) {
                                          : jl_panel_note(panel, of_states[panel->state]);
 }
 
-/* Whatever the pin was before: low for long enough, then high, is a reset. */
-static void reset(const struct jl_panel *panel) {
-    const struct jl_controller *controller = panel->config->controller;
-    const struct jl_port *port = panel->port;
-    uint16_t us = controller->reset_low_us;
-    for (uint8_t high = 0; high < 2; high++) {
-        jl_bus_pin(port, JL_PIN_RESET, high);
-        port->ops->wait_us(port->context, us);
-        us = controller->reset_recovery_us;
-    }
-}
-
 /* What stops the interpreter: the description's own steps, and the clear colour. */
 static jl_status run_code(struct jl_panel *panel, uint8_t code) {
     uint8_t setup[JL_STEPS_MOST_BYTES];
@@ -142,7 +130,7 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
     jl_panel_end_call(panel, JL_OK); /* a reset forgets what was addressed */
     config->bus->end(panel);         /* no transfer is open */
     if (config->module & JL_MODULE_RESET_WIRED) {
-        reset(panel);
+        jl_reset(panel);
     }
     jl_status status = run_wake_steps(panel);
     panel->state = STATE_AWAKE;

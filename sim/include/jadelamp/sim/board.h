@@ -317,11 +317,21 @@ void jl_stream_see(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count
 void jl_stream_see_nine(struct jl_stream_bus *bus, uint8_t byte, bool data, uint64_t unit_ps);
 
 /**
+ * How slowly a master reads, since parts give their data later than they take any: a clock cycle
+ * on SPI, from strobe to strobe on a parallel bus. Reads are never faster than writes; 0, as at
+ * first: as fast.
+ */
+void jl_stream_read_cycle(struct jl_stream_bus *bus, uint64_t cycle_ps);
+
+/**
  * Reads bytes from the devices that are selected: on SPI what comes while the clock runs (MISO,
  * or the one data line), on a parallel bus a strobe of RD each; on 16 lines D7..D0. Nobody there
  * reads as FF. Dummy clocks and bytes of the part are among what is read.
  */
 void jl_stream_read(struct jl_stream_bus *bus, uint8_t *bytes, size_t count);
+
+/** A byte that a master reads: what the devices give while unit_ps pass. */
+uint8_t jl_stream_see_read(struct jl_stream_bus *bus, uint64_t unit_ps);
 
 /** SPI only: each byte as nine bits, the first one being `data`. */
 void jl_stream_write_nine(struct jl_stream_bus *bus, const uint8_t *bytes, size_t count, bool data);
