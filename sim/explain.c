@@ -33,6 +33,10 @@ bool jl_explain_reads(const struct jl_explainer *explainer) {
     return explainer->under_way && explainer->now.answers;
 }
 
+const struct jl_explained *jl_explain_under_way(const struct jl_explainer *explainer) {
+    return explainer->under_way ? &explainer->now : NULL;
+}
+
 bool jl_explain_is_whole(const struct jl_explainer *explainer) {
     return !explainer->under_way || explainer->now.is_data ||
            (int)explainer->now.count >= explainer->least;

@@ -4,150 +4,33 @@
 #include <stdio.h>
 #include <string.h>
 
-#include "jadelamp/host/check.h"
+#include "check_cases.h"
 #include "shell.h"
 
-/*
- * Sequences as application notes have them: steps parted by "|", bytes in hexadecimal, ~N waits N
- * ms, "clear" for the pixels of a clearing.
- */
-static const struct base {
-    const char *name, *head, *steps;
-} bases[] = {
-    {"ssd1306", "ssd1306|128 x 64|i2c|address = 0x3C\nclock = 400 kHz",
-     "AE|D5 80|A8 3F|D3 00|40|8D 14|20 00|A1|C8|DA 12|81 CF|D9 F1|DB 20|A4|A6|2E|21 00 7F|"
-     "22 00 07|clear|AF|~100"},
-    {"ssd1306-32", "ssd1306|128 x 32|i2c|address = 0x3C\nclock = 400 kHz",
-     "AE|D5 80|A8 1F|D3 00|40|8D 14|20 00|A1|C8|DA 02|81 8F|D9 F1|DB 20|A4|A6|2E|21 00 7F|"
-     "22 00 03|clear|AF"},
-    {"ssd1309", "ssd1309|128 x 64|spi|clock = 10 MHz",
-     "FD 12|AE|D5 A0|A8 3F|D3 00|40|20 00|A1|C8|DA 12|81 7F|D9 82|DB 34|A4|A6|21 00 7F|22 00 07|"
-     "clear|AF|~100"},
-    {"sh1106", "sh1106|128 x 64|i2c|address = 0x3C\nclock = 400 kHz",
-     "AE|D5 80|A8 3F|D3 00|40|AD 8B|32|A1|C8|DA 12|81 80|D9 22|DB 35|A4|A6|clear|AF|~100"},
-    {"ssd1327", "ssd1327|128 x 128|spi|clock = 10 MHz",
-     "FD 12|AE|15 00 3F|75 00 7F|81 80|A0 51|A1 00|A2 00|A4|A8 7F|B1 F1|B3 00|AB 01|B6 0F|BE 0F|"
-     "BC 08|D5 62|clear|AF|~200"},
-    {"ssd1351", "ssd1351|128 x 128|spi|clock = 10 MHz",
-     "FD 12|FD B1|AE|B3 F1|CA 7F|A0 74|15 00 7F|75 00 7F|A1 00|A2 00|B5 00|AB 01|B1 32|"
-     "B4 A0 B5 55|BB 17|BE 05|C1 C8 80 C8|C7 0F|B6 01|A6|clear|AF|~200"},
-    {"pcd8544", "pcd8544|84 x 48|spi|clock = 4 MHz", "21|C0|04|13|20|80|40|clear|0C"},
-    {"st7565", "st7565|128 x 64|spi|clock = 10 MHz",
-     "A2|A0|C8|40|25|81 20|2C|~50|2E|~50|2F|~10|A4|A6|clear|AF"},
-    {"st7735", "st7735|128 x 160|spi|clock = 15 MHz",
-     "01|~150|11|~120|B1 01 2C 2D|B2 01 2C 2D|B3 01 2C 2D 01 2C 2D|B4 07|C0 A2 02 84|C1 C5|"
-     "C2 0A 00|C3 8A 2A|C4 8A EE|C5 0E|20|36 00|3A 05|13|clear|29|~100"},
-    {"st7789", "st7789|240 x 240|spi|clock = 15 MHz\n[glass]\nips = yes",
-     "01|~150|11|~120|3A 55|36 00|B2 0C 0C 00 33 33|B7 35|BB 19|C0 2C|C2 01|C3 12|C4 20|C6 0F|"
-     "D0 A4 A1|21|13|clear|29"},
-    {"ili9341",
-     "ili9341|240 x 320|spi|clock = 10 MHz\n[glass]\nmounting = mirrored-x\norder = swapped",
-     "01|~120|C0 23|C1 10|C5 3E 28|C7 86|36 48|3A 55|B1 00 18|B6 08 82 27|26 01|11|~120|clear|29"},
-    {"ili9488",
-     "ili9488|320 x 480|spi|clock = 15 MHz\n[glass]\nmounting = mirrored-x\norder = swapped",
-     "~120|C0 17 15|C1 41|C5 00 12 80|36 48|3A 66|B0 80|B1 A0|B4 02|B6 02 02 3B|B7 "
-     "C6|11|~120|clear|29|"
-     "~25"},
-};
-enum { BASES = sizeof bases / sizeof bases[0] };
-
-/* What was done to a sequence, and what must be said of it. */
-static const struct sabotage {
-    const char *base, *was, *is; /* `is` empty: the step is left out; "+X" behind it */
-    enum jl_check_grade grade;
-    const char *says;
-} sabotages[] = {
-    {"ssd1306", "8D 14", "", JL_CHECK_DARK, "charge pump"},
-    {"ssd1306", "8D 14", "8D 10", JL_CHECK_DARK, "charge pump"},
-    {"ssd1306", "AF", "", JL_CHECK_DARK, "AF"},
-    {"ssd1306", "AF", "AE", JL_CHECK_DARK, "AF"},
-    {"ssd1306", "A8 3F", "A8 1F", JL_CHECK_WRONG, "rows"},
-    {"ssd1306", "DA 12", "DA 02", JL_CHECK_WRONG, "COM"},
-    {"ssd1306", "D3 00", "D3 10", JL_CHECK_WRONG, ""},
-    {"ssd1306", "40", "50", JL_CHECK_WRONG, ""},
-    {"ssd1306", "A1", "A0", JL_CHECK_WRONG, "mirrored"},
-    {"ssd1306", "C8", "C0", JL_CHECK_WRONG, ""},
-    {"ssd1306", "A4", "A5", JL_CHECK_WRONG, "A4"},
-    {"ssd1306", "A6", "A7", JL_CHECK_WRONG, "invert"},
-    {"ssd1306", "clear", "", JL_CHECK_WRONG, "noise"},
-    {"ssd1306", "D9 F1", "D9", JL_CHECK_WRONG, ""},
-    {"ssd1306", "AE", "AE|AD 8B", JL_CHECK_WRONG, "sh1106"},
-    {"ssd1306", "AE", "AE|AF", JL_CHECK_MARGINAL, "before"},
-    {"ssd1306", "81 CF", "81 CF|81 10", JL_CHECK_WASTEFUL, "only the last one counts"},
-    {"ssd1306", "81 CF", "81 CF|81 CF", JL_CHECK_WASTEFUL, "set the same already"},
-    {"ssd1306", "A6", "A6|~500", JL_CHECK_WASTEFUL, "need none"},
-    {"ssd1306-32", "DA 02", "DA 12", JL_CHECK_WRONG, "COM"},
-    {"ssd1306-32", "A8 1F", "A8 3F", JL_CHECK_WRONG, ""},
-    {"ssd1309", "FD 12", "FD 16", JL_CHECK_DARK, ""},
-    {"ssd1309", "A1", "A0", JL_CHECK_WRONG, "mirrored"},
-    {"ssd1309", "AF", "", JL_CHECK_DARK, "AF"},
-    {"sh1106", "AD 8B", "AD 8A", JL_CHECK_DARK, ""},
-    {"sh1106", "AD 8B", "8D 14", JL_CHECK_WRONG, "8D"},
-    {"sh1106", "A8 3F", "20 00", JL_CHECK_WRONG, "20"},
-    {"sh1106", "C8", "C0", JL_CHECK_WRONG, ""},
-    {"ssd1327", "FD 12", "FD 16", JL_CHECK_DARK, "locked"},
-    {"ssd1327", "A0 51", "A0 42", JL_CHECK_WRONG, ""},
-    {"ssd1327", "A8 7F", "A8 3F", JL_CHECK_WRONG, ""},
-    {"ssd1327", "A4", "A7", JL_CHECK_WRONG, "invert"},
-    {"ssd1351", "FD B1", "", JL_CHECK_WRONG, "FD B1"},
-    {"ssd1351", "A2 00", "", JL_CHECK_WRONG, ""},
-    {"ssd1351", "A0 74", "A0 70", JL_CHECK_WRONG, ""},
-    {"ssd1351", "CA 7F", "CA 5F", JL_CHECK_WRONG, ""},
-    {"ssd1351", "A6", "A7", JL_CHECK_WRONG, "invert"},
-    {"pcd8544", "0C", "0D", JL_CHECK_WRONG, "invert"},
-    {"pcd8544", "0C", "08", JL_CHECK_DARK, ""},
-    {"pcd8544", "C0", "90", JL_CHECK_DARK, ""},
-    {"pcd8544", "C0", "FF", JL_CHECK_DARK, ""},
-    {"pcd8544", "20", "24", JL_CHECK_DARK, ""},
-    {"st7565", "2F", "", JL_CHECK_DARK, ""},
-    {"st7565", "~50", "", JL_CHECK_MARGINAL, "waits up to 50 ms"},
-    {"st7565", "C8", "C0", JL_CHECK_WRONG, ""},
-    {"st7565", "81 20", "81 00", JL_CHECK_DARK, ""},
-    {"st7565", "A4", "A5", JL_CHECK_WRONG, ""},
-    {"st7735", "11", "", JL_CHECK_DARK, "sleep"},
-    {"st7735", "~120", "~2", JL_CHECK_DARK, "118.00 ms too early"},
-    {"st7735", "29", "", JL_CHECK_DARK, "29"},
-    {"st7735", "36 00", "36 08", JL_CHECK_WRONG, "red and blue"},
-    {"st7735", "36 00", "36 40", JL_CHECK_WRONG, "mirrored"},
-    {"st7735", "3A 05", "3A 03", JL_CHECK_WRONG, ""},
-    {"st7735", "20", "21", JL_CHECK_WRONG, "invert"},
-    {"st7735", "13", "12", JL_CHECK_WRONG, ""},
-    {"st7789", "21", "", JL_CHECK_WRONG, "invert"},
-    {"st7789", "11", "", JL_CHECK_DARK, "sleep"},
-    {"st7789", "~150", "~1", JL_CHECK_DARK, "4.00 ms too early"},
-    {"st7789", "3A 55", "3A 66", JL_CHECK_WRONG, ""},
-    {"st7789", "3A 55", "", JL_CHECK_WRONG, ""},
-    {"st7789", "36 00", "36 60", JL_CHECK_WRONG, ""},
-    {"st7789", "29", "28", JL_CHECK_DARK, ""},
-    {"st7789", "B7 35", "B7 35|10", JL_CHECK_DARK, ""},
-    {"st7789", "36 00", "36 00|36 08", JL_CHECK_WRONG, "red and blue"},
-    {"st7789", "B7 35", "B7 35|39", JL_CHECK_WRONG, ""},
-    {"ili9341", "36 48", "36 40", JL_CHECK_WRONG, "red and blue"},
-    {"ili9341", "36 48", "36 08", JL_CHECK_WRONG, "mirrored"},
-    {"ili9341", "3A 55", "", JL_CHECK_WRONG, ""},
-    {"ili9341", "11", "", JL_CHECK_DARK, ""},
-    {"ili9341", "26 01", "26 01|21", JL_CHECK_WRONG, "invert"},
-    {"ili9488", "3A 66", "3A 55", JL_CHECK_WRONG, ""},
-    {"ili9488", "36 48", "36 28", JL_CHECK_WRONG, ""},
-    {"ili9488", "29", "", JL_CHECK_DARK, ""},
-};
+/* A step of a card, of what stands between two bars. */
+static int write_step(char *text, size_t room, const char *one) {
+    if (*one == '~') {
+        return snprintf(text, room, "step = wait %s ms\n", one + 1);
+    }
+    const char *kind = strcmp(one, "clear") == 0      ? ""
+                       : strncmp(one, "busy", 4) == 0 ? "wait "
+                                                      : "send ";
+    return snprintf(text, room, "step = %s%s%s\n", kind, one, *kind == 'w' ? " 400 ms" : "");
+}
 
 /* A card with a sequence, of which one step may be another one. */
-static bool make_card(const struct base *base, const struct sabotage *sabotage,
+static bool make_card(const struct check_base *base, const struct sabotage *sabotage,
                       struct jl_card *card) {
-    char text[4000], head[300];
+    static char text[6000];
+    char steps[2000];
     struct jl_complaint complaint = {""};
-    snprintf(head, sizeof head, "%s", base->head);
-    const char *controller = strtok(head, "|"), *size = strtok(NULL, "|"), *bus = strtok(NULL, "|"),
-               *rest = strtok(NULL, "");
-    const char *more = strstr(rest, "\n[glass]\n");
-    int length = snprintf(text, sizeof text,
-                          "[panel]\ncontroller = %s\n[glass]\nsize = %s pixels\n%s\n[bus]\nkind = "
-                          "%s\n%.*s\n[pins]\nreset = wired\n[wake]\n",
-                          controller, size, more ? more + 9 : "", bus,
-                          (int)(more ? more - rest : (int)strlen(rest)), rest);
+    int length =
+        snprintf(text, sizeof text,
+                 "[panel]\ncontroller = %s\n%s\n[glass]\nsize = %s pixels\n%s\n[bus]\n"
+                 "kind = %s\n%s\n[pins]\nreset = %s\n[wake]\n",
+                 base->controller, base->panel_lines, base->size, base->glass_lines, base->bus,
+                 base->bus_lines, strncmp(base->bus, "st7920", 6) ? "wired" : "none");
     bool done = false;
-    char steps[900];
     snprintf(steps, sizeof steps, "%s", base->steps);
     for (char *step = steps, *next; step; step = next) {
         next = strchr(step, '|');
@@ -156,29 +39,24 @@ static bool make_card(const struct base *base, const struct sabotage *sabotage,
         }
         bool mine = sabotage && !done && strcmp(step, sabotage->was) == 0;
         done |= mine;
-        char changed[900];
+        char changed[2000];
         snprintf(changed, sizeof changed, "%s", mine ? sabotage->is : step);
         for (char *one = changed, *after; *one; one = after) {
             after = strchr(one, '|');
             after = after ? (*after = '\0', after + 1) : one + strlen(one);
-            const char *kind = *one == '~' ? "wait " : strcmp(one, "clear") == 0 ? "" : "send ";
-            length += snprintf(text + length, sizeof text - (size_t)length, "step = %s%s%s\n", kind,
-                               *one == '~' ? one + 1 : one, *one == '~' ? " ms" : "");
+            length += write_step(text + length, sizeof text - (size_t)length, one);
         }
     }
     EXPECT(!sabotage || done);
-    bool good = jl_card_read_text("case", text, (size_t)length, card, &complaint);
-    if (!EXPECT(good)) {
-        printf("%s\n%s\n", complaint.text, text);
-    }
-    return good;
+    return test_check(jl_card_read_text("case", text, (size_t)length, card, &complaint), __FILE__,
+                      __LINE__, "%s\n%s", complaint.text, text);
 }
 
 static void print_findings(const struct jl_check *check) {
     for (size_t i = 0; i < check->count; i++) {
         const struct jl_check_finding *finding = &check->findings[i];
-        printf("      %s, step %d %s: %s\n", jl_check_grade_name(finding->grade), finding->step,
-               finding->command, finding->reason);
+        printf("      %s, step %d %s: %s\n        -> %s\n", jl_check_grade_name(finding->grade),
+               finding->step, finding->command, finding->reason, finding->remedy);
     }
 }
 
@@ -186,9 +64,10 @@ static void silent_on_what_works(void) {
     static struct jl_card card;
     static struct jl_check check;
     struct jl_complaint complaint = {""};
-    for (int i = 0; i < BASES; i++) {
-        test_row("%s", bases[i].name);
-        if (make_card(&bases[i], NULL, &card) && EXPECT(jl_check_card(&card, &check, &complaint))) {
+    for (size_t i = 0; i < check_base_count; i++) {
+        test_row("%s", check_bases[i].name);
+        if (make_card(&check_bases[i], NULL, &card) &&
+            EXPECT(jl_check_card(&card, &check, &complaint))) {
             EXPECT_INT((long long)check.found, 0);
             EXPECT(check.commands > 5);
             print_findings(&check);
@@ -214,14 +93,21 @@ static void silent_on_every_card(void) {
     EXPECT(jl_share_cards("demo/cards", expect_silence, &cards));
 }
 
-/* The worst finding has the grade, and one says what it is. */
+/* Whether it is the one that the sabotage was for: its command, if it has one, and its reason. */
+static bool is_meant(const struct jl_check_finding *finding, const struct sabotage *one) {
+    return finding->grade == one->grade && strstr(finding->reason, one->says) &&
+           strncmp(finding->command, one->step, strlen(one->step)) == 0;
+}
+
+/* The worst finding has the grade, and one of them blames the right command for the right reason.
+ */
 static void sabotages_are_noticed(void) {
     static struct jl_card card;
     static struct jl_check check;
     struct jl_complaint complaint = {""};
-    for (size_t i = 0; i < sizeof sabotages / sizeof sabotages[0]; i++) {
+    for (size_t i = 0; i < sabotage_count; i++) {
         const struct sabotage *one = &sabotages[i];
-        const struct base *base = bases;
+        const struct check_base *base = check_bases;
         while (strcmp(base->name, one->base) != 0) {
             base++;
         }
@@ -229,16 +115,110 @@ static void sabotages_are_noticed(void) {
         if (!make_card(base, one, &card) || !EXPECT(jl_check_card(&card, &check, &complaint))) {
             continue;
         }
-        bool said = false, good = check.count > 0;
+        bool meant = false;
         for (size_t k = 0; k < check.count; k++) {
-            said |= strstr(check.findings[k].reason, one->says) != NULL;
-            EXPECT(check.findings[k].remedy && *check.findings[k].remedy);
+            meant |= is_meant(&check.findings[k], one);
+            EXPECT(*check.findings[k].remedy);
         }
-        good = EXPECT(good) && EXPECT_INT(check.findings[0].grade, one->grade) && EXPECT(said);
+        bool good = EXPECT(check.count > 0) && EXPECT_INT(check.findings[0].grade, one->grade) &&
+                    EXPECT(meant);
         if (!good) {
             print_findings(&check);
         }
     }
+}
+
+/* ---- changes by chance ---- */
+
+/* Leaves a step out, or turns one bit of it around; not a wait, and not a clearing. */
+static bool change_step(struct test_random *random, const char *step, char *changed, size_t size) {
+    unsigned bytes[80];
+    int count = 0, at = 0, length;
+    while (count < 80 && sscanf(step + at, "%2x%n", &bytes[count], &length) == 1) {
+        at += length;
+        at += step[at] == ' ';
+        count++;
+    }
+    if (!count || step[at]) {
+        return false;
+    }
+    changed[0] = '\0';
+    if (test_random_between(random, 0, 3) == 0) {
+        return true;
+    }
+    int which = count > 1 ? test_random_between(random, 1, count - 1) : 0;
+    bytes[which] ^= 1u << test_random_between(random, 0, 7);
+    for (int i = 0, out = 0; i < count; i++) {
+        out += snprintf(changed + out, size - (size_t)out, "%s%02X", i ? " " : "", bytes[i]);
+    }
+    return true;
+}
+
+/* What the glass shows wrong, or not at all. */
+static bool is_seen(const struct jl_check *check) {
+    for (size_t i = 0; i < check->count; i++) {
+        const char *code = check->findings[i].code;
+        if (strcmp(code, "dark") == 0 || strcmp(code, "picture") == 0) {
+            return true;
+        }
+    }
+    return false;
+}
+
+/* Whether the step is blamed by its number's command; one that is left out, by what to send. */
+static bool is_blamed(const struct jl_check *check, const char *was, const char *is) {
+    for (size_t i = 0; i < check->count; i++) {
+        const struct jl_check_finding *finding = &check->findings[i];
+        const char *blamed = *is ? finding->command : strstr(finding->remedy, "send ");
+        const char *opcode = *is ? is : was;
+        blamed = blamed && !*is ? blamed + 5 : blamed;
+        if (finding->grade <= JL_CHECK_WRONG && blamed && strncmp(blamed, opcode, 2) == 0) {
+            return true;
+        }
+    }
+    return false;
+}
+
+/*
+ * Steps that are changed by chance: where that makes another picture, or none, the step must be
+ * blamed. What was changed is known here; whether it can be seen is what the emulated part shows.
+ */
+static void the_changed_step_is_blamed(void) {
+    static struct jl_card card;
+    static struct jl_check check;
+    struct jl_complaint complaint = {""};
+    struct test_random random = {20261128};
+    int seen = 0, blamed = 0, cases = test_cases(1200);
+    for (int i = 0; i < cases; i++) {
+        const struct check_base *base =
+            &check_bases[test_random_between(&random, 0, (int)check_base_count - 1)];
+        char steps[2000], changed[300], *which = steps;
+        snprintf(steps, sizeof steps, "%s", base->steps);
+        for (int skip = test_random_between(&random, 0, 30); skip && strchr(which, '|'); skip--) {
+            which = strchr(which, '|') + 1;
+        }
+        which[strcspn(which, "|")] = '\0';
+        if (!change_step(&random, which, changed, sizeof changed)) {
+            continue;
+        }
+        const struct sabotage one = {.base = base->name, .was = which, .is = changed};
+        test_row("%s: %s -> %s", one.base, one.was, one.is);
+        if (make_card(base, &one, &card) && EXPECT(jl_check_card(&card, &check, &complaint)) &&
+            is_seen(&check)) {
+            seen++;
+            if (is_blamed(&check, which, changed)) {
+                blamed++;
+            } else {
+                printf("  not blamed: %s: %s -> %s\n", one.base, one.was, one.is);
+                print_findings(&check);
+            }
+        }
+    }
+    test_row("all");
+    printf("  %d changes, %d of which can be seen; the step is blamed for %d, %.1f %%\n", cases,
+           seen, blamed, 100.0 * blamed / seen);
+    EXPECT(seen > cases / 8);
+    EXPECT(100 * blamed >= 98 * seen);
 }
 
 /* Each sequence is understood best by the part it is for, or by one that has all of it, too. */
@@ -246,11 +226,10 @@ static void sequences_name_their_part(void) {
     static struct jl_card card;
     static struct jl_rank ranks[JL_RANKS];
     struct jl_complaint complaint = {""};
-    for (int i = 0; i < BASES; i++) {
-        char name[20];
-        snprintf(name, sizeof name, "%.*s", (int)strcspn(bases[i].head, "|"), bases[i].head);
-        test_row("%s", bases[i].name);
-        if (!make_card(&bases[i], NULL, &card)) {
+    for (size_t i = 0; i < check_base_count; i++) {
+        const char *name = check_bases[i].controller;
+        test_row("%s", check_bases[i].name);
+        if (!make_card(&check_bases[i], NULL, &card)) {
             continue;
         }
         int count = jl_rank_controllers(&card, NULL, ranks, &complaint);
@@ -318,6 +297,7 @@ const struct test_group test_groups[] = {
     {"silent_on_what_works", silent_on_what_works},
     {"silent_on_every_card", silent_on_every_card},
     {"sabotages_are_noticed", sabotages_are_noticed},
+    {"the_changed_step_is_blamed", the_changed_step_is_blamed},
     {"sequences_name_their_part", sequences_name_their_part},
     {"the_command_judges", the_command_judges},
     {NULL, NULL},

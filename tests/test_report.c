@@ -29,7 +29,7 @@ static const struct {
     {"dark.card",
      1,
      {"<title>dark</title>", "stays dark: the charge pump is off", "src=\"data:image/png;base64,",
-      "<td>dark</td><td>the whole</td>", "<td>wrong</td><td>5, 0.427 ms: 21 column address</td>",
+      "<td>dark</td><td>the whole</td>", "<td>wrong</td><td>5, 0.427 ms: 21 column address",
       "<td>wrong</td><td>6, 0.495 ms: 22 page address", "1034</td>", "oscillator 8 of 15",
       "; &lt;b&gt;tried&lt;/b&gt; &amp; dark\n[panel]", "</html>\n", NULL}},
     {"hd44780-16x2-4bit",

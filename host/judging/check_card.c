@@ -5,15 +5,10 @@
 #include <stdlib.h>
 #include <string.h>
 
-#include "../runs/light_content.h"
-#include "jadelamp/host/compare.h"
-#include "jadelamp/host/frame_picture.h"
 #include "judge.h"
 #include "rank.h"
-
-#define LIGHT_UP_PS 300000000000u
-/* Differences of a channel that colours of 5 and 6 bits, and particles, make. */
-enum { TOLERANCE = 12 };
+#include "sequence.h"
+#include "trial.h"
 
 struct along {
     struct judge judge;
@@ -164,38 +159,23 @@ static void take_diagnostic(void *context, const struct jl_diagnostic *diagnosti
 /* ---- the picture ---- */
 
 static void judge_picture(struct along *along) {
-    struct jl_rig *rig = &along->rig;
-    struct jl_picture expected = {0}, seen = {0};
     struct jl_comparison comparison;
-    bool good = jl_frame_picture(jl_rig_frame(rig), &expected) && jl_rig_look(rig, &seen) &&
-                jl_compare(&expected, &seen, TOLERANCE, &comparison);
-    if (good && rig->card.round) {
-        comparison.differing = 0; /* its corners cannot be seen */
-    }
-    if (good && comparison.differing > (long)expected.width * expected.height / 200) {
+    if (jl_host_trial_differs(&along->rig, &comparison)) {
         jl_host_judge_find(&along->judge, JL_CHECK_WRONG,
                            jl_host_judge_step_of(&along->judge, comparison.relation), "picture",
                            *comparison.relation ? "take that back in the sequence or in the card"
                                                 : "compare the sequence with the datasheet's",
                            "the glass does not show the test card%s%s",
                            *comparison.relation ? ": it is " : "", comparison.relation);
+        if (along->judge.check->count) {
+            along->judge.of_glass[along->judge.check->count - 1] = true;
+        }
     }
-    jl_picture_free(&expected);
-    jl_picture_free(&seen);
 }
 
 static void run(struct along *along) {
     struct jl_rig *rig = &along->rig;
-    jl_status status = jl_rig_wake(rig);
-    if (status == JL_OK && rig->card.cells.bus) {
-        status = jl_char_test_card(&rig->cells, rig->card.controller->name);
-    } else if (status == JL_OK) {
-        jl_host_draw_test_card(jl_rig_frame(rig), rig->card.controller->name);
-        status = jl_rig_present(rig);
-    }
-    if (status == JL_OK && rig->card.module & JL_MODULE_LIGHT_WIRED) {
-        status = jl_panel_light(&rig->panel, true);
-    }
+    jl_status status = jl_host_trial_show(rig);
     jl_explain_end(&along->explainer);
     if (status != JL_OK) {
         jl_host_judge_find(&along->judge, JL_CHECK_DARK, 0, "status",
@@ -203,11 +183,35 @@ static void run(struct along *along) {
                            jl_status_text(status));
         return;
     }
-    jl_board_wait_ps(rig->board, LIGHT_UP_PS);
-    bool paper = !rig->card.cells.bus && rig->card.controller->driver->paper;
-    if (!rig->card.cells.bus && !paper && !jl_device_why_dark(rig->device)) {
+    jl_board_wait_ps(rig->board, TRIAL_LIGHT_UP_PS);
+    if (!rig->card.cells.bus && !jl_device_why_dark(rig->device)) {
         judge_picture(along);
     }
+}
+
+/*
+ * A step whose arguments are not all there. Where they travel like opcodes, the part takes the next
+ * commands for them, and what it complains of is further on.
+ */
+static void judge_steps(struct along *along) {
+    const struct jl_card *card = &along->rig.card;
+    struct sequence *sequence = malloc(sizeof *sequence);
+    bool listens = card->has_wake && !jl_explain_arguments_are_data(card->controller->emulator);
+    if (sequence && listens && jl_host_sequence_of(card, sequence)) {
+        for (int i = 0, step = 0; i < sequence->count; i++) {
+            const struct sequence_item *item = &sequence->items[i];
+            step += item->is_command;
+            if (item->missing) {
+                jl_host_judge_find(
+                    &along->judge, JL_CHECK_WRONG, step, jl_code_name(JL_CODE_ARGUMENT_COUNT),
+                    "send each command with all of its arguments",
+                    "step %02X (%s) lacks %d argument%s: what follows is taken for "
+                    "them",
+                    item->bytes[0], item->name, item->missing, item->missing == 1 ? "" : "s");
+            }
+        }
+    }
+    free(sequence);
 }
 
 bool jl_check_card(const struct jl_card *card, struct jl_check *check,
@@ -219,6 +223,7 @@ bool jl_check_card(const struct jl_card *card, struct jl_check *check,
     bool good = jl_rig_open(&along->rig, card, complaint);
     if (good) {
         jl_host_judge_begin(&along->judge, check, card);
+        along->judge.explainer = &along->explainer;
         jl_explain_begin(&along->explainer, card->controller->emulator, take_explained, along);
         if (!card->controller->scanned) { /* that has no commands, or a port of its own for them */
             stand_before(along);
@@ -226,8 +231,17 @@ bool jl_check_card(const struct jl_card *card, struct jl_check *check,
         jl_board_on_diagnostic(along->rig.board, take_diagnostic, along);
         run(along);
         check->until_ps = now_ps(along);
-        jl_host_judge_end(&along->judge, along->rig.device);
+        if (!card->cells.bus) {
+            judge_steps(along);
+        }
+        jl_host_judge_whole(&along->judge, along->rig.device);
         jl_rig_close(&along->rig);
+        if (jl_host_judge_wants_blame(&along->judge)) {
+            struct blame blame;
+            jl_host_blame(card, &blame);
+            jl_host_judge_blame(&along->judge, &blame);
+        }
+        jl_host_judge_sort(&along->judge);
     }
     free(along);
     return good;

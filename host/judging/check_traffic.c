@@ -32,7 +32,8 @@ bool jl_check_traffic(struct jl_traffic *traffic, struct jl_check *check,
     jl_host_judge_begin(judge, check, &rig->card);
     bool good = jl_reading_run(traffic, take_line, judge, complaint);
     if (good) {
-        jl_host_judge_end(judge, rig->device);
+        jl_host_judge_whole(judge, rig->device);
+        jl_host_judge_sort(judge);
     }
     free(judge);
     return good;

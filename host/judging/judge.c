@@ -1,4 +1,4 @@
-/* Findings: gathered, told once, sorted; and rules about the sequence as a whole. */
+/* Findings: gathered with the step that is to blame, told once, sorted. */
 #include "judge.h"
 
 #include <ctype.h>
@@ -6,9 +6,6 @@
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
-
-/* Waits that nothing asks for are told when they are as long as this in all. */
-#define VAIN_PS ((uint64_t)20000000000)
 
 /* Commands that drivers put into one transfer. */
 enum { IN_A_TRANSFER = 16 };
@@ -25,25 +22,37 @@ void jl_host_judge_begin(struct judge *judge, struct jl_check *check, const stru
     judge->card = card;
 }
 
-static struct jl_check_finding *add(struct judge *judge) {
+static struct jl_check_finding *add(struct judge *judge, enum jl_check_grade grade,
+                                    const char *code, const char *remedy) {
     struct jl_check *check = judge->check;
     check->found++;
-    return check->count < JL_CHECK_MOST ? &check->findings[check->count++] : NULL;
+    if (check->count == JL_CHECK_MOST) {
+        return NULL;
+    }
+    struct jl_check_finding *finding = &check->findings[check->count++];
+    *finding = (struct jl_check_finding){.grade = grade, .code = code};
+    snprintf(finding->remedy, sizeof finding->remedy, "%s", remedy);
+    return finding;
+}
+
+/* Steps are counted from 1; 0 is the whole. */
+static void set_step(const struct judge *judge, struct jl_check_finding *finding, int step) {
+    finding->step = step;
+    finding->command[0] = '\0';
+    if (step > 0 && step <= judge->step_count) {
+        finding->at_ps = judge->steps[step - 1].at_ps;
+        snprintf(finding->command, sizeof finding->command, "%s", judge->steps[step - 1].words);
+    }
 }
 
 void jl_host_judge_find(struct judge *judge, enum jl_check_grade grade, int step, const char *code,
                         const char *remedy, const char *format, ...) {
     va_list arguments;
-    struct jl_check_finding *finding = add(judge);
+    struct jl_check_finding *finding = add(judge, grade, code, remedy);
     if (!finding) {
         return;
     }
-    *finding =
-        (struct jl_check_finding){.grade = grade, .step = step, .code = code, .remedy = remedy};
-    if (step > 0 && step <= judge->step_count) {
-        finding->at_ps = judge->steps[step - 1].at_ps;
-        snprintf(finding->command, sizeof finding->command, "%02X", judge->steps[step - 1].opcode);
-    }
+    set_step(judge, finding, step);
     va_start(arguments, format);
     vsnprintf(finding->reason, sizeof finding->reason, format, arguments);
     va_end(arguments);
@@ -51,18 +60,20 @@ void jl_host_judge_find(struct judge *judge, enum jl_check_grade grade, int step
 
 /* ---- what is sent ---- */
 
+static void put_words(char *out, size_t size, const struct jl_explained *explained) {
+    char words[80];
+    jl_explain_words(explained, words, sizeof words);
+    snprintf(out, size, "%02X %.40s%s%.76s", explained->opcode,
+             explained->name ? explained->name : "unknown command", *words ? "  " : "", words);
+}
+
 void jl_host_judge_sent(struct judge *judge, const struct jl_explained *explained) {
-    char words[60];
     if (explained->is_data) {
         judge->pixels_came |= explained->count > 1;
         return;
     }
     judge->check->commands++;
-    judge->now_step = judge->check->commands;
-    jl_explain_words(explained, words, sizeof words);
-    snprintf(judge->now, sizeof judge->now, "%02X %.40s%s%.30s", explained->opcode,
-             explained->name ? explained->name : "unknown command", *words ? "  " : "", words);
-    if (judge->pixels_came || judge->step_count == JUDGE_STEPS) {
+    if (judge->step_count == JUDGE_STEPS) {
         return;
     }
     struct judged_step *step = &judge->steps[judge->step_count++];
@@ -70,9 +81,11 @@ void jl_host_judge_sent(struct judge *judge, const struct jl_explained *explaine
                                  .name = explained->name,
                                  .count = explained->count,
                                  .at_ps = explained->at_ps};
+    put_words(step->words, sizeof step->words, explained);
     for (size_t i = 0; i < explained->count && i < JL_EXPLAIN_ARGUMENTS; i++) {
         step->sum = step->sum * 31 + explained->arguments[i] + 1;
     }
+    judge->wake_count = judge->pixels_came ? judge->wake_count : judge->step_count;
 }
 
 void jl_host_judge_waited(struct judge *judge, uint64_t picoseconds) {
@@ -81,24 +94,85 @@ void jl_host_judge_waited(struct judge *judge, uint64_t picoseconds) {
     }
 }
 
+/* The opcode that stands at a place of a text; -1: no two hexadecimal digits, or more of them. */
+static int opcode_at(const char *text) {
+    text += strncmp(text, "0x", 2) == 0 ? 2 : 0;
+    bool two = isxdigit((unsigned char)text[0]) && isxdigit((unsigned char)text[1]) &&
+               !isalnum((unsigned char)text[2]);
+    return two ? (int)strtol(text, NULL, 16) : -1;
+}
+
 /*
- * The step that a diagnostic is about. A transfer of several commands is told as a whole, before
- * what the controller says of it: a diagnostic that names a command is of the last such step.
+ * The command that a diagnostic is about, as controllers say it: what came too early "after 11",
+ * "command 2A ...", or "2A (set_column_address) ...". -1: it names none.
  */
-static int step_named_in(const struct judge *judge, const char *text) {
-    const char *at = strstr(text, "command ");
-    if (at) {
-        char *end;
-        unsigned long opcode = strtoul(at + 8, &end, 16);
-        bool hex = end > at + 8 && !isalnum((unsigned char)*end); /* not "command data" */
-        int first = judge->step_count > IN_A_TRANSFER ? judge->step_count - IN_A_TRANSFER : 0;
-        for (int i = judge->step_count - 1; hex && i >= first; i--) {
-            if (judge->steps[i].opcode == opcode) {
-                return i + 1;
-            }
+static int opcode_named_in(const char *text) {
+    const char *after = strstr(text, " too early after "), *command = strstr(text, "command ");
+    int opcode = after ? opcode_at(after + 17) : -1;
+    opcode = opcode < 0 && command ? opcode_at(command + 8) : opcode;
+    return opcode < 0 ? opcode_at(text) : opcode;
+}
+
+/* The number of the last command with an opcode, among so many; 0: there is none. */
+static int step_of_opcode(const struct judge *judge, int opcode, int among) {
+    int first = judge->step_count > among ? judge->step_count - among : 0;
+    for (int i = judge->step_count - 1; i >= first; i--) {
+        if (judge->steps[i].opcode == opcode) {
+            return i + 1;
         }
     }
     return 0;
+}
+
+/* The last command that stands as "(A5)" in a text; 0: none does. */
+static int step_in_brackets(const struct judge *judge, const char *text) {
+    for (const char *at = strchr(text, '('); at; at = strchr(at + 1, '(')) {
+        int opcode = at[1] && at[2] && at[3] == ')' ? opcode_at(at + 1) : -1;
+        int step = opcode < 0 ? 0 : step_of_opcode(judge, opcode, judge->wake_count);
+        if (step) {
+            return step;
+        }
+    }
+    return 0;
+}
+
+/* The command that switched the display on. */
+static int step_of_on(const struct judge *judge) {
+    int step = step_of_opcode(judge, JUDGE_DISPLAY_ON, JUDGE_STEPS);
+    return step ? step : step_of_opcode(judge, JUDGE_DCS_DISPLAY_ON, JUDGE_STEPS);
+}
+
+/* Tells who is to blame for what a controller found: whom it names, or what came last. */
+static void set_blamed(const struct judge *judge, struct jl_check_finding *finding,
+                       const struct jl_diagnostic *diagnostic, uint64_t at_ps) {
+    const char *text = diagnostic->text;
+    const struct jl_explained *open =
+        judge->explainer ? jl_explain_under_way(judge->explainer) : NULL;
+    int opcode = opcode_named_in(text);
+    int step = diagnostic->code == JL_CODE_ON_TOO_EARLY ? step_of_on(judge)
+               : opcode < 0                             ? step_in_brackets(judge, text)
+                            : step_of_opcode(judge, opcode, IN_A_TRANSFER);
+    if (open && !open->is_data && (opcode == open->opcode || (opcode < 0 && !step))) {
+        finding->step = judge->check->commands + 1;
+        put_words(finding->command, sizeof finding->command, open);
+    } else {
+        set_step(judge, finding, step ? step : judge->step_count);
+    }
+    finding->at_ps = at_ps;
+}
+
+/* Whether it comes again with each command that follows, for the same reason. */
+static bool is_told_once(enum jl_code code) {
+    return code == JL_CODE_LOCKED || code == JL_CODE_NO_WRITE_COMMAND;
+}
+
+bool jl_host_judge_has_told(const struct judge *judge, const char *code) {
+    for (size_t i = 0; i < judge->check->count; i++) {
+        if (strcmp(judge->check->findings[i].code, code) == 0) {
+            return true;
+        }
+    }
+    return false;
 }
 
 void jl_host_judge_diagnostic(struct judge *judge, const struct jl_diagnostic *diagnostic,
@@ -111,117 +185,67 @@ void jl_host_judge_diagnostic(struct judge *judge, const struct jl_diagnostic *d
     if (note || diagnostic->count > 1) {
         return;
     }
-    jl_host_judge_meaning(diagnostic->code, &grade, &remedy);
-    struct jl_check_finding *finding = add(judge);
+    bool of_glass = jl_host_judge_meaning(diagnostic->code, &grade, &remedy);
+    if (is_told_once(diagnostic->code) &&
+        jl_host_judge_has_told(judge, jl_code_name(diagnostic->code))) {
+        return;
+    }
+    struct jl_check_finding *finding = add(judge, grade, jl_code_name(diagnostic->code), remedy);
     if (finding) {
-        *finding = (struct jl_check_finding){.grade = grade,
-                                             .step = judge->now_step,
-                                             .at_ps = at_ps,
-                                             .code = jl_code_name(diagnostic->code),
-                                             .remedy = remedy};
-        snprintf(finding->command, sizeof finding->command, "%s", judge->now);
-        int named =
-            judge->now_step == judge->step_count ? step_named_in(judge, diagnostic->text) : 0;
-        if (named && named != judge->now_step) {
-            const struct judged_step *step = &judge->steps[named - 1];
-            finding->step = named;
-            snprintf(finding->command, sizeof finding->command, "%02X %s", step->opcode,
-                     step->name ? step->name : "unknown command");
-        }
+        judge->of_glass[judge->check->count - 1] = of_glass;
+        set_blamed(judge, finding, diagnostic, at_ps);
         snprintf(finding->reason, sizeof finding->reason, "%s", diagnostic->text);
     }
 }
 
-/* ---- the whole ---- */
+/* ---- who is to blame ---- */
 
-int jl_host_judge_step_of(const struct judge *judge, const char *relation) {
-    static const struct {
-        const char *word;
-        uint8_t opcodes[6]; /* of OLEDs and LCDs of one colour; of colour glass */
-    } kinds[] = {
-        {"inverted", {0xA7, 0xA6, 0x21, 0x20, 0x0D, 0x0C}},
-        {"mirrored left", {0xA0, 0xA1, 0x36}},
-        {"mirrored top", {0xC0, 0xC8, 0x36}},
-        {"turned", {0x36, 0xA0, 0xA1, 0xC0, 0xC8}},
-        {"red and blue", {0x36, 0xA0}},
-        {"shifted", {0xD3, 0xA2, 0xA1, 0x2A, 0x2B}},
-    };
-    for (size_t kind = 0; kind < sizeof kinds / sizeof kinds[0]; kind++) {
-        if (!strstr(relation, kinds[kind].word)) {
-            continue;
-        }
-        for (int i = judge->step_count - 1; i >= 0; i--) {
-            uint8_t opcode = judge->steps[i].opcode;
-            if (opcode && memchr(kinds[kind].opcodes, opcode, sizeof kinds[kind].opcodes)) {
-                return i + 1;
-            }
+bool jl_host_judge_wants_blame(const struct judge *judge) {
+    bool wants = false;
+    for (size_t i = 0; i < judge->check->count; i++) {
+        wants |= judge->of_glass[i];
+    }
+    return wants;
+}
+
+/* The number of the command that is the so-manieth of its opcode. */
+static int step_of_blamed(const struct judge *judge, const struct blamed *blamed) {
+    int occurrence = 0;
+    for (int i = 0; i < judge->step_count && blamed->nth; i++) {
+        occurrence += judge->steps[i].opcode == blamed->opcode;
+        if (occurrence == blamed->occurrence) {
+            return i + 1;
         }
     }
     return 0;
 }
 
-bool jl_host_judge_needs_wait(const struct jl_card *card, uint8_t opcode) {
-    const char *part = card->controller->name;
-    if (card->cells.bus || card->controller->driver->paper || strncmp(part, "st7920", 6) == 0) {
-        return true; /* each of their commands takes time */
-    }
-    if (card->format->bits_per_pixel > 4 && strncmp(part, "ssd", 3) != 0) {
-        return opcode == 0x01 || opcode == 0x10 || opcode == 0x11 || opcode == 0x29;
-    }
-    bool powers =
-        opcode >= 0x28 && opcode <= 0x2F; /* st7565, uc1701: booster, regulator, follower */
-    return powers || opcode == 0xE2 || opcode == 0xAE || opcode == 0xAF || opcode == 0x25;
-}
-
-static void look_at_waits(struct judge *judge) {
-    uint64_t vain_ps = 0;
-    int waits = 0, first = 0;
-    for (int i = 0; i < judge->step_count; i++) {
-        const struct judged_step *step = &judge->steps[i];
-        if (step->wait_ps >= 1000000000 && !jl_host_judge_needs_wait(judge->card, step->opcode)) {
-            vain_ps += step->wait_ps;
-            waits++;
-            first = first ? first : i + 1;
+/* One step: it is what all of these are about. */
+static void blame_one(struct judge *judge, const struct blamed *one) {
+    for (size_t i = 0; i < judge->check->count; i++) {
+        struct jl_check_finding *finding = &judge->check->findings[i];
+        if (judge->of_glass[i]) {
+            set_step(judge, finding, step_of_blamed(judge, one));
+            snprintf(finding->remedy, sizeof finding->remedy, "%s: then the glass is right",
+                     one->remedy);
         }
     }
-    if (vain_ps >= VAIN_PS) {
-        jl_host_judge_find(judge, JL_CHECK_WASTEFUL, first, "wait-in-vain",
-                           "leave out waits that the datasheet does not ask for",
-                           "%d wait%s of %.0f ms in all, behind commands that need none", waits,
-                           waits == 1 ? "" : "s", (double)vain_ps / 1e9);
+}
+
+void jl_host_judge_blame(struct judge *judge, const struct blame *blame) {
+    enum jl_check_grade worst = JL_CHECK_WASTEFUL;
+    if (blame->count == 1) {
+        blame_one(judge, &blame->of[0]);
+        return;
     }
-}
-
-/* Registers that hold what they were given; addresses and what starts something are none. */
-static bool is_setting(const struct judge *judge, const struct judged_step *step) {
-    static const uint8_t others[] = {0x01, 0x10, 0x11, 0x13, 0x15, 0x20, 0x21, 0x22, 0x24, 0x25,
-                                     0x26, 0x2A, 0x2B, 0x2C, 0x2E, 0x2F, 0x38, 0x44, 0x45, 0x4E,
-                                     0x4F, 0x5C, 0x75, 0x90, 0xE2, 0xE3, 0xFD, 0xEF, 0xFE, 0xEB};
-    bool color = judge->card->format && judge->card->format->bits_per_pixel > 4;
-    bool page_address =
-        !color && (step->opcode < 0x20 || (step->opcode >= 0xB0 && step->opcode < 0xC0));
-    return step->name && !page_address && step->count > 0 &&
-           !memchr(others, step->opcode, sizeof others);
-}
-
-static void look_at_repeats(struct judge *judge) {
-    for (int i = 0; i < judge->step_count; i++) {
-        const struct judged_step *later = &judge->steps[i];
-        for (int k = i - 1; k >= 0 && is_setting(judge, later); k--) {
-            const struct judged_step *first = &judge->steps[k];
-            if (first->opcode != later->opcode || first->count != later->count) {
-                continue;
-            }
-            if (first->sum == later->sum) {
-                jl_host_judge_find(judge, JL_CHECK_WASTEFUL, i + 1, "no-effect", "leave it out",
-                                   "step %d has set the same already", k + 1);
-            } else {
-                jl_host_judge_find(judge, JL_CHECK_WASTEFUL, k + 1, "undone",
-                                   "keep the one that is meant",
-                                   "step %d sets it anew: only the last one counts", i + 1);
-            }
-            break;
-        }
+    for (size_t i = 0; i < judge->check->count; i++) {
+        enum jl_check_grade grade = judge->check->findings[i].grade;
+        worst = judge->of_glass[i] && grade < worst ? grade : worst;
+    }
+    for (int i = 0; i < blame->count && i < BLAME_MOST; i++) {
+        jl_host_judge_find(judge, worst, step_of_blamed(judge, &blame->of[i]), "change",
+                           blame->of[i].remedy, "change %d of the %d that make the glass right",
+                           i + 1, blame->count);
     }
 }
 
@@ -230,17 +254,7 @@ static int by_grade(const void *a, const void *b) {
     return x->grade != y->grade ? (int)x->grade - (int)y->grade : x->step - y->step;
 }
 
-void jl_host_judge_end(struct judge *judge, struct jl_device *device) {
+void jl_host_judge_sort(struct judge *judge) {
     struct jl_check *check = judge->check;
-    const char *why = jl_device_why_dark(device);
-    if (why) {
-        jl_host_judge_find(judge, JL_CHECK_DARK, 0, "dark",
-                           "send what is missing, or wire what is not there",
-                           "the glass stays dark: %s", why);
-    }
-    if (!judge->card->cells.bus) {
-        look_at_waits(judge);
-        look_at_repeats(judge);
-    }
     qsort(check->findings, check->count, sizeof check->findings[0], by_grade);
 }

@@ -1,6 +1,8 @@
 /* What each kind of mistake comes to, and what helps. */
 #include "judge.h"
 
+#include <string.h>
+
 struct meaning {
     enum jl_check_grade grade;
     const char *remedy;
@@ -81,6 +83,8 @@ static const struct meaning meanings[] = {
     [JL_CODE_STALE_PLANE] = {JL_CHECK_WRONG, "write the old picture's plane, too"},
     [JL_CODE_RED_PLANE] = {JL_CHECK_WRONG, "write both planes"},
     [JL_CODE_VOLTAGES_OFF] = {JL_CHECK_DARK, "switch the voltages on before the update"},
+    [JL_CODE_SUPPLY] = {JL_CHECK_MARGINAL,
+                        "switch the pump off, 8D 10, where VCC comes from outside"},
     [JL_CODE_VOLTAGES_ON] = {JL_CHECK_MARGINAL, "switch the voltages off, or go to sleep"},
     [JL_CODE_UPDATE_RATE] = {JL_CHECK_MARGINAL, "update less often, and fully from time to time"},
     [JL_CODE_DATA_LINES] = {JL_CHECK_WRONG, "look at the data lines"},
@@ -96,7 +100,16 @@ static const struct meaning meanings[] = {
     [JL_CODE_NOT_TAKEN] = {JL_CHECK_MARGINAL, "take each report"},
 };
 
-void jl_host_judge_meaning(enum jl_code code, enum jl_check_grade *grade, const char **remedy) {
+/* Seen on the glass, long after the step that is to blame. */
+static const uint8_t of_glass[] = {
+    JL_CODE_GEOMETRY,     JL_CODE_COLORS,       JL_CODE_BYTES_EXCHANGED, JL_CODE_ALL_ON,
+    JL_CODE_PART_ON,      JL_CODE_NOISE_SHOWN,  JL_CODE_WINDOW_SHARE,    JL_CODE_PAGE_OVERRUN,
+    JL_CODE_PIXEL_CUT,    JL_CODE_ASLEEP,       JL_CODE_CONTRAST,        JL_CODE_SCROLL_RUNNING,
+    JL_CODE_PIXEL_FORMAT, JL_CODE_WINDOW_RANGE,
+};
+
+bool jl_host_judge_meaning(enum jl_code code, enum jl_check_grade *grade, const char **remedy) {
     *grade = meanings[code].grade;
     *remedy = meanings[code].remedy;
+    return memchr(of_glass, (int)code, sizeof of_glass) != NULL;
 }

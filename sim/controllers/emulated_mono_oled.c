@@ -393,6 +393,10 @@ static void run_command_with_arguments(struct jl_device *device) {
     case 0x8D:
         expect(device, (a & 0xFB) == 0x10, a, "10 (off) or 14 (on)");
         chip->pump_enabled = (a & 0x04) != 0;
+        if (chip->pump_enabled && device->glass.external_supply) {
+            jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_SUPPLY,
+                                 "8D switches the charge pump on, and VCC comes from outside, too");
+        }
         chip->pump_running = chip->pump_running && chip->pump_enabled;
         break;
     case 0xA3:

@@ -24,12 +24,12 @@ const char *jl_check_grade_name(enum jl_check_grade grade);
 
 struct jl_check_finding {
     enum jl_check_grade grade;
-    int step;           /**< number of the command, from 1; 0: of the whole */
-    uint64_t at_ps;     /**< since the begin */
-    char command[80];   /**< in words; empty: of the whole */
-    const char *code;   /**< what kind it is: jl_code_name(), or a rule's name */
-    char reason[240];   /**< a sentence */
-    const char *remedy; /**< what to do; a sentence, constant */
+    int step;          /**< number of the command, from 1; 0: of the whole */
+    uint64_t at_ps;    /**< since the begin */
+    char command[128]; /**< in words; empty: of the whole */
+    const char *code;  /**< what kind it is: jl_code_name(), or a rule's name */
+    char reason[240];  /**< a sentence */
+    char remedy[160];  /**< what to do; a sentence */
 };
 
 enum { JL_CHECK_MOST = 64 };

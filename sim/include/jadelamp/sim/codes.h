@@ -82,6 +82,7 @@ extern "C" {
     X(STALE_PLANE, "stale-plane", "the plane of the old picture is not what the glass shows")      \
     X(RED_PLANE, "red-plane", "the red plane was not written, or is inverted")                     \
     X(VOLTAGES_OFF, "voltages-off", "an update without voltages or waveform")                      \
+    X(SUPPLY, "supply", "two supplies drive the glass")                                            \
     X(VOLTAGES_ON, "voltages-on", "voltages were left on")                                         \
     X(UPDATE_RATE, "update-rate", "updates too often, or too many partial ones")                   \
     /* scan-out */                                                                                 \

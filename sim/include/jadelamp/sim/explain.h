@@ -66,6 +66,9 @@ void jl_explain_end(struct jl_explainer *explainer);
 /** Whether the command under way has all its arguments, or none is; data always have. */
 bool jl_explain_is_whole(const struct jl_explainer *explainer);
 
+/** The command or data under way; NULL: none is. */
+const struct jl_explained *jl_explain_under_way(const struct jl_explainer *explainer);
+
 /** A command by its name, however it is spaced and capitalized. */
 struct jl_named_command {
     uint8_t opcode;

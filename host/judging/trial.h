@@ -1,0 +1,21 @@
+/* A card's panel, woken and shown the test card: is it right? */
+#ifndef JADELAMP_HOST_TRIAL_H
+#define JADELAMP_HOST_TRIAL_H
+
+#include "jadelamp/host/compare.h"
+#include "jadelamp/host/rig.h"
+
+/* Long enough for any glass to light up. */
+#define TRIAL_LIGHT_UP_PS 300000000000u
+
+/* Wakes the rig and shows the test card, of cells too; the status of what failed. */
+jl_status jl_host_trial_show(struct jl_rig *rig);
+
+/* Whether another picture than the test card is on the glass; the comparison says how it differs.
+ * Not of cells. */
+bool jl_host_trial_differs(struct jl_rig *rig, struct jl_comparison *comparison);
+
+/* All of that on a board of its own: the glass is lit and right. */
+bool jl_host_trial_is_right(const struct jl_card *card);
+
+#endif
