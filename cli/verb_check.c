@@ -78,7 +78,7 @@ static void print_ranks_json(const struct jl_rank *ranks, int count) {
     cli_print_json(json);
 }
 
-/* Exit status 1 when another controller understands more than the card's own. */
+/* Exit status 1 when another controller understands more than the one that the card names. */
 static int rank(const char *verb, const struct jl_card *card, const char *capture, bool as_json) {
     static struct jl_rank ranks[JL_RANKS];
     struct jl_complaint complaint = {""};
@@ -98,7 +98,8 @@ static int rank(const char *verb, const struct jl_card *card, const char *captur
         printf("%s: which controllers understand what is sent\n", card->name);
         print_ranks(ranks, count);
     }
-    return ranks[0].controller == card->controller ? EXIT_GOOD : EXIT_FINDINGS;
+    bool own = ranks[0].controller == card->controller || card->controller_left_out;
+    return own ? EXIT_GOOD : EXIT_FINDINGS;
 }
 
 static bool judge_capture(const char *path, const struct jl_card *card, struct jl_check *check,
@@ -132,8 +133,9 @@ int verb_check(int argc, const char **argv) {
     int status = EXIT_BAD;
     const char *name = cli_take_card(context, argv[0]);
     if (name && ranks) {
-        status = jl_card_find(name, &card, &complaint) ? rank(argv[0], &card, capture, as_json != 0)
-                                                       : cli_bad(argv[0], "%s", complaint.text);
+        status = jl_card_find_unnamed(name, &card, &complaint)
+                     ? rank(argv[0], &card, capture, as_json != 0)
+                     : cli_bad(argv[0], "%s", complaint.text);
     } else if (name) {
         bool good = jl_card_find(name, &card, &complaint) &&
                     (capture ? judge_capture(capture, &card, &check, &complaint)

@@ -253,12 +253,36 @@ static void sequences_name_their_part(void) {
     EXPECT(other);
 }
 
+/* Cards without a controller. */
+#define UNNAMED(size, bus, rest)                                                                   \
+    "printf '[glass]\\nsize = " size " pixels\\n[bus]\\nkind = " bus "\\n" rest                    \
+    "' >unnamed.card; " JADELAMP " check unnamed.card "
+
 static void the_command_judges(void) {
     static const struct {
         const char *line;
         int status;
         const char *says;
     } rows[] = {
+        {UNNAMED("240 x 240", "spi",
+                 "[wake]\\nstep = send 11\\nstep = wait 120 ms\\nstep = send B2 0C 0C 00 33 33\\n"
+                 "step = send BB 19\\nstep = send D0 A4 A1\\nstep = send 29\\n") "--rank",
+         0, "what is sent\n  st7789       5 of    5 commands\n"},
+        {UNNAMED("128 x 64", "i2c",
+                 "address = 0x3C\\n[wake]\\nstep = send AE\\nstep = send AD 8B\\nstep = send 33\\n"
+                 "step = send AF\\n") "--rank",
+         0, "what is sent\n  sh1106       4 of    4 commands\n"},
+        {" light sh1106-128x64-i2c >/dev/null; " UNNAMED(
+             "128 x 64", "i2c", "address = 0x3C\\n") "--rank --capture sh1106-128x64-i2c.vcd",
+         0, "what is sent\n  sh1106 "},
+        {UNNAMED("128 x 64", "i2c", "address = 0x3C\\n") "--rank", 2, "nothing to rank by"},
+        {UNNAMED("128 x 64", "i2c", "address = 0x3C\\n") "2>&1", 2,
+         "the card ends without controller in [panel], such as controller = ssd1306; jadelamp "
+         "check --rank"},
+        {UNNAMED("1280 x 640", "i2c", "address = 0x3C\\n") "--rank", 2, "1280 x 640 pixels"},
+        {UNNAMED("128 x 64", "i2c",
+                 "address = 0x3C\\n[wake]\\nstep = send display off\\n") "--rank",
+         2, "needs the controller"},
         {" check st7789-240x240-spi", 0, "nothing to object to"},
         {" check ssd1306-128x64-i2c --json", 0, "\"found\":\t0"},
         {" check hd44780-16x2-4bit", 0, "nothing to object to"},
@@ -286,7 +310,8 @@ static void the_command_judges(void) {
     shell_begin();
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         char line[800];
-        snprintf(line, sizeof line, "%s%s", JADELAMP, rows[i].line);
+        bool whole = rows[i].line[0] != ' ';
+        snprintf(line, sizeof line, "%s%s", whole ? "" : JADELAMP, rows[i].line);
         EXPECT_INT(shell(line), rows[i].status);
         EXPECT_CONTAINS(output, rows[i].says);
     }

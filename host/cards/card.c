@@ -597,12 +597,17 @@ static bool check_required(struct reading *reading) {
     if (card->bus == JL_BUS_RGB && !card->controller) {
         card->controller = jl_catalog_find("rgb-glass");
     }
+    if (!card->controller && reading->stand_in) {
+        card->controller = reading->stand_in;
+        card->controller_left_out = true;
+    }
     for (size_t i = 0; i < sizeof required / sizeof required[0]; i++) {
         if (!jl_host_card_seen(reading, required[i].section, required[i].name) &&
             !(i == 0 && card->controller)) {
-            return FAIL(reading, "the card ends without %s in [%s], such as %s = %s",
+            return FAIL(reading, "the card ends without %s in [%s], such as %s = %s%s",
                         required[i].name, required[i].section, required[i].name,
-                        required[i].example);
+                        required[i].example,
+                        i ? "" : "; jadelamp check --rank tells which one understands a sequence");
         }
     }
     return true;
@@ -631,10 +636,11 @@ static bool check_whole(struct reading *reading) {
                        jl_host_card_check_touch(reading);
 }
 
-static bool read_stream(FILE *stream, const char *path, struct jl_card *card,
-                        struct jl_complaint *complaint) {
+static bool read_stream(FILE *stream, const char *path, const struct jl_catalog_entry *stand_in,
+                        struct jl_card *card, struct jl_complaint *complaint) {
     memset(card, 0, sizeof *card);
     struct reading reading = {.keys = keys,
+                              .stand_in = stand_in,
                               .key_count = KEY_COUNT,
                               .path = path,
                               .stream = stream,
@@ -668,20 +674,21 @@ bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *c
         return jl_complain(complaint, "cannot read the card %s: %s", path,
                            errno ? strerror(errno) : "it is a directory");
     }
-    bool good = read_stream(stream, path, card, complaint);
+    bool good = read_stream(stream, path, NULL, card, complaint);
     fclose(stream);
     return good;
 }
 
-bool jl_card_read_text(const char *name, const char *text, size_t bytes, struct jl_card *card,
-                       struct jl_complaint *complaint) {
+bool jl_host_card_read_text_as(const char *name, const char *text, size_t bytes,
+                               const struct jl_catalog_entry *stand_in, struct jl_card *card,
+                               struct jl_complaint *complaint) {
     /* One byte more, since no stream has a size of 0; reading ends before it. */
     char *copy = malloc(bytes + 1);
     FILE *stream = copy ? fmemopen(copy, bytes + 1, "w+") : NULL;
     bool good = stream && fwrite(text, 1, bytes, stream) == bytes && fflush(stream) == 0;
     if (good) {
         rewind(stream);
-        good = read_stream(stream, name, card, complaint);
+        good = read_stream(stream, name, stand_in, card, complaint);
     } else {
         jl_complain(complaint, "out of memory for the card %s", name);
     }
@@ -690,4 +697,9 @@ bool jl_card_read_text(const char *name, const char *text, size_t bytes, struct 
     }
     free(copy);
     return good;
+}
+
+bool jl_card_read_text(const char *name, const char *text, size_t bytes, struct jl_card *card,
+                       struct jl_complaint *complaint) {
+    return jl_host_card_read_text_as(name, text, bytes, NULL, card, complaint);
 }

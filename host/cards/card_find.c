@@ -5,6 +5,7 @@
 #include <string.h>
 #include <sys/stat.h>
 
+#include "card_reading.h"
 #include "jadelamp/host/card.h"
 #include "shipped_cards.h"
 
@@ -82,4 +83,25 @@ char *jl_card_source(const char *path_or_name, struct jl_complaint *complaint) {
         fclose(stream);
     }
     return text;
+}
+
+bool jl_card_find_unnamed(const char *path_or_name, struct jl_card *card,
+                          struct jl_complaint *complaint) {
+    char *text = jl_card_source(path_or_name, complaint);
+    size_t count;
+    const struct jl_catalog_entry *entries = jl_catalog(&count);
+    bool good = false;
+    for (size_t i = 0; i < count && text && !good; i++) {
+        struct jl_complaint first = {""}; /* of a part that does not fit, the next one may */
+        if (entries[i].driver && !entries[i].scanned) {
+            good = jl_host_card_read_text_as(path_or_name, text, strlen(text), &entries[i], card,
+                                             &first);
+            *complaint = *complaint->text ? *complaint : first;
+        }
+        if (card->controller && !card->controller_left_out) {
+            break; /* it names one: others would not help */
+        }
+    }
+    free(text);
+    return good;
 }

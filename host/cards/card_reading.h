@@ -28,6 +28,7 @@ struct reading {
     bool failed;
     int failed_line;
     struct jl_card *card;
+    const struct jl_catalog_entry *stand_in; /* for a controller that the card does not name */
     struct jl_complaint *complaint;
     enum pixels pixels;
     const struct key *keys; /* all that a card may have */
@@ -39,6 +40,11 @@ struct reading {
     char data[160];
     bool rest_low;
 };
+
+/* As jl_card_read_text(); a card that names no controller gets the stand-in, or NULL: a mistake. */
+bool jl_host_card_read_text_as(const char *name, const char *text, size_t bytes,
+                               const struct jl_catalog_entry *stand_in, struct jl_card *card,
+                               struct jl_complaint *complaint);
 
 /* A key, and what reads its value. */
 struct key {

@@ -270,18 +270,26 @@ static bool keep_sequence(const struct jl_card *card, struct jl_host_kept *kept,
 
 int jl_rank_controllers(const struct jl_card *card, struct jl_traffic *traffic,
                         struct jl_rank ranks[JL_RANKS], struct jl_complaint *complaint) {
-    struct jl_host_kept *kept = jl_host_kept_new();
+    bool by_steps = card->controller_left_out && !traffic;
+    struct jl_host_kept *kept = by_steps ? NULL : jl_host_kept_new();
+    if (by_steps && !card->has_wake) {
+        jl_complain(complaint,
+                    "%s has neither a controller nor [wake]: there is nothing to rank by",
+                    card->name);
+        return 0;
+    }
     if (card->cells.bus || card->controller->scanned) {
         free(kept);
         jl_complain(complaint, "%s has no commands that tell controllers apart", card->name);
         return 0;
     }
-    if (!kept) {
+    if (!kept && !by_steps) {
         jl_complain(complaint, "out of memory for a ranking");
         return 0;
     }
-    bool good = traffic ? jl_host_keep_traffic(traffic, kept, complaint)
-                        : keep_sequence(card, kept, complaint);
+    bool good = by_steps  ? true
+                : traffic ? jl_host_keep_traffic(traffic, kept, complaint)
+                          : keep_sequence(card, kept, complaint);
     int count = good ? jl_host_rank_kept(card, kept, ranks) : 0;
     if (good && !count) {
         jl_complain(complaint, "no controller is known for the bus of %s", card->name);

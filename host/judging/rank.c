@@ -7,6 +7,7 @@
 
 #include "jadelamp/host/reading.h"
 #include "rank.h"
+#include "sequence.h"
 
 enum { MOST_KEPT = 40000 };
 
@@ -49,6 +50,7 @@ static void take(void *context, const struct jl_explained *explained) {
     bool good = explained->name && !explained->missing;
     rank->commands++;
     rank->understood += good;
+    rank->named += good && strcmp(explained->name, "maker's own") != 0;
     if (!good && rank->strange_count < (int)sizeof rank->strange &&
         !memchr(rank->strange, explained->opcode, (size_t)rank->strange_count)) {
         rank->strange[rank->strange_count++] = explained->opcode;
@@ -74,6 +76,21 @@ static void read_as(const struct jl_card *card, const struct jl_host_kept *kept,
     jl_explain_end(&explainer);
 }
 
+/* A card's own steps, sent as this part wants them. */
+static void read_steps_as(const struct jl_card *card, struct jl_rank *rank) {
+    struct jl_explainer explainer;
+    bool as_data = jl_explain_arguments_are_data(rank->controller->emulator);
+    jl_explain_begin(&explainer, rank->controller->emulator, take, rank);
+    for (size_t at = 0; at < card->wake_bytes;) {
+        const uint8_t *step = card->wake_steps + at;
+        for (int i = 1; step[0] < JL_STEP_CODE_WAIT_MS && i <= step[0]; i++) {
+            jl_explain_byte(&explainer, 0, 0, step[i], as_data && i > 1);
+        }
+        jl_explain_end(&explainer);
+        at += jl_host_step_length(step);
+    }
+}
+
 /* Whether a part can be at the end of the card's bus at all. */
 static bool fits(const struct jl_card *card, const struct jl_catalog_entry *entry) {
     if (!entry->driver || entry->scanned || card->cells.bus) {
@@ -88,8 +105,9 @@ static int by_share(const void *a, const void *b) {
     const struct jl_rank *x = a, *y = b;
     int64_t left = (int64_t)x->understood * y->commands;
     int64_t right = (int64_t)y->understood * x->commands;
-    return left != right ? (left < right) - (left > right)
-                         : strcmp(x->controller->name, y->controller->name);
+    return left != right          ? (left < right) - (left > right)
+           : x->named != y->named ? y->named - x->named
+                                  : strcmp(x->controller->name, y->controller->name);
 }
 
 int jl_host_rank_kept(const struct jl_card *card, const struct jl_host_kept *kept,
@@ -100,7 +118,8 @@ int jl_host_rank_kept(const struct jl_card *card, const struct jl_host_kept *kep
     for (size_t i = 0; i < entries && count < JL_RANKS; i++) {
         if (fits(card, &catalog[i])) {
             ranks[count] = (struct jl_rank){.controller = &catalog[i]};
-            read_as(card, kept, &ranks[count++]);
+            kept ? read_as(card, kept, &ranks[count]) : read_steps_as(card, &ranks[count]);
+            count++;
         }
     }
     qsort(ranks, (size_t)count, sizeof ranks[0], by_share);
@@ -108,7 +127,7 @@ int jl_host_rank_kept(const struct jl_card *card, const struct jl_host_kept *kep
     for (int i = 1; i < count; i++) {
         bool equal = (int64_t)ranks[i].understood * ranks[0].commands ==
                      (int64_t)ranks[0].understood * ranks[i].commands;
-        if (equal && ranks[i].controller == card->controller) {
+        if (equal && !card->controller_left_out && ranks[i].controller == card->controller) {
             struct jl_rank own = ranks[i];
             memmove(ranks + 1, ranks, sizeof ranks[0] * (size_t)i);
             ranks[0] = own;

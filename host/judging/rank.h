@@ -18,7 +18,7 @@ void jl_host_keep_byte(struct jl_host_kept *kept, uint8_t byte, bool data);
 bool jl_host_keep_traffic(struct jl_traffic *traffic, struct jl_host_kept *kept,
                           struct jl_complaint *complaint);
 
-/* Ranks; how many. */
+/* Ranks by the bytes, or NULL: by the card's own steps, sent as each part wants them; how many. */
 int jl_host_rank_kept(const struct jl_card *card, const struct jl_host_kept *kept,
                       struct jl_rank ranks[JL_RANKS]);
 

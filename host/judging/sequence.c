@@ -36,7 +36,7 @@ static void take_send(struct jl_explainer *explainer, const uint8_t *bytes, size
     jl_explain_end(explainer);
 }
 
-static size_t length_of(const uint8_t *step) {
+size_t jl_host_step_length(const uint8_t *step) {
     switch (step[0]) {
     case JL_STEP_CODE_WAIT_MS:
         return 3;
@@ -51,7 +51,7 @@ static size_t length_of(const uint8_t *step) {
 
 static void take_steps(struct sequence *sequence, struct jl_explainer *explainer,
                        const struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
-    for (size_t at = 0; at < bytes; at += length_of(steps + at)) {
+    for (size_t at = 0; at < bytes; at += jl_host_step_length(steps + at)) {
         const uint8_t *step = steps + at;
         if (step[0] < JL_STEP_CODE_WAIT_MS) {
             take_send(explainer, step + 1, step[0]);
@@ -67,7 +67,7 @@ static void take_steps(struct sequence *sequence, struct jl_explainer *explainer
             struct sequence_item *item = add(sequence);
             if (item) {
                 item->is_command = false;
-                item->count = length_of(step);
+                item->count = jl_host_step_length(step);
                 memcpy(item->bytes, step, item->count);
             }
         }

@@ -72,7 +72,8 @@ struct jl_card_scanout {
 struct jl_card {
     char name[JL_CARD_NAME_BYTES];
     const struct jl_catalog_entry *controller; /**< in the catalog, constant */
-    int width, height;                         /**< pixels; cells on a character module */
+    bool controller_left_out; /**< the card names none, and that one just fits the rest */
+    int width, height;        /**< pixels; cells on a character module */
     int column_offset, row_offset;
     int ram_width, ram_height; /**< as strapped; 0 is all of the controller's */
     bool round;
@@ -125,6 +126,14 @@ bool jl_card_is_parallel(const struct jl_card *card);
  * JADELAMP_SHARE names, else from those that are in the library itself.
  */
 bool jl_card_find(const char *path_or_name, struct jl_card *card, struct jl_complaint *complaint);
+
+/**
+ * The same for questions about which controller it is: the card may leave it out. Then `controller`
+ * is one that fits the size and the bus, and controller_left_out says so. Not of character modules
+ * and glass that is scanned out.
+ */
+bool jl_card_find_unnamed(const char *path_or_name, struct jl_card *card,
+                          struct jl_complaint *complaint);
 
 /** Bytes of the longest card. */
 enum { JL_CARD_MOST_BYTES = 65536 };

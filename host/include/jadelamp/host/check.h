@@ -57,6 +57,7 @@ bool jl_check_traffic(struct jl_traffic *traffic, struct jl_check *check,
 struct jl_rank {
     const struct jl_catalog_entry *controller;
     int understood;     /**< commands that it has, with as many arguments as came */
+    int named;          /**< of those, with a name in its datasheet; others are "maker's own" */
     int commands;       /**< into which the bytes fall, as it reads them */
     uint8_t strange[8]; /**< the first opcodes that it has not, or not with these arguments */
     int strange_count;
