@@ -5,15 +5,13 @@
 #include <stdio.h>
 #include <string.h>
 
-#include "commands/commands.h"
-#include "device.h"
+#include "find_name.h"
 
-enum { PLAIN_ROOM = 64, MOST_NAMES = 200, NEAREST = 3 };
+enum { NEAREST = 3 };
 
-/* Letters and digits alone, small: "Set_Pixel-Format" and "set pixel format" are one. */
-static void make_plain(const char *name, char out[PLAIN_ROOM]) {
+void jl_sim_make_plain(const char *name, char out[JL_PLAIN_ROOM]) {
     size_t length = 0;
-    for (; *name && length < PLAIN_ROOM - 1; name++) {
+    for (; *name && length < JL_PLAIN_ROOM - 1; name++) {
         if (isalnum((unsigned char)*name)) {
             out[length++] = (char)tolower((unsigned char)*name);
         }
@@ -21,17 +19,16 @@ static void make_plain(const char *name, char out[PLAIN_ROOM]) {
     out[length] = '\0';
 }
 
-/* All lists of a part's sets; what a part lacks of the common ones is left out. */
-static int list_commands(const struct jl_emulated_part *part,
-                         const struct command *list[MOST_NAMES]) {
+int jl_sim_list_commands(const struct jl_emulated_part *part,
+                         const struct command *list[JL_MOST_NAMES]) {
     int count = 0;
     const struct command_set *set = part->commands;
     for (int turn = 0; turn < 2 && set; turn++, set = set->extended) {
-        for (const struct command *own = set->own; own->name && count < MOST_NAMES; own++) {
+        for (const struct command *own = set->own; own->name && count < JL_MOST_NAMES; own++) {
             list[count++] = own;
         }
         for (const struct command *common = set->common;
-             common && common->name && count < MOST_NAMES; common++) {
+             common && common->name && count < JL_MOST_NAMES; common++) {
             if (jl_sim_find_command(set, common->first) == common) {
                 list[count++] = common;
             }
@@ -42,12 +39,12 @@ static int list_commands(const struct jl_emulated_part *part,
 
 bool jl_explain_find(const struct jl_emulated_part *part, const char *name,
                      struct jl_named_command *command) {
-    const struct command *list[MOST_NAMES];
-    char wanted[PLAIN_ROOM], other[PLAIN_ROOM];
-    int count = list_commands(part, list), found = 0;
-    make_plain(name, wanted);
+    const struct command *list[JL_MOST_NAMES];
+    char wanted[JL_PLAIN_ROOM], other[JL_PLAIN_ROOM];
+    int count = jl_sim_list_commands(part, list), found = 0;
+    jl_sim_make_plain(name, wanted);
     for (int i = 0; i < count; i++) {
-        make_plain(list[i]->name, other);
+        jl_sim_make_plain(list[i]->name, other);
         if (strcmp(wanted, other) == 0) {
             found += list[i]->first == list[i]->last ? 1 : 2;
             *command = (struct jl_named_command){list[i]->first, list[i]->least, list[i]->most};
@@ -58,7 +55,7 @@ bool jl_explain_find(const struct jl_emulated_part *part, const char *name,
 
 /* How many letters must be changed, put in or left out. */
 static int distance(const char *a, const char *b) {
-    int row[PLAIN_ROOM];
+    int row[JL_PLAIN_ROOM];
     int width = (int)strlen(b);
     for (int j = 0; j <= width; j++) {
         row[j] = j;
@@ -78,19 +75,19 @@ static int distance(const char *a, const char *b) {
 
 const char *jl_explain_nearest(const struct jl_emulated_part *part, const char *name, char *out,
                                size_t size) {
-    const struct command *list[MOST_NAMES];
-    char wanted[PLAIN_ROOM], other[PLAIN_ROOM];
-    int count = list_commands(part, list);
-    bool taken[MOST_NAMES] = {false};
+    const struct command *list[JL_MOST_NAMES];
+    char wanted[JL_PLAIN_ROOM], other[JL_PLAIN_ROOM];
+    int count = jl_sim_list_commands(part, list);
+    bool taken[JL_MOST_NAMES] = {false};
     size_t length = 0;
-    make_plain(name, wanted);
+    jl_sim_make_plain(name, wanted);
     *out = '\0';
     for (int turn = 0; turn < NEAREST; turn++) {
-        int best = -1, least = PLAIN_ROOM;
+        int best = -1, least = JL_PLAIN_ROOM;
         for (int i = 0; i < count; i++) {
-            make_plain(list[i]->name, other);
-            int now =
-                taken[i] || list[i]->first != list[i]->last ? PLAIN_ROOM : distance(wanted, other);
+            jl_sim_make_plain(list[i]->name, other);
+            int now = taken[i] || list[i]->first != list[i]->last ? JL_PLAIN_ROOM
+                                                                  : distance(wanted, other);
             best = now < least ? i : best;
             least = now < least ? now : least;
         }

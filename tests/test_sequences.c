@@ -8,6 +8,7 @@
 #include "jadelamp/host/bake_card.h"
 #include "jadelamp/host/rig.h"
 #include "jadelamp/host/wake_import.h"
+#include "jadelamp/sim/explain.h"
 #include "shell.h"
 
 /* Each layout of the same short sequence, and what is wrong with others. */
@@ -256,6 +257,15 @@ static void commands_by_name(void) {
         uint8_t bytes[8]; /* NULL complaint: as the card has them, with the count first */
         const char *says;
     } rows[] = {
+        {"ssd1306", "send charge pump on", {2, 0x8D, 0x14}, NULL}, /* 04 is none of its values */
+        {"ssd1306", "send COM pins sequential, left and right as they are", {2, 0xDA, 0x02}, NULL},
+        {"ssd1306", "send Memory Addressing Mode: vertical", {2, 0x20, 0x01}, NULL},
+        {"ssd1306", "send start line row 12 of the RAM on top", {1, 0x4C}, NULL},
+        {"ssd1306", "send segment remap column 0 at the last segment", {1, 0xA1}, NULL},
+        {"st7789", "send set_column_address columns 10 to 239", {5, 0x2A, 0, 10, 0, 239}, NULL},
+        {"st7789", "send set_pixel_format 16 bits a pixel", {2, 0x3A, 0x05}, NULL},
+        {"ssd1306", "send contrast 256 of 255", {0}, "no command of that name"},
+        {"ssd1306", "send multiplex ratio 64 columns", {0}, "no command of that name"},
         {"st7789", "send exit_sleep_mode", {1, 0x11}, NULL},
         {"st7789", "send Set Pixel Format 55", {2, 0x3A, 0x55}, NULL},
         {"st7789", "send set_column_address 00 00 00 EF", {5, 0x2A, 0, 0, 0, 0xEF}, NULL},
@@ -293,11 +303,76 @@ static void commands_by_name(void) {
     }
 }
 
+static struct jl_explained first;
+static bool has_first;
+
+static void keep_first(void *context, const struct jl_explained *explained) {
+    (void)context;
+    first = has_first ? first : *explained;
+    has_first = true;
+}
+
+/* What a part's command reads as, by its bytes. */
+static const char *read_out(const struct jl_emulated_part *part, const uint8_t *bytes, size_t count,
+                            char *text, size_t size) {
+    struct jl_explainer explainer;
+    char words[200];
+    bool as_data = jl_explain_arguments_are_data(part);
+    has_first = false;
+    jl_explain_begin(&explainer, part, keep_first, NULL);
+    for (size_t i = 0; i < count; i++) {
+        jl_explain_byte(&explainer, 0, 0, bytes[i], as_data && i);
+    }
+    jl_explain_end(&explainer);
+    snprintf(text, size, "%s %s", first.name ? first.name : "",
+             jl_explain_words(&first, words, sizeof words));
+    return text;
+}
+
+/* Whatever a command reads as, it is read back: as itself, where its words say all of it. */
+static void words_are_read_back(void) {
+    struct test_random random = {28};
+    size_t parts;
+    const struct jl_catalog_entry *entries = jl_catalog(&parts);
+    int tried = 0, read = 0;
+    for (int i = 0; i < test_cases(40000); i++) {
+        const struct jl_emulated_part *part =
+            entries[test_random_between(&random, 0, (int)parts - 1)].emulator;
+        uint8_t bytes[9];
+        char text[300], again[300];
+        struct jl_worded_command worded;
+        for (size_t k = 0; k < sizeof bytes; k++) {
+            bytes[k] = (uint8_t)test_random_next(&random);
+        }
+        read_out(part, bytes, sizeof bytes, text, sizeof text);
+        bool has_words = first.name && first.reading && !first.missing && first.count <= 8;
+        bool told = has_words && !strchr(text, '?') && !strstr(text, "reserved");
+        if (!told) {
+            continue;
+        }
+        tried++;
+        if (jl_explain_read(part, text, &worded)) {
+            read++;
+            test_row("%s", text);
+            for (size_t k = 1; k < worded.count; k++) {
+                EXPECT_INT(worded.bytes[k], bytes[k] & ~worded.unsaid[k]);
+            }
+            EXPECT_TEXT(read_out(part, worded.bytes, worded.count, again, sizeof again), text);
+        }
+    }
+    test_row("all");
+    EXPECT(tried > 500);
+    if (!EXPECT(read * 100 >= tried * 90)) {
+        printf("  %d of %d\n", read, tried);
+    }
+}
+
 const struct test_group test_groups[] = {
     {"layouts", layouts},
     {"refused_sequences", refused_sequences},
     {"any_text", any_text},
     {"commands_by_name", commands_by_name},
+    {"words_are_read_back", words_are_read_back},
     {"from_c_to_a_card_and_back", from_c_to_a_card_and_back},
     {"every_card_as_c", every_card_as_c},
     {NULL, NULL},

@@ -1,5 +1,6 @@
 /* [wake]: the steps of a sequence. */
 #include "card_steps.h"
+#include "word_step.h"
 
 #include <ctype.h>
 #include <stdio.h>
@@ -41,6 +42,7 @@ static bool read_named(struct reading *reading, const char *text) {
     uint8_t step[128];
     char name[80], near[200];
     struct jl_named_command command;
+    size_t words;
     const char *bytes = text; /* the first word that is a byte, and has only such behind it */
     for (const char *at = text; *at; at += strcspn(at, " "), at += strspn(at, " ")) {
         if (!is_byte(at)) {
@@ -61,6 +63,10 @@ static bool read_named(struct reading *reading, const char *text) {
             name);
     }
     if (!jl_explain_find(part->emulator, name, &command)) {
+        if (jl_host_word_step(part, text, step + 1, &words)) {
+            step[0] = (uint8_t)words;
+            return add_step(reading, step, words + 1);
+        }
         jl_explain_nearest(part->emulator, name, near, sizeof near);
         return FAIL(reading,
                     "step: %s: the %s has no command of that name, or several; expected bytes of "

@@ -79,6 +79,22 @@ struct jl_named_command {
 bool jl_explain_find(const struct jl_emulated_part *part, const char *name,
                      struct jl_named_command *command);
 
+enum { JL_WORDED_ARGUMENTS = 8 };
+
+/** A command whose arguments were words. */
+struct jl_worded_command {
+    uint8_t bytes[1 + JL_WORDED_ARGUMENTS];
+    size_t count;
+    uint8_t unsaid[1 + JL_WORDED_ARGUMENTS]; /**< bits that the words do not say; 0 in `bytes` */
+};
+
+/**
+ * A command by its name, and its arguments as jl_explain_words() has them: "multiplex ratio 64
+ * rows", "set_pixel_format 16 bits a pixel". False: there is no such one, or several are.
+ */
+bool jl_explain_read(const struct jl_emulated_part *part, const char *text,
+                     struct jl_worded_command *worded);
+
 /** The names that are nearest to one, up to three: "a, b or c"; empty: the part has none. */
 const char *jl_explain_nearest(const struct jl_emulated_part *part, const char *name, char *out,
                                size_t size);
