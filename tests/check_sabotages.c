@@ -280,5 +280,19 @@ const struct sabotage sabotages[] = {
     {"ili9341", "C1 10", "C1 10|~100", WASTEFUL, "C1", "need none"},
     {"ili9488", "C1 41", "C1 41|C1 41", WASTEFUL, "C1", "set the same already"},
     {"ssd1351", "C7 0F", "C7 0F|~200", WASTEFUL, "C7", "need none"},
+    /* ---- character modules ---- */
+    {"hd44780", "0C", "", DARK, "", "0C"},
+    {"hd44780", "0C", "08", DARK, "08", "0C"},
+    {"hd44780", "28", "20", WRONG, "20", "does not show"},
+    {"hd44780", "06", "04", WRONG, "04", "does not show"},
+    {"hd44780", "06", "07", WRONG, "07", "does not show"},
+    {"hd44780", "~3", "", DARK, "01", ""},
+    {"hd44780", "pulse 2", "", DARK, "", ""},
+    {"hd44780 8 bits", "38", "30", WRONG, "30", "does not show"},
+    {"hd44780 8 bits", "38", "28", WRONG, "28", "does not show"},
+    {"hd44780 8 bits", "0C", "0C|18", WRONG, "18", "does not show"},
+    {"hd44780 without an entry", "28", "20", WRONG, "20", "does not show"},
+    {"hd44780 expander", "0C", "0A", DARK, "0A", ""},
+    {"hd44780 expander", "06", "05", WRONG, "05", "does not show"},
 };
 const size_t sabotage_count = sizeof sabotages / sizeof sabotages[0];

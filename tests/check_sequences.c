@@ -210,5 +210,17 @@ const struct check_base check_bases[] = {
      "clear"},
     {"uc8151", "uc8151", "128 x 296", SPI, "", "",
      "06 17 17 17|04|~1|busy high|00 9F|61 80 01 28|50 77|clear"},
+    /* ---- character modules ---- */
+    {"hd44780", "hd44780", "16 x 2", "parallel-4", "", "", "",
+     "~50|pulse 3|~5|pulse 3|~1|pulse 3|~1|pulse 2|28|08|01|~3|06|0C"},
+    {"hd44780 8 bits", "hd44780", "16 x 2", "parallel-8", "", "", "",
+     "~50|pulse 3|~5|pulse 3|~1|pulse 3|38|08|01|~3|06|0C"},
+    {"hd44780 without an entry", "hd44780", "20 x 4", "parallel-4", "", "", "",
+     "28|08|01|~3|06|0C"},
+    {"hd44780 expander", "hd44780", "16 x 2", "expander", "address = 0x27", "", "",
+     "~50|pulse 3|~5|pulse 3|~1|pulse 3|~1|pulse 2|28|08|06|01|~3|0C"},
+    {"hd44780 busy flag", "hd44780", "16 x 2", "parallel-8", "busy = yes", "", "",
+     "~40|pulse 3|~5|pulse 3|~1|pulse 3|38|08|01|06|0C"},
+    {"hd44780 one row", "hd44780", "8 x 1", "parallel-4", "", "", "", "20|08|01|~3|06|0C"},
 };
 const size_t check_base_count = sizeof check_bases / sizeof check_bases[0];

@@ -5,6 +5,7 @@
 
 #include "cells_stage.h"
 #include "harness.h"
+#include "jadelamp/wake.h"
 #include "naive.h"
 
 static const struct cells_size wide = {16, 2, false}, large = {20, 4, false};
@@ -826,6 +827,69 @@ static void test_card_of_cells(void) {
     }
 }
 
+/* A sequence of one's own, with and without the entry, on every wire; and what is none. */
+static void wakes_by_steps(void) {
+    static const uint8_t usual[] = {JL_STEP_SETUP};
+    static const uint8_t own[] = {JL_STEP_SEND(0x28, 0x08), JL_STEP_CLEAR,
+                                  JL_STEP_SEND(0x06, 0x0C)};
+    static const uint8_t whole[] = {
+        JL_STEP_WAIT_MS(50),   JL_CHAR_STEP_PULSE(3), JL_STEP_WAIT_MS(5),
+        JL_CHAR_STEP_PULSE(3), JL_STEP_WAIT_MS(1),    JL_CHAR_STEP_PULSE(3),
+        JL_CHAR_STEP_PULSE(2), JL_STEP_SEND(0x28),    JL_STEP_SEND(0x08),
+        JL_STEP_SEND(0x01),    JL_STEP_WAIT_MS(3),    JL_STEP_SEND(0x06, 0x0F)};
+    static const struct {
+        const char *name;
+        const uint8_t *steps;
+        size_t bytes;
+        int wire;
+        uint8_t display;
+    } rows[] = {
+        {"usual, 4 lines", usual, sizeof usual, 0, 0x0C},
+        {"usual, 8 lines", usual, sizeof usual, 1, 0x0C},
+        {"usual, expander", usual, sizeof usual, CELLS_EXPANDER, 0x0C},
+        {"own, 4 lines", own, sizeof own, 0, 0x0C},
+        {"own, expander", own, sizeof own, CELLS_EXPANDER, 0x0C},
+        {"with pulses, 4 lines", whole, sizeof whole, 0, 0x0F},
+        {"with pulses, expander", whole, sizeof whole, CELLS_EXPANDER, 0x0F},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        uint8_t memory[JL_CHAR_BUFFER_BYTES(16, 2)];
+        test_row("%s", rows[i].name);
+        cells_open(&stage, &wide, rows[i].wire);
+        EXPECT_INT(jl_char_wake_by(&stage.panel, rows[i].steps, rows[i].bytes), JL_OK);
+        EXPECT_INT(jl_char_put(&stage.panel, 2, 1, "Lock 2"), JL_OK);
+        cells_expect_text(&stage, "|                |\n|  Lock 2        |\n");
+        EXPECT_INT(stage.panel.display, rows[i].display);
+        /* A second time, with a buffer: all cells are sent, whatever they held. */
+        EXPECT_INT(jl_char_buffer(&stage.panel, memory, sizeof memory), JL_OK);
+        EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "Gate 1"), JL_OK);
+        EXPECT_INT(jl_char_present(&stage.panel), JL_OK);
+        EXPECT_INT(jl_char_wake_by(&stage.panel, rows[i].steps, rows[i].bytes), JL_OK);
+        EXPECT_INT(jl_char_present(&stage.panel), JL_OK);
+        cells_expect_text(&stage, "|Gate 1          |\n|                |\n");
+        cells_expect_quiet(&stage);
+        cells_close(&stage);
+    }
+    static const struct {
+        const char *name;
+        uint8_t steps[4];
+        size_t bytes;
+    } bad[] = {{"cut", {2, 0x28}, 2},
+               {"cut wait", {JL_STEP_CODE_WAIT_MS, 1}, 2},
+               {"no pins to wait for", {JL_STEP_WAIT_BUSY(0, 5)}, 4},
+               {"a block", {JL_STEP_BLOCK(0)}, 2},
+               {"nothing", {0}, 1}};
+    for (size_t i = 0; i < sizeof bad / sizeof bad[0]; i++) {
+        test_row("%s", bad[i].name);
+        cells_open(&stage, &wide, 0);
+        EXPECT_INT(jl_char_wake_by(&stage.panel, bad[i].steps, bad[i].bytes), JL_BAD_STEPS);
+        EXPECT_INT(jl_char_status(&stage.panel), JL_BAD_STEPS);
+        EXPECT_INT(jl_char_wake_by(&stage.panel, NULL, 1), JL_BAD_STEPS);
+        EXPECT_INT(jl_char_wake_by(NULL, usual, 1), JL_BAD_ARGUMENT);
+        cells_close(&stage);
+    }
+}
+
 const struct test_group test_groups[] = {
     {"every_size_and_wire", every_size_and_wire},
     {"wakes_from_any_phase", wakes_from_any_phase},
@@ -853,5 +917,6 @@ const struct test_group test_groups[] = {
     {"marquee", marquee},
     {"buffered_text_equals_a_grid", buffered_text_equals_a_grid},
     {"test_card_of_cells", test_card_of_cells},
+    {"wakes_by_steps", wakes_by_steps},
     {NULL, NULL},
 };

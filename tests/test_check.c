@@ -12,9 +12,9 @@ static int write_step(char *text, size_t room, const char *one) {
     if (*one == '~') {
         return snprintf(text, room, "step = wait %s ms\n", one + 1);
     }
-    const char *kind = strcmp(one, "clear") == 0      ? ""
-                       : strncmp(one, "busy", 4) == 0 ? "wait "
-                                                      : "send ";
+    const char *kind = strcmp(one, "clear") == 0 || strncmp(one, "pulse", 5) == 0 ? ""
+                       : strncmp(one, "busy", 4) == 0                             ? "wait "
+                                                                                  : "send ";
     return snprintf(text, room, "step = %s%s%s\n", kind, one, *kind == 'w' ? " 400 ms" : "");
 }
 
@@ -24,12 +24,14 @@ static bool make_card(const struct check_base *base, const struct sabotage *sabo
     static char text[6000];
     char steps[2000];
     struct jl_complaint complaint = {""};
-    int length =
-        snprintf(text, sizeof text,
-                 "[panel]\ncontroller = %s\n%s\n[glass]\nsize = %s pixels\n%s\n[bus]\n"
-                 "kind = %s\n%s\n[pins]\nreset = %s\n[wake]\n",
-                 base->controller, base->panel_lines, base->size, base->glass_lines, base->bus,
-                 base->bus_lines, strncmp(base->bus, "st7920", 6) ? "wired" : "none");
+    bool cells = strcmp(base->controller, "hd44780") == 0;
+    bool reset = !cells && strncmp(base->bus, "st7920", 6) != 0;
+    int length = snprintf(text, sizeof text,
+                          "[panel]\ncontroller = %s\n%s\n[glass]\nsize = %s %s\n%s\n[bus]\n"
+                          "kind = %s\n%s\n%s[wake]\n",
+                          base->controller, base->panel_lines, base->size,
+                          cells ? "cells" : "pixels", base->glass_lines, base->bus, base->bus_lines,
+                          reset ? "[pins]\nreset = wired\n" : "");
     bool done = false;
     snprintf(steps, sizeof steps, "%s", base->steps);
     for (char *step = steps, *next; step; step = next) {
@@ -229,7 +231,7 @@ static void sequences_name_their_part(void) {
     for (size_t i = 0; i < check_base_count; i++) {
         const char *name = check_bases[i].controller;
         test_row("%s", check_bases[i].name);
-        if (!make_card(&check_bases[i], NULL, &card)) {
+        if (!make_card(&check_bases[i], NULL, &card) || card.cells.bus) {
             continue;
         }
         int count = jl_rank_controllers(&card, NULL, ranks, &complaint);

@@ -5,6 +5,7 @@
 #include <string.h>
 
 #include "c_files.h"
+#include "jadelamp/char_panel.h"
 #include "jadelamp/host/bake_picture.h"
 #include "jadelamp/wake.h"
 
@@ -92,7 +93,6 @@ static unsigned ms_at(const uint8_t *at) {
 }
 
 static void write_steps(FILE *out, const struct jl_card *card) {
-    fputs("static const uint8_t steps[] = {\n", out);
     for (size_t at = 0; at < card->wake_bytes;) {
         const uint8_t *step = card->wake_steps + at;
         switch (step[0]) {
@@ -103,6 +103,10 @@ static void write_steps(FILE *out, const struct jl_card *card) {
         case JL_STEP_CODE_WAIT_BUSY:
             fprintf(out, "    JL_STEP_WAIT_BUSY(%d, %u),\n", step[1], ms_at(step + 2));
             at += 4;
+            break;
+        case JL_CHAR_STEP_CODE_PULSE:
+            fprintf(out, "    JL_CHAR_STEP_PULSE(0x%X),\n", step[1]);
+            at += 2;
             break;
         case JL_STEP_CODE_SETUP:
         case JL_STEP_CODE_CLEAR:
@@ -174,14 +178,93 @@ static void write_config(FILE *out, const struct jl_card *card, const char *name
     fputs("};\n", out);
 }
 
+/* ---- character modules ---- */
+
+static void write_cells_header(FILE *out, const struct jl_card *card, const char *name) {
+    fprintf(out, "/*\n * %s, %d x %d cells.\n */\nextern const struct jl_char_config %s;\n",
+            card->controller->name, card->width, card->height, name);
+    if (card->has_wake) {
+        fprintf(out,
+                "/* For jl_char_wake_by(&panel, %s_steps, sizeof %s_steps). */\n"
+                "extern const uint8_t %s_steps[%u];\n",
+                name, name, name, card->wake_bytes);
+    }
+    fputc('\n', out);
+    write_pins(out, card, name);
+}
+
+static void write_bit(FILE *out, const char *member, int bit) {
+    if (bit >= 0) {
+        fprintf(out, "    .%s = 0x%02X,\n", member, 1u << bit);
+    }
+}
+
+static void write_expander(FILE *out, const struct jl_cells_wiring *wiring) {
+    fputs("static const struct jl_char_expander outputs = {\n", out);
+    write_bit(out, "rs", wiring->rs);
+    write_bit(out, "rw", wiring->rw);
+    write_bit(out, "e", wiring->e);
+    write_bit(out, "e2", wiring->e2);
+    write_bit(out, "light", wiring->light);
+    fputs("    .data = {", out);
+    for (int i = 0; i < 4; i++) {
+        fprintf(out, "%s0x%02X", i ? ", " : "", 1u << wiring->data[i]);
+    }
+    fprintf(out, "},\n    .light_low = %s,\n};\n\n", wiring->light_low ? "true" : "false");
+}
+
+static void write_cells(FILE *out, const struct jl_card *card, const char *name) {
+    const struct jl_card_cells *cells = &card->cells;
+    bool expander = cells->bus == JL_CELLS_EXPANDER;
+    const char *flags = card->works_up_to ? "JL_CHAR_FAST_EXPANDER" : NULL;
+    if (expander) {
+        write_expander(out, &cells->outputs);
+    }
+    if (card->has_wake) {
+        fprintf(out, "const uint8_t %s_steps[] = {\n", name);
+        write_steps(out, card);
+    }
+    fprintf(out,
+            "const struct jl_char_config %s = {\n    .wire = &jl_char_wire_%s%s,\n"
+            "    .rom = &jl_char_rom_%s,\n    .columns = %d,\n    .rows = %d,\n",
+            name,
+            expander                            ? "expander"
+            : cells->bus == JL_CELLS_PARALLEL_4 ? "4"
+                                                : "8",
+            cells->reads_busy ? "_busy" : "", cells->european_rom ? "a02" : "a00", card->width,
+            card->height);
+    if (expander) {
+        fprintf(out, "    .expander = &outputs,\n    .i2c_address = 0x%02X,\n", card->i2c_address);
+    }
+    if (cells->halves || flags) {
+        fprintf(out, "    .flags = %s%s%s,\n", cells->halves ? "JL_CHAR_HALVES" : "",
+                cells->halves && flags ? " | " : "", flags ? flags : "");
+    }
+    fputs("};\n", out);
+}
+
+static bool bake_cells(const struct jl_card *card, const char *directory, const char *name,
+                       const char *made, struct jl_complaint *complaint) {
+    struct c_files files;
+    if (!jl_host_c_files_begin(&files, directory, name, made, "jadelamp/jadelamp.h", complaint)) {
+        return false;
+    }
+    write_cells_header(files.header.stream, card, name);
+    write_cells(files.body.stream, card, name);
+    return jl_host_c_files_commit(&files, complaint);
+}
+
 bool jl_card_bake(const struct jl_card *card, const char *directory, const char *name,
                   const char *made, struct jl_complaint *complaint) {
     struct c_files files;
     char controller[40];
-    if (card->cells.bus || card->controller->scanned) {
-        return jl_complain(complaint, "%s is %s: its description is not baked here; see %s",
-                           card->name, card->cells.bus ? "a character module" : "scanned out",
-                           card->cells.bus ? "char_panel.h" : "scanout.h");
+    if (card->cells.bus) {
+        return bake_cells(card, directory, name, made, complaint);
+    }
+    if (card->controller->scanned) {
+        return jl_complain(complaint,
+                           "%s is scanned out: its description is not baked here; see scanout.h",
+                           card->name);
     }
     if (!controller_of(card, controller, sizeof controller)) {
         return jl_complain(complaint, "%s: the library has no %s with a memory of %d x %d",
@@ -192,6 +275,7 @@ bool jl_card_bake(const struct jl_card *card, const char *directory, const char 
     }
     write_header(files.header.stream, card, name);
     if (card->has_wake) {
+        fputs("static const uint8_t steps[] = {\n", files.body.stream);
         write_steps(files.body.stream, card);
     }
     write_config(files.body.stream, card, name, controller);

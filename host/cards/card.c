@@ -337,7 +337,7 @@ static const struct key keys[] = {
     {"touch", "address", jl_host_card_read_touch_address, DRAWN},
     {"touch", "clock", jl_host_card_read_touch_clock, DRAWN},
     {"touch", "mounting", jl_host_card_read_touch_mounting, DRAWN},
-    {"wake", "step", jl_host_card_read_step, DRAWN},
+    {"wake", "step", jl_host_card_read_step, ALL},
     {"bus", "lines", jl_host_card_read_lines, SCANNED},
     {"bus", "least-clock", jl_host_card_read_scan_clock, SCANNED},
     {"bus", "most-clock", jl_host_card_read_scan_clock, SCANNED},
@@ -631,9 +631,10 @@ static bool check_whole(struct reading *reading) {
     if (scanned) {
         return jl_host_card_check_scanout(reading) && jl_host_card_check_touch(reading);
     }
-    return cells ? jl_host_card_check_cells(reading)
-                 : check_bus(reading) && check_glass(reading) && check_format(reading) &&
-                       jl_host_card_check_touch(reading);
+    return cells
+               ? jl_host_card_check_cells(reading) && jl_host_card_check_steps(reading)
+               : jl_host_card_check_steps(reading) && check_bus(reading) && check_glass(reading) &&
+                     check_format(reading) && jl_host_card_check_touch(reading);
 }
 
 static bool read_stream(FILE *stream, const char *path, const struct jl_catalog_entry *stand_in,

@@ -6,6 +6,7 @@
 #include <stdio.h>
 #include <string.h>
 
+#include "jadelamp/char_panel.h"
 #include "jadelamp/sim/explain.h"
 #include "jadelamp/wake.h"
 
@@ -83,8 +84,22 @@ static bool read_named(struct reading *reading, const char *text) {
     return add_step(reading, step, count + 2);
 }
 
+/* "pulse 3": four bits and an enable, as character modules are entered with. */
+static bool read_pulse(struct reading *reading, const char *key, const char *value) {
+    char digit = value[6];
+    bool one = isxdigit((unsigned char)digit) && !value[7];
+    const uint8_t step[] = {
+        JL_CHAR_STEP_CODE_PULSE,
+        (uint8_t)(isdigit((unsigned char)digit) ? digit - '0' : (digit | 0x20) - 'a' + 10)};
+    return one ? add_step(reading, step, sizeof step)
+               : FAIL(reading, "%s = %s: expected one hex digit, such as pulse 3", key, value);
+}
+
 bool jl_host_card_read_step(struct reading *reading, const char *key, const char *value) {
     uint8_t step[128];
+    if (strncmp(value, "pulse ", 6) == 0) {
+        return read_pulse(reading, key, value);
+    }
     if (strncmp(value, "send ", 5) == 0 && !is_byte(value + 5)) {
         return read_named(reading, value + 5);
     }
@@ -114,7 +129,37 @@ bool jl_host_card_read_step(struct reading *reading, const char *key, const char
         step[0] = value[0] == 's' ? JL_STEP_CODE_SETUP : JL_STEP_CODE_CLEAR;
         return add_step(reading, step, 1);
     }
-    return FAIL(reading,
-                "%s = %s: expected send BYTES, wait TIME, wait busy low|high TIME, setup or clear",
-                key, value);
+    return FAIL(
+        reading,
+        "%s = %s: expected send BYTES, wait TIME, wait busy low|high TIME, setup, clear or, of "
+        "a character module, pulse DIGIT",
+        key, value);
+}
+
+size_t jl_card_step_length(const uint8_t *step) {
+    switch (step[0]) {
+    case JL_STEP_CODE_WAIT_MS:
+        return 3;
+    case JL_STEP_CODE_WAIT_BUSY:
+        return 4;
+    case JL_STEP_CODE_BLOCK:
+    case JL_CHAR_STEP_CODE_PULSE:
+        return 2;
+    default:
+        return step[0] < JL_STEP_CODE_WAIT_MS ? 1u + step[0] : 1;
+    }
+}
+
+bool jl_host_card_check_steps(struct reading *reading) {
+    const struct jl_card *card = reading->card;
+    for (size_t at = 0; at < card->wake_bytes; at += jl_card_step_length(card->wake_steps + at)) {
+        uint8_t code = card->wake_steps[at];
+        if (card->cells.bus ? code == JL_STEP_CODE_WAIT_BUSY : code == JL_CHAR_STEP_CODE_PULSE) {
+            return FAIL_KEY(reading, "wake", "step", "[wake] step: %s",
+                            card->cells.bus
+                                ? "a character module has no BUSY pin to wait for: wait TIME"
+                                : "pulse is for character modules: send BYTES");
+        }
+    }
+    return true;
 }

@@ -47,7 +47,7 @@ static bool is_pair(uint8_t a, uint8_t b) {
 /* Whether they set the same register. */
 static bool same_kind(const struct search *search, const struct sequence_item *a,
                       const struct sequence_item *b) {
-    bool color = search->card->format->bits_per_pixel > 4;
+    bool color = !search->card->cells.bus && search->card->format->bits_per_pixel > 4;
     return a->is_command && b->is_command &&
            (a->bytes[0] == b->bytes[0] || (a->name && b->name && strcmp(a->name, b->name) == 0) ||
             (color && is_pair(a->bytes[0], b->bytes[0])));
@@ -228,8 +228,12 @@ static void find_mistyped(struct search *search, struct edit *edit) {
 
 static void hex(char *out, size_t size, const struct sequence_item *item) {
     if (!item->is_command) {
-        snprintf(out, size, "%s",
-                 item->bytes[0] == JL_STEP_CODE_CLEAR ? "the clearing" : "the wait for BUSY");
+        if (item->bytes[0] == JL_CHAR_STEP_CODE_PULSE) {
+            snprintf(out, size, "pulse %X", item->bytes[1]);
+        } else {
+            snprintf(out, size, "%s",
+                     item->bytes[0] == JL_STEP_CODE_CLEAR ? "the clearing" : "the wait for BUSY");
+        }
         return;
     }
     size_t most = item->count < 6 ? item->count : 6;
@@ -284,9 +288,32 @@ static void tell(const struct search *search, const struct edit *edit, struct bl
     }
 }
 
+/* The entry of a character module; a sequence without one gets it from the library. */
+static bool is_pulse(const struct sequence_item *item) {
+    return !item->is_command && item->count && item->bytes[0] == JL_CHAR_STEP_CODE_PULSE;
+}
+
+static bool has_pulse(const struct sequence *sequence) {
+    bool has = false;
+    for (int i = 0; i < sequence->count; i++) {
+        has |= is_pulse(&sequence->items[i]);
+    }
+    return has;
+}
+
+static void leave_pulses_out(struct sequence *sequence) {
+    int kept = 0;
+    for (int i = 0; i < sequence->count; i++) {
+        if (!is_pulse(&sequence->items[i])) {
+            sequence->items[kept++] = sequence->items[i];
+        }
+    }
+    sequence->count = kept;
+}
+
 void jl_host_blame(const struct jl_card *card, struct blame *blame) {
     blame->count = 0;
-    if (card->cells.bus || card->controller->scanned || !card->has_wake) {
+    if (card->controller->scanned || !card->has_wake) {
         return;
     }
     struct search *search = calloc(1, sizeof *search);
@@ -299,6 +326,9 @@ void jl_host_blame(const struct jl_card *card, struct blame *blame) {
     search->changed.wake_bytes = 0;
     if (jl_host_sequence_of(card, &search->own) &&
         jl_host_sequence_of(&search->changed, &search->right)) {
+        if (card->cells.bus && !has_pulse(&search->own)) {
+            leave_pulses_out(&search->right);
+        }
         pair_up(search);
         list_edits(search);
         for (int e = 0; e < search->edit_count; e++) {

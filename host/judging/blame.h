@@ -20,8 +20,8 @@ struct blame {
     } of[BLAME_MOST];
 };
 
-/* The smallest change to the sequence that makes the glass right. Not of cells, e-paper that keeps
- * its picture, and glass that is scanned out: none is blamed there. */
+/* The smallest change to the sequence that makes the glass right. Not of glass that is scanned out:
+ * none is blamed there. */
 void jl_host_blame(const struct jl_card *card, struct blame *blame);
 
 #endif

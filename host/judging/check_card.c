@@ -8,6 +8,7 @@
 #include "judge.h"
 #include "rank.h"
 #include "sequence.h"
+#include "tapped_wire.h"
 #include "trial.h"
 
 struct along {
@@ -17,6 +18,7 @@ struct along {
     struct jl_port_ops ops;
     struct jl_explainer explainer;
     bool data;                 /* D/C */
+    struct tapped_wire wire;   /* of a module's cells */
     struct jl_host_kept *kept; /* NULL: bytes are judged only */
 };
 
@@ -60,8 +62,23 @@ static void keep_bytes(struct along *along, const uint8_t *bytes, size_t count, 
     }
 }
 
+/* Instructions of a module, and text; the bytes of its expander are no commands. */
+static void take_tapped(void *context, enum tapped_kind kind, uint8_t value) {
+    struct along *along = context;
+    if (kind == TAPPED_PULSE) {
+        return; /* has neither name nor number */
+    }
+    jl_explain_byte(&along->explainer, now_ps(along), now_ps(along), value, kind == TAPPED_DATA);
+    if (kind == TAPPED_COMMAND) {
+        jl_explain_end(&along->explainer);
+    }
+}
+
 static void take_transfer(struct along *along, const struct jl_transfer *t, bool data) {
     bool i2c = along->rig.card.bus == JL_BUS_I2C;
+    if (along->rig.card.cells.bus) {
+        return;
+    }
     if (i2c) {
         jl_explain_i2c_start(&along->explainer);
     }
@@ -149,6 +166,9 @@ static void stand_before(struct along *along) {
                                       .scanout = along->inner.ops->scanout};
     along->rig.port.ops = &along->ops;
     along->rig.port.context = along;
+    if (along->rig.card.cells.bus) {
+        jl_host_tap_wire(&along->wire, &along->rig, take_tapped, along);
+    }
 }
 
 static void take_diagnostic(void *context, const struct jl_diagnostic *diagnostic) {
@@ -184,7 +204,7 @@ static void run(struct along *along) {
         return;
     }
     jl_board_wait_ps(rig->board, TRIAL_LIGHT_UP_PS);
-    if (!rig->card.cells.bus && !jl_device_why_dark(rig->device)) {
+    if (!jl_device_why_dark(rig->device)) {
         judge_picture(along);
     }
 }

@@ -108,6 +108,9 @@ static int opcode_at(const char *text) {
  */
 static int opcode_named_in(const char *text) {
     const char *after = strstr(text, " too early after "), *command = strstr(text, "command ");
+    command = command                        ? command
+              : strstr(text, "instruction ") ? strstr(text, "instruction ") + 4
+                                             : NULL;
     int opcode = after ? opcode_at(after + 17) : -1;
     opcode = opcode < 0 && command ? opcode_at(command + 8) : opcode;
     return opcode < 0 ? opcode_at(text) : opcode;
@@ -162,8 +165,9 @@ static void set_blamed(const struct judge *judge, struct jl_check_finding *findi
 }
 
 /* Whether it comes again with each command that follows, for the same reason. */
-static bool is_told_once(enum jl_code code) {
-    return code == JL_CODE_LOCKED || code == JL_CODE_NO_WRITE_COMMAND;
+static bool is_told_once(const struct judge *judge, enum jl_code code) {
+    return code == JL_CODE_LOCKED || code == JL_CODE_NO_WRITE_COMMAND ||
+           (judge->card->cells.bus && code == JL_CODE_BUSY);
 }
 
 bool jl_host_judge_has_told(const struct judge *judge, const char *code) {
@@ -186,7 +190,7 @@ void jl_host_judge_diagnostic(struct judge *judge, const struct jl_diagnostic *d
         return;
     }
     bool of_glass = jl_host_judge_meaning(diagnostic->code, &grade, &remedy);
-    if (is_told_once(diagnostic->code) &&
+    if (is_told_once(judge, diagnostic->code) &&
         jl_host_judge_has_told(judge, jl_code_name(diagnostic->code))) {
         return;
     }

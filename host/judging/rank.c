@@ -7,7 +7,6 @@
 
 #include "jadelamp/host/reading.h"
 #include "rank.h"
-#include "sequence.h"
 
 enum { MOST_KEPT = 40000 };
 
@@ -87,7 +86,7 @@ static void read_steps_as(const struct jl_card *card, struct jl_rank *rank) {
             jl_explain_byte(&explainer, 0, 0, step[i], as_data && i > 1);
         }
         jl_explain_end(&explainer);
-        at += jl_host_step_length(step);
+        at += jl_card_step_length(step);
     }
 }
 

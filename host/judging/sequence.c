@@ -5,6 +5,7 @@
 #include <string.h>
 
 #include "jadelamp/sim/explain.h"
+#include "tapped_wire.h"
 
 static struct sequence_item *add(struct sequence *sequence) {
     struct sequence_item *item =
@@ -36,22 +37,9 @@ static void take_send(struct jl_explainer *explainer, const uint8_t *bytes, size
     jl_explain_end(explainer);
 }
 
-size_t jl_host_step_length(const uint8_t *step) {
-    switch (step[0]) {
-    case JL_STEP_CODE_WAIT_MS:
-        return 3;
-    case JL_STEP_CODE_WAIT_BUSY:
-        return 4;
-    case JL_STEP_CODE_BLOCK:
-        return 2;
-    default:
-        return step[0] < JL_STEP_CODE_WAIT_MS ? 1u + step[0] : 1;
-    }
-}
-
 static void take_steps(struct sequence *sequence, struct jl_explainer *explainer,
                        const struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
-    for (size_t at = 0; at < bytes; at += jl_host_step_length(steps + at)) {
+    for (size_t at = 0; at < bytes; at += jl_card_step_length(steps + at)) {
         const uint8_t *step = steps + at;
         if (step[0] < JL_STEP_CODE_WAIT_MS) {
             take_send(explainer, step + 1, step[0]);
@@ -67,9 +55,99 @@ static void take_steps(struct sequence *sequence, struct jl_explainer *explainer
             struct sequence_item *item = add(sequence);
             if (item) {
                 item->is_command = false;
-                item->count = jl_host_step_length(step);
+                item->count = jl_card_step_length(step);
                 memcpy(item->bytes, step, item->count);
             }
+        }
+    }
+}
+
+/* ---- a module's own way to wake ---- */
+
+struct recording {
+    struct sequence *sequence;
+    struct jl_explainer explainer;
+    struct tapped_wire wire;
+    struct jl_port inner;
+    struct jl_port_ops ops;
+    uint32_t waited_us;
+};
+
+/* Times below a tenth of a millisecond are the wire's own. */
+static void end_wait(struct recording *recording) {
+    struct sequence *sequence = recording->sequence;
+    if (sequence->count <= SEQUENCE_ITEMS) {
+        sequence->items[sequence->count - 1].wait_ms += (int)((recording->waited_us + 900) / 1000);
+    }
+    recording->waited_us = 0;
+}
+
+static void record(void *context, enum tapped_kind kind, uint8_t value) {
+    struct recording *recording = context;
+    end_wait(recording);
+    if (kind == TAPPED_COMMAND) {
+        jl_explain_byte(&recording->explainer, 0, 0, value, false);
+        jl_explain_end(&recording->explainer);
+    } else if (kind == TAPPED_PULSE) {
+        struct sequence_item *item = add(recording->sequence);
+        if (item) {
+            *item = (struct sequence_item){.bytes = {JL_CHAR_STEP_CODE_PULSE, value}, .count = 2};
+        }
+    }
+}
+
+static void record_wait(void *context, uint32_t microseconds) {
+    struct recording *recording = context;
+    recording->waited_us += microseconds;
+    recording->inner.ops->wait_us(recording->inner.context, microseconds);
+}
+
+static void pass_pin(void *context, enum jl_pin pin, bool high) {
+    struct recording *recording = context;
+    recording->inner.ops->set_pin(recording->inner.context, pin, high);
+}
+
+static bool pass_level(void *context, enum jl_pin pin) {
+    struct recording *recording = context;
+    return recording->inner.ops->get_pin(recording->inner.context, pin);
+}
+
+static jl_status pass_on(void *context, const struct jl_transfer *t) {
+    struct recording *recording = context;
+    return recording->inner.ops->send(recording->inner.context, t);
+}
+
+static void record_waking(struct sequence *sequence, struct jl_rig *rig) {
+    struct recording recording = {.sequence = sequence, .inner = rig->port};
+    recording.ops = (struct jl_port_ops){
+        .send = pass_on, .wait_us = record_wait, .set_pin = pass_pin, .get_pin = pass_level};
+    jl_explain_begin(&recording.explainer, rig->card.controller->emulator, take_command, sequence);
+    jl_host_tap_wire(&recording.wire, rig, record, &recording);
+    rig->port.ops = &recording.ops;
+    rig->port.context = &recording;
+    (void)jl_char_wake(&rig->cells);
+    end_wait(&recording);
+}
+
+/* Its steps; instructions are a byte each. */
+static void take_cells(struct sequence *sequence, struct jl_explainer *explainer,
+                       const struct jl_card *card) {
+    for (size_t at = 0; at < card->wake_bytes; at += jl_card_step_length(card->wake_steps + at)) {
+        const uint8_t *step = card->wake_steps + at;
+        if (step[0] < JL_STEP_CODE_WAIT_MS) {
+            take_send(explainer, step + 1, step[0]);
+        } else if (step[0] == JL_STEP_CODE_WAIT_MS) {
+            sequence->items[sequence->count - 1].wait_ms += step[1] | step[2] << 8;
+        } else {
+            struct sequence_item *item = add(sequence);
+            if (item) {
+                item->is_command = false;
+                item->count = jl_card_step_length(step);
+                memcpy(item->bytes, step, item->count);
+            }
+        }
+        if (sequence->count >= SEQUENCE_ITEMS) {
+            return;
         }
     }
 }
@@ -85,9 +163,15 @@ bool jl_host_sequence_of(const struct jl_card *card, struct sequence *sequence) 
     sequence->count = 0;
     *add(sequence) = (struct sequence_item){.is_command = false};
     jl_explain_begin(&explainer, card->controller->emulator, take_command, sequence);
-    take_steps(sequence, &explainer, &rig.panel,
-               card->has_wake ? card->wake_steps : driver->wake_steps,
-               card->has_wake ? card->wake_bytes : driver->wake_steps_bytes);
+    if (card->cells.bus && card->has_wake) {
+        take_cells(sequence, &explainer, card);
+    } else if (card->cells.bus) {
+        record_waking(sequence, &rig);
+    } else {
+        take_steps(sequence, &explainer, &rig.panel,
+                   card->has_wake ? card->wake_steps : driver->wake_steps,
+                   card->has_wake ? card->wake_bytes : driver->wake_steps_bytes);
+    }
     jl_rig_close(&rig);
     return sequence->count <= SEQUENCE_ITEMS;
 }

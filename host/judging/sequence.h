@@ -21,9 +21,6 @@ struct sequence {
     struct sequence_item items[SEQUENCE_ITEMS]; /* the first one has no bytes: the wait in front */
 };
 
-/* Bytes of a step, as cards and drivers encode it. */
-size_t jl_host_step_length(const uint8_t *step);
-
 /* The card's own sequence, or the driver's where it has none; what the description decides is
  * written out. False: no memory, or it is too long. */
 bool jl_host_sequence_of(const struct jl_card *card, struct sequence *sequence);

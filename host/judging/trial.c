@@ -44,7 +44,37 @@ static void forgive_corners(struct jl_picture *expected, const struct jl_picture
     }
 }
 
+/* What a module shows that was woken by the driver's own sequence. */
+static bool look_at_usual(const struct jl_card *card, struct jl_picture *picture) {
+    static struct jl_card usual; /* large */
+    struct jl_rig rig;
+    struct jl_complaint complaint;
+    usual = *card;
+    usual.has_wake = false;
+    if (!jl_rig_open(&rig, &usual, &complaint)) {
+        return false;
+    }
+    bool good = jl_host_trial_show(&rig) == JL_OK;
+    jl_board_wait_ps(rig.board, TRIAL_LIGHT_UP_PS);
+    good = good && jl_rig_look(&rig, picture);
+    jl_rig_close(&rig);
+    return good;
+}
+
+/* Of cells any difference counts. */
+static bool cells_differ(struct jl_rig *rig, struct jl_comparison *comparison) {
+    struct jl_picture expected = {0}, seen = {0};
+    bool differs = look_at_usual(&rig->card, &expected) && jl_rig_look(rig, &seen) &&
+                   jl_compare(&expected, &seen, 0, comparison) && comparison->differing;
+    jl_picture_free(&expected);
+    jl_picture_free(&seen);
+    return differs;
+}
+
 bool jl_host_trial_differs(struct jl_rig *rig, struct jl_comparison *comparison) {
+    if (rig->card.cells.bus) {
+        return rig->card.has_wake && cells_differ(rig, comparison);
+    }
     struct jl_picture expected = {0}, seen = {0};
     bool paper = rig->card.controller->driver->paper != NULL;
     /* Of e-paper it is the frame that is turned, not what its controller gets. */

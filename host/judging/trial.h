@@ -11,8 +11,10 @@
 /* Wakes the rig and shows the test card, of cells too; the status of what failed. */
 jl_status jl_host_trial_show(struct jl_rig *rig);
 
-/* Whether another picture than the test card is on the glass; the comparison says how it differs.
- * Not of cells. */
+/*
+ * Whether another picture than the test card is on the glass; the comparison says how it differs.
+ * Of cells: another one than behind the driver's own sequence.
+ */
 bool jl_host_trial_differs(struct jl_rig *rig, struct jl_comparison *comparison);
 
 /* All of that on a board of its own: the glass is lit and right. */

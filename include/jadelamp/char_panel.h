@@ -90,6 +90,22 @@ jl_status jl_char_open(struct jl_char_panel *panel, const struct jl_char_config 
  */
 jl_status jl_char_wake(struct jl_char_panel *panel);
 
+/** A step of jl_char_wake_by(): a pulse of all enables, with RS low and four bits on D7..D4. */
+#define JL_CHAR_STEP_PULSE(nibble) JL_CHAR_STEP_CODE_PULSE, (nibble)
+#define JL_CHAR_STEP_CODE_PULSE    0x85
+
+/**
+ * Wakes the module by a sequence of one's own, such as a datasheet of a relative has it. Its steps
+ * (wake.h): JL_STEP_SEND() of instructions, JL_STEP_WAIT_MS(), JL_CHAR_STEP_PULSE(), JL_STEP_CLEAR
+ * (01h with its wait), and JL_STEP_SETUP: what jl_char_wake() sends behind its pulses. A sequence
+ * without a pulse gets those of jl_char_wake() in front. Glyphs come last. Each instruction waits
+ * as long as the wire does.
+ *
+ * @param steps constant; free again on return
+ * @return as jl_char_wake(); JL_BAD_STEPS (such a step is not known, or cut: nothing was sent)
+ */
+jl_status jl_char_wake_by(struct jl_char_panel *panel, const uint8_t *steps, size_t bytes);
+
 /**
  * The first status other than JL_OK that a call on this module gave since the last
  * jl_char_wake(), or since jl_char_open(). Sends nothing.

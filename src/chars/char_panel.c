@@ -3,6 +3,7 @@
 
 #include "../core/mem.h"
 #include "cells.h"
+#include "knock.h"
 
 static bool is_known_size(const struct jl_char_config *config) {
     uint8_t columns = config->columns;
@@ -88,37 +89,6 @@ jl_status jl_char_close_cgram(struct jl_char_panel *panel) {
     return status;
 }
 
-/* HD44780U datasheet, figures 23 and 24; 40 ms is for a supply that has just reached 2.7 V. */
-static jl_status knock(struct jl_char_panel *panel) {
-    static const uint16_t waits_us[] = {4100, 100, 100};
-    const struct jl_char_wire *wire = panel->config->wire;
-    const struct jl_port *port = panel->port;
-    port->ops->wait_us(port->context, 40000);
-    jl_status status = wire->rest(panel);
-    /* An enable that was still high has perhaps made the controller do something. */
-    port->ops->wait_us(port->context, JL_CHAR_LONG_US);
-    for (uint8_t i = 0; i < 3 && status == JL_OK; i++) {
-        status = wire->knock(panel, (JL_CHAR_FUNCTION | JL_CHAR_8_BITS) >> 4);
-        port->ops->wait_us(port->context, waits_us[i]);
-    }
-    if (status == JL_OK && !wire->eight_bits) {
-        status = wire->knock(panel, JL_CHAR_FUNCTION >> 4);
-        port->ops->wait_us(port->context, JL_CHAR_US);
-    }
-    return status;
-}
-
-static jl_status define_glyphs(struct jl_char_panel *panel) {
-    const struct jl_char_config *config = panel->config;
-    jl_status status = JL_OK;
-    for (uint8_t i = 0; i < config->glyph_count && status == JL_OK; i++) {
-        /* The address runs on from one glyph to the next. */
-        uint8_t command = i ? 0 : JL_CHAR_CGRAM;
-        status = jl_char_send(panel, jl_char_all(config), command, config->glyphs[i].rows, 8);
-    }
-    return status == JL_OK && config->glyph_count ? jl_char_close_cgram(panel) : status;
-}
-
 jl_status jl_char_wake(struct jl_char_panel *panel) {
     if (!panel || !panel->port) {
         return panel ? JL_NOT_AWAKE : JL_BAD_ARGUMENT;
@@ -130,7 +100,7 @@ jl_status jl_char_wake(struct jl_char_panel *panel) {
                   (jl_char_two_lines(config) ? JL_CHAR_2_LINES : 0));
     panel->awake = false;
     panel->status = JL_OK;
-    jl_status status = knock(panel);
+    jl_status status = jl_char_knock(panel);
     if (status != JL_OK) {
         return jl_char_note(panel, status);
     }
@@ -152,5 +122,5 @@ jl_status jl_char_wake(struct jl_char_panel *panel) {
     if (panel->shown) {
         memset(panel->shown, ' ', (size_t)(config->columns * config->rows));
     }
-    return status == JL_OK ? define_glyphs(panel) : status;
+    return status == JL_OK ? jl_char_define_glyphs(panel) : status;
 }

@@ -111,6 +111,9 @@ bool jl_card_read(const char *path, struct jl_card *card, struct jl_complaint *c
 bool jl_card_read_text(const char *name, const char *text, size_t bytes, struct jl_card *card,
                        struct jl_complaint *complaint);
 
+/** Bytes of a step, as wake_steps and drivers have it (wake.h). */
+size_t jl_card_step_length(const uint8_t *step);
+
 /** The microcontroller's pin of a wire, such as "cs"; NULL: the card does not say. */
 const char *jl_card_pin(const struct jl_card *card, const char *wire);
 
