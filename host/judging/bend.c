@@ -23,11 +23,69 @@ static void take_command(void *context, const struct jl_explained *explained) {
     }
 }
 
+static jl_status pass_on(struct bend *bend, const struct jl_transfer *t) {
+    return bend->nine ? bend->inner.ops->send_nine(bend->inner.context, t, bend->data)
+                      : bend->inner.ops->send(bend->inner.context, t);
+}
+
 static jl_status send_out(struct bend *bend, const struct jl_transfer *t, const uint8_t *bytes,
                           size_t count) {
     const struct jl_transfer changed = {
         .body = bytes, .body_bytes = count, .i2c_address = t->i2c_address};
-    return count ? bend->inner.ops->send(bend->inner.context, &changed) : JL_OK;
+    return count ? pass_on(bend, &changed) : JL_OK;
+}
+
+/* ---- what wires do to every byte ---- */
+
+static bool is_of_wires(enum bend_kind kind) {
+    return kind == BEND_LATE || kind == BEND_REVERSE || kind == BEND_PAIR || kind == BEND_CROSSED;
+}
+
+static uint8_t reversed(uint8_t byte) {
+    unsigned turned = 0;
+    for (int bit = 0; bit < 8; bit++) {
+        turned = turned << 1 | (byte >> bit & 1u);
+    }
+    return (uint8_t)turned;
+}
+
+/* The part samples as the data change, and gets the level from before. */
+static uint8_t late(struct bend *bend, uint8_t byte) {
+    uint8_t taken = (uint8_t)(byte >> 1 | (bend->last_bit ? 0x80 : 0));
+    bend->last_bit = byte & 1;
+    return taken;
+}
+
+/*
+ * What was data is its clock, and rises where a 1 follows a 0; what was the clock is low then, as
+ * data change while it is: so each of these edges is a bit of 0.
+ */
+static void crossed(struct bend *bend, uint8_t byte) {
+    for (int bit = 7; bit >= 0; bit--) {
+        bool high = byte >> bit & 1;
+        bend->edges += high && !bend->last_bit;
+        bend->last_bit = high;
+    }
+    if (bend->edges >= 8) {
+        bend->edges -= 8;
+        put(bend, 0x00);
+    }
+}
+
+static jl_status send_by_wires(struct bend *bend, const struct jl_transfer *t) {
+    bend->out_count = 0;
+    for (size_t i = 0; i < t->body_bytes; i++) {
+        uint8_t byte = t->body[i];
+        if (bend->kind == BEND_CROSSED) {
+            crossed(bend, byte);
+        } else {
+            put(bend, bend->kind == BEND_LATE ? late(bend, byte)
+                      : bend->kind == BEND_REVERSE
+                          ? reversed(byte)
+                          : (uint8_t)((byte & 0xFC) | (byte >> 1 & 1) | (byte & 1) << 1));
+        }
+    }
+    return send_out(bend, t, bend->out, bend->out_count);
 }
 
 /* Commands whose arguments come like themselves, one behind the other. */
@@ -65,7 +123,7 @@ static jl_status send_data(struct bend *bend, const struct jl_transfer *t) {
     bool swap = bend->kind == BEND_SWAP && t->body_bytes > 16 && t->body_bytes <= sizeof bend->out;
     bend->argument += (int)t->body_bytes;
     if (!t->body_bytes || (!argument && !swap) || t->body_bytes > sizeof bend->out) {
-        return bend->inner.ops->send(bend->inner.context, t);
+        return pass_on(bend, t);
     }
     memcpy(bend->out, t->body, t->body_bytes);
     if (argument) {
@@ -103,15 +161,31 @@ static jl_status send(void *context, const struct jl_transfer *t) {
     if (bend->rig->card.bus == JL_BUS_I2C) {
         return send_i2c(bend, t);
     }
-    if (bend->kind == BEND_DC || bend->kind == BEND_NOTHING) {
-        return bend->inner.ops->send(bend->inner.context, t);
+    if (bend->kind == BEND_DC || bend->kind == BEND_PINS || bend->kind == BEND_NOTHING) {
+        return pass_on(bend, t);
+    }
+    if (is_of_wires(bend->kind)) {
+        return send_by_wires(bend, t);
     }
     return bend->data ? send_data(bend, t) : send_command(bend, t);
 }
 
+static jl_status send_nine(void *context, const struct jl_transfer *t, bool data) {
+    struct bend *bend = context;
+    bend->data = data;
+    bend->nine = true;
+    return send(context, t);
+}
+
 static void set_pin(void *context, enum jl_pin pin, bool high) {
     struct bend *bend = context;
-    if (pin == JL_PIN_DC) {
+    if (pin == JL_PIN_CS && !high) {
+        bend->last_bit = false;
+        bend->edges = 0;
+    }
+    if (bend->kind == BEND_PINS && (pin == JL_PIN_DC || pin == JL_PIN_CS)) {
+        pin = pin == JL_PIN_DC ? JL_PIN_CS : JL_PIN_DC;
+    } else if (pin == JL_PIN_DC) {
         bend->data = high;
         high = bend->kind == BEND_DC ? !high : high;
     }
@@ -144,6 +218,7 @@ void jl_host_bend_stand(struct bend *bend, struct jl_rig *rig) {
     jl_explain_begin(&bend->explainer, rig->card.controller->emulator, take_command, bend);
     /* Without fills and DMA: all bytes come through send(). */
     bend->ops = (struct jl_port_ops){.send = send,
+                                     .send_nine = rig->port.ops->send_nine ? send_nine : NULL,
                                      .set_pin = set_pin,
                                      .get_pin = get_pin,
                                      .wait_us = wait_us,

@@ -13,6 +13,11 @@ enum bend_kind {
     BEND_ARGUMENT, /* its first argument is `value` */
     BEND_SWAP,     /* the bytes of each pair of data are exchanged */
     BEND_DC,       /* D/C is the other way round */
+    BEND_PINS,     /* D/C and CS are exchanged */
+    BEND_LATE,     /* each bit is taken for the one behind it: SPI, data move as they are taken */
+    BEND_REVERSE,  /* the bits of each byte from the other end */
+    BEND_PAIR,     /* the two lowest of them exchanged */
+    BEND_CROSSED,  /* SPI: clock and data exchanged */
 };
 
 /* The largest transfer: a whole frame of 800x480 with three bytes a pixel. */
@@ -27,8 +32,11 @@ struct bend {
     struct jl_rig *rig;
     struct jl_explainer explainer;
     bool data, dropping; /* D/C; the command under way is left out */
-    uint8_t under_way;   /* its opcode */
-    int argument;        /* how many of its arguments came */
+    bool nine;           /* by send_nine() */
+    bool last_bit;       /* of the ones since CS fell; and how many the part has of a byte */
+    int edges;
+    uint8_t under_way; /* its opcode */
+    int argument;      /* how many of its arguments came */
     uint8_t out[BEND_MOST];
     size_t out_count;
 };

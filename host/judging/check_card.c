@@ -195,7 +195,7 @@ static void judge_picture(struct along *along) {
 
 static void run(struct along *along) {
     struct jl_rig *rig = &along->rig;
-    jl_status status = jl_host_trial_show(rig);
+    jl_status status = jl_host_trial_show(rig, rig->card.controller->name);
     jl_explain_end(&along->explainer);
     if (status != JL_OK) {
         jl_host_judge_find(&along->judge, JL_CHECK_DARK, 0, "status",

@@ -3,8 +3,23 @@
 
 #include <string.h>
 
-/* ALL: of dots. */
-enum { MONO = 1, GREY = 2, COLOR = 4, ALL = 7, WITH_DC = 8, I2C = 16, CELLS = 32, EXPANDER = 64 };
+/* ALL: of dots. WITH_DC: where commands can be told from data on the way; 3 wires, too. */
+enum {
+    MONO = 1,
+    GREY = 2,
+    COLOR = 4,
+    PAPER = 8,
+    ALL = 15,
+    LIT = 7,
+    WITH_DC = 16,
+    DC_PIN = 32,
+    I2C = 64,
+    SPI = 128,
+    PARALLEL = 256,
+    CELLS = 512,
+    EXPANDER = 1024,
+    BUSES = WITH_DC | DC_PIN | I2C | SPI | PARALLEL
+};
 
 /* ---- descriptions ---- */
 
@@ -58,6 +73,11 @@ static bool half_height(struct jl_card *card) {
     const char *name = card->controller->name;
     card->height /= 2;
     return card->height >= 16 && (strncmp(name, "ssd13", 5) == 0 || strncmp(name, "sh11", 4) == 0);
+}
+
+static bool glaring(struct jl_card *card) {
+    card->contrast = 255;
+    return true;
 }
 
 static bool faint(struct jl_card *card) {
@@ -177,7 +197,7 @@ const struct mistake jl_host_mistakes[] = {
      .alter = turned},
     {.told = {"shifted", "offset: 2 columns, 1 row",
               "set first-column and first-row as the glass is bonded"},
-     .where = ALL,
+     .where = LIT,
      .alter = shifted},
     {.told = {"colors", "red and blue exchanged", "change the order of colours: BGR, bit 3 of 36"},
      .where = COLOR,
@@ -279,18 +299,61 @@ const struct mistake jl_host_mistakes[] = {
     {.told = {"as-ili9341", "taken for an ili9341", "use the card of this controller"},
      .where = COLOR | WITH_DC,
      .alter = as_ili9341},
+    {.told = {"glaring", "contrast of 255", "set the contrast"},
+     .where = MONO,
+     .controller = "pcd",
+     .alter = glaring},
+    {.told = {"glaring-st", "contrast of 255", "set the contrast"},
+     .where = MONO,
+     .controller = "st75",
+     .alter = glaring},
+    {.told = {"glaring-uc", "contrast of 255", "set the contrast"},
+     .where = MONO,
+     .controller = "uc17",
+     .alter = glaring},
+    {.told = {"uncleared", "memory not cleared, middle drawn", "clear all of it first"},
+     .where = LIT,
+     .uncleared = true},
+    {.told = {"no-update", "update (20) is missing", "send 22 F7 and 20 behind the pixels"},
+     .where = PAPER | WITH_DC,
+     .controller = "ssd16",
+     .bend = BEND_DROP,
+     .opcode = 0x20},
+    {.told = {"no-refresh", "refresh (12) is missing", "send 12 behind the pixels"},
+     .where = PAPER | WITH_DC,
+     .controller = "uc8",
+     .bend = BEND_DROP,
+     .opcode = 0x12},
     {.told = {"dc", "D/C inverted", "drive D/C low for commands"},
-     .where = ALL | WITH_DC,
+     .where = ALL | DC_PIN,
      .bend = BEND_DC},
     {.told = {"dc-low", "D/C stuck low", "look at the D/C pin"},
-     .where = ALL | WITH_DC,
+     .where = ALL | DC_PIN,
      .fault = "dc-low"},
     {.told = {"dc-high", "D/C stuck high", "look at the D/C pin"},
-     .where = ALL | WITH_DC,
+     .where = ALL | DC_PIN,
      .fault = "dc-high"},
     {.told = {"cs", "CS never low", "look at the CS pin"},
      .where = ALL | WITH_DC,
      .fault = "cs-high"},
+    {.told = {"pins", "D/C and CS exchanged", "exchange the two pins"},
+     .where = ALL | DC_PIN,
+     .bend = BEND_PINS},
+    {.told = {"mode", "SPI mode 1 or 2", "take mode 0 or 3"},
+     .where = ALL | SPI,
+     .bend = BEND_LATE},
+    {.told = {"lsb-first", "least significant bit first", "send the most significant bit first"},
+     .where = ALL | SPI,
+     .bend = BEND_REVERSE},
+    {.told = {"crossed", "clock and data exchanged", "exchange SCK and MOSI"},
+     .where = ALL | SPI,
+     .bend = BEND_CROSSED},
+    {.told = {"lines-turned", "D0 to D7 in reverse", "wire D0 to D0, and so on"},
+     .where = ALL | PARALLEL,
+     .bend = BEND_REVERSE},
+    {.told = {"lines-pair", "D0 and D1 exchanged", "exchange the two wires"},
+     .where = ALL | PARALLEL,
+     .bend = BEND_PAIR},
     {.told = {"fast", "clock eight times too fast", "lower the clock"},
      .where = ALL | WITH_DC,
      .alter = fast},
@@ -345,8 +408,21 @@ const int jl_host_mistake_count = sizeof jl_host_mistakes / sizeof jl_host_mista
 
 /* ---- whose they are ---- */
 
-static bool has_dc_pin(enum jl_bus_kind bus) {
-    return bus == JL_BUS_SPI || bus == JL_BUS_8080_8 || bus == JL_BUS_6800_8;
+/* What a bus has, of the kinds above. */
+static unsigned bus_kinds(enum jl_bus_kind bus) {
+    switch (bus) {
+    case JL_BUS_I2C:
+        return I2C;
+    case JL_BUS_SPI:
+        return WITH_DC | DC_PIN | SPI;
+    case JL_BUS_SPI_3WIRE:
+        return WITH_DC;
+    case JL_BUS_8080_8:
+    case JL_BUS_6800_8:
+        return WITH_DC | DC_PIN | PARALLEL;
+    default:
+        return 0;
+    }
 }
 
 bool jl_host_mistake_fits(const struct mistake *mistake, const struct jl_card *card) {
@@ -355,11 +431,14 @@ bool jl_host_mistake_fits(const struct mistake *mistake, const struct jl_card *c
                (mistake->where & EXPANDER && card->cells.bus == JL_CELLS_EXPANDER);
     }
     int bits = card->format->bits_per_pixel * card->format->planes;
-    unsigned kind = bits > 4 ? COLOR : bits > 1 ? GREY : MONO;
+    unsigned kind = card->controller->driver->paper ? PAPER
+                    : bits > 4                      ? COLOR
+                    : bits > 1                      ? GREY
+                                                    : MONO;
     const char *name = mistake->controller;
-    bool bus = !(mistake->where & (WITH_DC | I2C)) ||
-               (mistake->where & WITH_DC && has_dc_pin(card->bus)) ||
-               (mistake->where & I2C && card->bus == JL_BUS_I2C);
-    return mistake->where & kind && bus &&
+    bool bus = !(mistake->where & BUSES) || mistake->where & BUSES & bus_kinds(card->bus);
+    /* On the way a command is known on buses that have D/C in some form, and on I2C. */
+    bool can_bend = !mistake->bend || mistake->bend == BEND_SILENT || bus_kinds(card->bus);
+    return mistake->where & kind && bus && can_bend &&
            (!name || strncmp(card->controller->name, name, strlen(name)) == 0);
 }

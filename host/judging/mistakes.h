@@ -15,6 +15,7 @@ struct mistake {
     uint8_t opcode, value;
     const char *fault;
     bool (*alter_glass)(struct jl_card *glass); /* as `alter`, of the module itself */
+    bool uncleared; /* the memory is not cleared, and the program draws in its middle only */
 };
 
 extern const struct mistake jl_host_mistakes[];

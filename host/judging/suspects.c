@@ -6,21 +6,55 @@
 
 #include "../runs/light_content.h"
 #include "mistakes.h"
+#include "sequence.h"
+#include "trial.h"
 
-#define LIGHT_UP_PS 300000000000u
+/* The middle of the frame alone, as a program sends what it has drawn. */
+static jl_status send_middle(struct jl_rig *rig) {
+    const struct jl_frame *frame = &rig->frame;
+    const struct jl_format *format = frame->format;
+    int w = rig->panel.width, h = rig->panel.height;
+    struct jl_rect area = {(int16_t)(w / 4 & ~7), (int16_t)(h / 4 & ~7), (int16_t)(w / 2 & ~7),
+                           (int16_t)(h / 2 & ~7)};
+    int bits = format->bits_per_pixel << format->line_rows_log2; /* of a column of a line */
+    size_t at = (size_t)(area.y >> format->line_rows_log2) * frame->stride_bytes +
+                (size_t)(area.x * bits / 8);
+    return jl_panel_send(&rig->panel, area, frame->pixels + at, frame->stride_bytes);
+}
 
-static void show(struct jl_rig *rig, const struct jl_card *glass) {
+static jl_status show_middle(struct jl_rig *rig, const char *title) {
     jl_status status = jl_rig_wake(rig);
-    if (status == JL_OK && glass->cells.bus) {
-        (void)jl_char_test_card(&rig->cells, glass->controller->name);
-    } else if (status == JL_OK) {
-        jl_host_draw_test_card(jl_rig_frame(rig), glass->controller->name);
-        status = jl_rig_present(rig);
+    if (status == JL_OK) {
+        jl_host_draw_test_card(jl_rig_frame(rig), title);
+        status = send_middle(rig);
     }
-    if (glass->module & JL_MODULE_LIGHT_WIRED) {
-        (void)jl_panel_light(&rig->panel, true);
+    return status;
+}
+
+/* What the driver itself refuses is no mistake that anybody sees. */
+static bool is_refused(jl_status status) {
+    return status == JL_BAD_SIZE || status == JL_BAD_TURN || status == JL_BAD_FORMAT ||
+           status == JL_BAD_FRAME_SIZE || status == JL_OUT_OF_RANGE || status == JL_UNSUPPORTED;
+}
+
+/* The card's own sequence, or the driver's, without its clearing. */
+static bool leave_clearing_out(struct jl_card *card) {
+    struct sequence *sequence = malloc(sizeof *sequence);
+    bool good = sequence && jl_host_sequence_of(card, sequence);
+    int kept = 0;
+    for (int i = 0; good && i < sequence->count; i++) {
+        const struct sequence_item *item = &sequence->items[i];
+        bool clear = !item->is_command && item->count && item->bytes[0] == JL_STEP_CODE_CLEAR;
+        if (!clear) {
+            sequence->items[kept++] = *item;
+        }
     }
-    jl_board_wait_ps(rig->board, LIGHT_UP_PS);
+    if (good) {
+        sequence->count = kept;
+        good = jl_host_sequence_into(sequence, card);
+    }
+    free(sequence);
+    return good;
 }
 
 static int scale_of(const struct jl_card *card) {
@@ -38,6 +72,7 @@ static bool photograph(const struct jl_card *card, const struct mistake *mistake
     struct jl_complaint ignored = {""};
     bool good = rig && bend && (!mistake || !mistake->alter || mistake->alter(&typed)) &&
                 (!mistake || !mistake->alter_glass || mistake->alter_glass(&glass)) &&
+                (!mistake || !mistake->uncleared || leave_clearing_out(&typed)) &&
                 jl_rig_open_on(rig, &typed, &glass, &ignored);
     bool open = good;
     if (good && mistake) {
@@ -51,12 +86,19 @@ static bool photograph(const struct jl_card *card, const struct mistake *mistake
                                    jl_fault_inject(&fault, 1, rig, UINT64_MAX, &ignored));
     }
     if (good) {
-        if (!mistake || mistake->bend != BEND_SILENT) {
-            show(rig, card);
+        const char *title = card->controller->name;
+        jl_status status = mistake && mistake->uncleared ? show_middle(rig, title)
+                           : mistake && mistake->bend == BEND_SILENT
+                               ? JL_OK
+                               : jl_host_trial_show(rig, title);
+        good = !is_refused(status);
+        if (card->module & JL_MODULE_LIGHT_WIRED) { /* whatever became of the panel */
+            (void)jl_panel_light(&rig->panel, true);
         }
+        jl_board_wait_ps(rig->board, TRIAL_LIGHT_UP_PS);
         rig->card.turn = card->turn; /* the glass is mounted as it is */
         *dark = jl_device_why_dark(rig->device);
-        good = jl_rig_photo(rig, scale_of(card), photo);
+        good = good && jl_rig_photo(rig, scale_of(card), photo);
     }
     if (open) {
         jl_rig_close(rig);
@@ -75,10 +117,10 @@ bool jl_suspects_draw(const struct jl_card *card, struct jl_suspects *suspects,
                       struct jl_complaint *complaint) {
     const char *dark = NULL;
     memset(suspects, 0, sizeof *suspects);
-    if (!card->cells.bus && (card->controller->scanned || card->controller->driver->paper)) {
+    if (card->controller->scanned) {
         return jl_complain(complaint,
-                           "%s is %s: suspects are drawn of panels that show their memory",
-                           card->name, card->controller->scanned ? "scanned out" : "e-paper");
+                           "%s is scanned out: suspects are drawn of panels that have a memory",
+                           card->name);
     }
     if (!photograph(card, NULL, &suspects->right, &dark)) {
         return jl_complain(complaint, "cannot build the board for %s", card->name);

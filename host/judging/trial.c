@@ -17,12 +17,12 @@ static void invert(struct jl_picture *picture) {
     }
 }
 
-jl_status jl_host_trial_show(struct jl_rig *rig) {
+jl_status jl_host_trial_show(struct jl_rig *rig, const char *title) {
     jl_status status = jl_rig_wake(rig);
     if (status == JL_OK && rig->card.cells.bus) {
-        status = jl_char_test_card(&rig->cells, rig->card.controller->name);
+        status = jl_char_test_card(&rig->cells, title);
     } else if (status == JL_OK) {
-        jl_host_draw_test_card(jl_rig_frame(rig), rig->card.controller->name);
+        jl_host_draw_test_card(jl_rig_frame(rig), title);
         status = jl_rig_present(rig);
     }
     if (status == JL_OK && rig->card.module & JL_MODULE_LIGHT_WIRED) {
@@ -54,7 +54,7 @@ static bool look_at_usual(const struct jl_card *card, struct jl_picture *picture
     if (!jl_rig_open(&rig, &usual, &complaint)) {
         return false;
     }
-    bool good = jl_host_trial_show(&rig) == JL_OK;
+    bool good = jl_host_trial_show(&rig, card->controller->name) == JL_OK;
     jl_board_wait_ps(rig.board, TRIAL_LIGHT_UP_PS);
     good = good && jl_rig_look(&rig, picture);
     jl_rig_close(&rig);
@@ -100,7 +100,7 @@ bool jl_host_trial_is_right(const struct jl_card *card) {
     if (!jl_rig_open(&rig, card, &complaint)) {
         return false;
     }
-    bool right = jl_host_trial_show(&rig) == JL_OK;
+    bool right = jl_host_trial_show(&rig, card->controller->name) == JL_OK;
     jl_board_wait_ps(rig.board, TRIAL_LIGHT_UP_PS);
     right = right && !jl_device_why_dark(rig.device) && !jl_host_trial_differs(&rig, &comparison);
     jl_rig_close(&rig);

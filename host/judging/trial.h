@@ -8,8 +8,8 @@
 /* Long enough for any glass to light up. */
 #define TRIAL_LIGHT_UP_PS 300000000000u
 
-/* Wakes the rig and shows the test card, of cells too; the status of what failed. */
-jl_status jl_host_trial_show(struct jl_rig *rig);
+/* Wakes the rig and shows the test card with a title, of cells too; the status of what failed. */
+jl_status jl_host_trial_show(struct jl_rig *rig, const char *title);
 
 /*
  * Whether another picture than the test card is on the glass; the comparison says how it differs.
