@@ -157,9 +157,9 @@ static jl_status begin_scan(struct jl_rig *rig) {
 
 jl_status jl_rig_wake(struct jl_rig *rig) {
     if (rig->card.cells.bus) {
-        return rig->card.has_wake ? jl_char_wake_by(&rig->cells, rig->card.wake_steps,
-                                                    rig->card.wake_bytes)
-                                  : jl_char_wake(&rig->cells);
+        return rig->card.has_wake
+                   ? jl_char_wake_by(&rig->cells, rig->card.wake_steps, rig->card.wake_bytes)
+                   : jl_char_wake(&rig->cells);
     }
     jl_status status = jl_panel_wake(&rig->panel);
     /* Once: the peripheral goes on by itself. */
