@@ -286,6 +286,9 @@ static void the_command_judges(void) {
                  "address = 0x3C\\n[wake]\\nstep = send display off\\n") "--rank",
          2, "needs the controller"},
         {" check st7789-240x240-spi", 0, "nothing to object to"},
+        {" light ili9341-240x320-spi >/dev/null; sed 's/clock = 10 MHz/clock = 40 MHz/' " CARDS
+         "/ili9341-240x320-spi.card >fast.card; " JADELAMP " check fast.card",
+         1, "SPI clock 40.00 MHz, the datasheet allows 10.00 MHz"},
         {" check ssd1306-128x64-i2c --json", 0, "\"found\":\t0"},
         {" check hd44780-16x2-4bit", 0, "nothing to object to"},
         {" check ssd1306-128x64-i2c --rank", 0, "sh1106"},
