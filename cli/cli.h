@@ -23,6 +23,7 @@ int verb_run(int argc, const char **argv);
 /* Starts the program jadelamp-VERB, beside this one or on the PATH, in this one's place. */
 int cli_start_program(int argc, const char **argv);
 int verb_bake(int argc, const char **argv);
+int verb_bundle(int argc, const char **argv);
 int verb_explain(int argc, const char **argv);
 int verb_replay(int argc, const char **argv);
 int verb_budget(int argc, const char **argv);

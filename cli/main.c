@@ -25,6 +25,7 @@ static const struct verb {
     {"report", verb_report, "write a page about a card, to send to a colleague"},
     {"compare", verb_compare, "tell how two pictures differ"},
     {"bake", verb_bake, "turn pictures and drawings into C data"},
+    {"bundle", verb_bundle, "write the library as two files, to copy into a project"},
     {"demo", verb_demo, "run the made-up harbour of Heron Quay"},
 };
 

@@ -5,6 +5,7 @@
 #include <string.h>
 
 #include "c_files.h"
+#include "card_as_c.h"
 #include "jadelamp/char_panel.h"
 #include "jadelamp/host/bake_picture.h"
 #include "jadelamp/wake.h"
@@ -243,23 +244,22 @@ static void write_cells(FILE *out, const struct jl_card *card, const char *name)
     fputs("};\n", out);
 }
 
-static bool bake_cells(const struct jl_card *card, const char *directory, const char *name,
-                       const char *made, struct jl_complaint *complaint) {
-    struct c_files files;
-    if (!jl_host_c_files_begin(&files, directory, name, made, "jadelamp/jadelamp.h", complaint)) {
-        return false;
+/* ---- either of them ---- */
+
+void jl_host_card_write_header(FILE *out, const struct jl_card *card, const char *name) {
+    if (card->cells.bus) {
+        write_cells_header(out, card, name);
+    } else {
+        write_header(out, card, name);
     }
-    write_cells_header(files.header.stream, card, name);
-    write_cells(files.body.stream, card, name);
-    return jl_host_c_files_commit(&files, complaint);
 }
 
-bool jl_card_bake(const struct jl_card *card, const char *directory, const char *name,
-                  const char *made, struct jl_complaint *complaint) {
-    struct c_files files;
+bool jl_host_card_write_body(FILE *out, const struct jl_card *card, const char *name,
+                             struct jl_complaint *complaint) {
     char controller[40];
     if (card->cells.bus) {
-        return bake_cells(card, directory, name, made, complaint);
+        write_cells(out, card, name);
+        return true;
     }
     if (card->controller->scanned) {
         return jl_complain(complaint,
@@ -270,14 +270,25 @@ bool jl_card_bake(const struct jl_card *card, const char *directory, const char 
         return jl_complain(complaint, "%s: the library has no %s with a memory of %d x %d",
                            card->name, card->controller->name, card->ram_width, card->ram_height);
     }
+    if (card->has_wake) {
+        fputs("static const uint8_t steps[] = {\n", out);
+        write_steps(out, card);
+    }
+    write_config(out, card, name, controller);
+    return true;
+}
+
+bool jl_card_bake(const struct jl_card *card, const char *directory, const char *name,
+                  const char *made, struct jl_complaint *complaint) {
+    struct c_files files;
     if (!jl_host_c_files_begin(&files, directory, name, made, "jadelamp/jadelamp.h", complaint)) {
         return false;
     }
-    write_header(files.header.stream, card, name);
-    if (card->has_wake) {
-        fputs("static const uint8_t steps[] = {\n", files.body.stream);
-        write_steps(files.body.stream, card);
+    jl_host_card_write_header(files.header.stream, card, name);
+    if (!jl_host_card_write_body(files.body.stream, card, name, complaint)) {
+        jl_file_abandon(&files.header);
+        jl_file_abandon(&files.body);
+        return false;
     }
-    write_config(files.body.stream, card, name, controller);
     return jl_host_c_files_commit(&files, complaint);
 }

@@ -53,7 +53,7 @@ static const struct jl_ssd_part own = {
     .put_contrast = put_contrast,
 };
 
-JL_SSD_ENCODERS(own)
+#include "ssd_oled_template.h"
 
 /* Rows count along the scan, which runs upwards for a mirrored picture. */
 static size_t show_rows(const struct jl_panel *panel, int16_t top, int16_t rows, uint8_t *out) {

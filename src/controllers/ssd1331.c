@@ -53,7 +53,7 @@ static const struct jl_ssd_part own = {
     .put_contrast = put_contrast,
 };
 
-JL_SSD_ENCODERS(own)
+#include "ssd_oled_template.h"
 
 const struct jl_controller jl_ssd1331 = {
     .name = "ssd1331",

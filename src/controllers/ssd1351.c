@@ -54,7 +54,7 @@ static const struct jl_ssd_part own = {
     .put_contrast = put_contrast,
 };
 
-JL_SSD_ENCODERS(own)
+#include "ssd_oled_template.h"
 
 const struct jl_controller jl_ssd1351 = {
     .name = "ssd1351",

@@ -23,20 +23,6 @@ size_t jl_ssd_setting(const struct jl_ssd_part *part, const struct jl_panel *pan
 size_t jl_ssd_window(const struct jl_ssd_part *own, const struct jl_panel *panel,
                      const struct jl_stretch *stretch, uint8_t *out);
 
-/* The encoders of a descriptor. */
-#define JL_SSD_ENCODERS(PART)                                                                      \
-    static size_t setup(const struct jl_panel *panel, uint8_t *out) {                              \
-        return jl_ssd_setup(&(PART), panel, out);                                                  \
-    }                                                                                              \
-    static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,       \
-                          uint8_t *out) {                                                          \
-        return jl_ssd_setting(&(PART), panel, what, value, out);                                   \
-    }                                                                                              \
-    static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch,           \
-                         uint8_t *out) {                                                           \
-        return jl_ssd_window(&(PART), panel, stretch, out);                                        \
-    }
-
 /* One command with one argument. */
 static inline uint8_t *jl_ssd_put(uint8_t *out, uint8_t command, uint8_t argument) {
     out[0] = 2;
@@ -45,7 +31,8 @@ static inline uint8_t *jl_ssd_put(uint8_t *out, uint8_t command, uint8_t argumen
     return out + 3;
 }
 
-/* What the descriptors have in common; the steps are called wake_steps. */
+/* What the descriptors have in common; the steps are called wake_steps, and the encoders are those
+ * of ssd_oled_template.h. */
 #define JL_SSD_CONTROLLER                                                                          \
     .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .setup = setup,               \
     .setting = setting, .window = window

@@ -5,16 +5,16 @@
 #include <stddef.h>
 #include <stdint.h>
 
-struct jl_digits {
+struct jl_decimals {
     char reversed[20];
     size_t length;
 };
 
-static inline void jl_digits_add(struct jl_digits *digits, char c) {
+static inline void jl_digits_add(struct jl_decimals *digits, char c) {
     digits->reversed[digits->length++] = c;
 }
 
 /* In the right order, or an empty string when it does not fit; how many characters. */
-size_t jl_digits_out(char *out, size_t size, const struct jl_digits *digits);
+size_t jl_digits_out(char *out, size_t size, const struct jl_decimals *digits);
 
 #endif

@@ -3,7 +3,7 @@
 
 #include "digits.h"
 
-size_t jl_digits_out(char *out, size_t size, const struct jl_digits *digits) {
+size_t jl_digits_out(char *out, size_t size, const struct jl_decimals *digits) {
     if (digits->length + 1 > size) {
         if (size) {
             out[0] = 0;
@@ -18,7 +18,7 @@ size_t jl_digits_out(char *out, size_t size, const struct jl_digits *digits) {
 }
 
 size_t jl_format_fixed(char *out, size_t size, int32_t value, uint8_t decimals) {
-    struct jl_digits digits = {.length = 0};
+    struct jl_decimals digits = {.length = 0};
     if (decimals > 9) {
         decimals = 9;
     }

@@ -6,7 +6,7 @@
 #include "digits.h"
 
 static size_t word(char *out, size_t size, uint32_t sign, const char *text) {
-    struct jl_digits digits = {.length = 0};
+    struct jl_decimals digits = {.length = 0};
     size_t length = 0;
     while (text[length]) {
         length++;
@@ -21,7 +21,7 @@ static size_t word(char *out, size_t size, uint32_t sign, const char *text) {
 }
 
 size_t jl_format_float(char *out, size_t size, float value, uint8_t decimals) {
-    struct jl_digits digits = {.length = 0};
+    struct jl_decimals digits = {.length = 0};
     uint32_t bits;
     memcpy(&bits, &value, sizeof bits);
     uint32_t sign = bits >> 31, exponent = bits >> 23 & 255, mantissa = bits & 0x7FFFFF;

@@ -29,7 +29,7 @@ size_t jl_format_int(char *out, size_t size, int32_t value, uint8_t width, char 
 }
 
 size_t jl_format_unsigned(char *out, size_t size, uint32_t value, uint8_t width, char pad) {
-    struct jl_digits digits = {.length = 0};
+    struct jl_decimals digits = {.length = 0};
     do {
         jl_digits_add(&digits, (char)('0' + value % 10));
         value /= 10;
@@ -38,7 +38,7 @@ size_t jl_format_unsigned(char *out, size_t size, uint32_t value, uint8_t width,
 }
 
 size_t jl_format_hex(char *out, size_t size, uint32_t value, uint8_t digits) {
-    struct jl_digits hex = {.length = 0};
+    struct jl_decimals hex = {.length = 0};
     do {
         jl_digits_add(&hex, "0123456789ABCDEF"[value & 15]);
         value >>= 4;

@@ -5,7 +5,7 @@
 #include "jadelamp/color.h"
 
 /* Each channel as jl_channel_pack(); red and blue in one sum, 16 bits apart. */
-EACH_PIXEL uint32_t jl_rgb565_pack(jl_color c) {
+EACH_PIXEL uint32_t rgb565_pack(jl_color c) {
     uint32_t red_blue = (c & 0xFF00FF) * 31 + 0x800080;
     uint32_t green = (c >> 8 & 0xFF) * 63 + 128;
     red_blue += red_blue >> 8 & 0xFF00FF;
@@ -14,7 +14,7 @@ EACH_PIXEL uint32_t jl_rgb565_pack(jl_color c) {
 }
 
 /* The top bits are repeated below, so that exclusive or works on colours as on the bits. */
-EACH_PIXEL jl_color jl_rgb565_unpack(uint32_t v) {
+EACH_PIXEL jl_color rgb565_unpack(uint32_t v) {
     uint32_t red_blue = (v & 0xF800) << 5 | (v & 31), green = v >> 5 & 63;
     return red_blue << 3 | (red_blue >> 2 & 0x070007) | (green << 10) | (green << 4 & 0x0300);
 }

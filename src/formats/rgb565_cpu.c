@@ -5,7 +5,7 @@
 #include "rgb565.h"
 
 EACH_PIXEL uint32_t pack(jl_color c) {
-    uint16_t v = (uint16_t)jl_rgb565_pack(c);
+    uint16_t v = (uint16_t)rgb565_pack(c);
     uint8_t bytes[2];
     memcpy(bytes, &v, sizeof v);
     return load(bytes);
@@ -16,7 +16,7 @@ EACH_PIXEL jl_color unpack(uint32_t pixel) {
     uint16_t v;
     store(bytes, pixel);
     memcpy(&v, bytes, sizeof v);
-    return jl_rgb565_unpack(v);
+    return rgb565_unpack(v);
 }
 
 const struct jl_format jl_rgb565_cpu = BYTES_FORMAT(JL_LAYOUT_RGB565_CPU, 5, 6, 5);

@@ -6,11 +6,11 @@
 #include "rgb565.h"
 
 EACH_PIXEL uint32_t pack(jl_color c) {
-    return jl_rgb565_pack(c);
+    return rgb565_pack(c);
 }
 
 EACH_PIXEL jl_color unpack(uint32_t v) {
-    return jl_rgb565_unpack(v);
+    return rgb565_unpack(v);
 }
 
 const struct jl_format jl_rgb565 = BYTES_FORMAT(JL_LAYOUT_RGB565, 5, 6, 5);

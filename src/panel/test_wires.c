@@ -95,7 +95,7 @@ static jl_status run(struct jl_panel *panel, const struct jl_reading *reading,
     uint8_t bytes = (uint8_t)jl_line_bytes(format, PIXELS);
     uint8_t mask = format->layout == JL_LAYOUT_RGB666 ? 0xFC : 0xFF; /* bits that are kept */
     uint16_t lines = (uint16_t)panel->height >> format->line_rows_log2;
-    uint8_t areas = lines < AREAS ? (uint8_t)lines : AREAS;
+    uint8_t areas = (uint8_t)(lines < AREAS ? lines : AREAS);
     jl_status status = JL_OK;
     for (uint8_t i = 0; i < areas && status == JL_OK; i++) {
         status = write(panel, i, bytes);

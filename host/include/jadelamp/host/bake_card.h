@@ -10,8 +10,8 @@ extern "C" {
 
 /**
  * Writes DIRECTORY/NAME.c and NAME.h: `const struct jl_panel_config NAME`, the clock, and the pins
- * that the card names as NAME_PIN_CS and so on. Both or neither. Not for character modules and
- * glass that is scanned out.
+ * that the card names as NAME_PIN_CS and so on; of a character module `const struct jl_char_config
+ * NAME` and its steps. Both or neither. Not for glass that is scanned out.
  *
  * @param name of the constant and the files; a name for C
  * @param made what made it, for the files' first comment
