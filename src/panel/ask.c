@@ -3,8 +3,7 @@
 #include "readback.h"
 
 jl_status jl_panel_ask(struct jl_panel *panel, const struct jl_reading *reading, uint8_t *said) {
-    jl_status status =
-        said ? jl_read_check(panel, reading, reading ? reading->buses : 0) : JL_BAD_ARGUMENT;
+    jl_status status = said && reading ? jl_read_check(panel, reading->buses) : JL_BAD_ARGUMENT;
     if (status != JL_OK) {
         return panel ? jl_panel_note(panel, status) : status;
     }
@@ -25,7 +24,7 @@ jl_status jl_panel_ask(struct jl_panel *panel, const struct jl_reading *reading,
         return jl_panel_note(panel, JL_NO_ANSWER); /* no state of these parts is all ones */
     }
     byte ^= reading->state_flip;
-    for (uint8_t i = 0; i < sizeof reading->state_bits; i++) {
+    for (size_t i = 0; i < sizeof reading->state_bits; i++) {
         if (byte & reading->state_bits[i]) {
             *said = (uint8_t)(*said | 1u << i);
         }

@@ -36,7 +36,7 @@ static bool holds(uint32_t bits, uint32_t id) {
 
 jl_status jl_panel_identify(struct jl_panel *panel, const struct jl_reading *reading,
                             uint32_t *id) {
-    jl_status status = jl_read_check(panel, reading, reading ? reading->buses : 0);
+    jl_status status = reading ? jl_read_check(panel, reading->buses) : JL_BAD_ARGUMENT;
     if (status == JL_OK && !reading->id_command) {
         status = JL_UNSUPPORTED;
     }

@@ -14,7 +14,7 @@ static const struct {
 };
 
 const char *jl_part_of_id(uint32_t id) {
-    for (uint8_t i = 0; i < sizeof known / sizeof known[0]; i++) {
+    for (size_t i = 0; i < sizeof known / sizeof known[0]; i++) {
         if (known[i].id == id) {
             return known[i].part;
         }

@@ -4,9 +4,8 @@
 #include "bus.h"
 #include "panel.h"
 
-jl_status jl_read_check(const struct jl_panel *panel, const struct jl_reading *reading,
-                        uint8_t buses) {
-    if (!panel || !reading) {
+jl_status jl_read_check(const struct jl_panel *panel, uint8_t buses) {
+    if (!panel) {
         return JL_BAD_ARGUMENT;
     }
     if (panel->state == STATE_UNUSABLE) {

@@ -7,8 +7,7 @@
 enum { READ_NO_COMMAND = -1 };
 
 /* Whether the panel can be read so; buses: those of the reading that matter. */
-jl_status jl_read_check(const struct jl_panel *panel, const struct jl_reading *reading,
-                        uint8_t buses);
+jl_status jl_read_check(const struct jl_panel *panel, uint8_t buses);
 
 /*
  * Sends a command (0..255, or READ_NO_COMMAND) and reads bytes under the same CS, with D/C low or

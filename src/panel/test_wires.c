@@ -35,7 +35,7 @@ static jl_status write(struct jl_panel *panel, uint8_t area, uint8_t bytes) {
 
 /* The bytes of a pixel of 5-6-5 from the three that are read, six bits at the top of each. */
 static void to_565(uint8_t *bytes) {
-    for (uint8_t i = 0; i < PIXELS; i++) {
+    for (unsigned i = 0; i < PIXELS; i++) {
         const uint8_t *read = bytes + 3 * i;
         uint8_t upper = (uint8_t)((read[0] & 0xF8) | read[1] >> 5);
         uint8_t lower = (uint8_t)((read[1] << 3 & 0xE0) | read[2] >> 3);
@@ -117,7 +117,7 @@ static jl_status run(struct jl_panel *panel, const struct jl_reading *reading,
 jl_status jl_panel_test_wires(struct jl_panel *panel, const struct jl_reading *reading,
                               struct jl_wire_test *result) {
     struct jl_wire_test test = {.always_low = 0xFF, .always_high = 0xFF};
-    jl_status status = jl_read_check(panel, reading, reading ? reading->memory_buses : 0);
+    jl_status status = reading ? jl_read_check(panel, reading->memory_buses) : JL_BAD_ARGUMENT;
     if (status == JL_OK) {
         status = jl_panel_ready(panel);
     }
