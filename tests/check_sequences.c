@@ -62,6 +62,8 @@ const struct check_base check_bases[] = {
     {"ssd1305", "ssd1305", "128 x 64", SPI4, "first-column = 4", "",
      "AE|D5 A0|A8 3F|D3 00|40|20 00|A1|C8|DA 12|91 3F 3F 3F 3F|81 80|82 80|D8 05|D9 D2|DB 34|A4|"
      "A6|clear|AF"},
+    {"ssd0303", "ssd0303", "96 x 16", I2C, "first-column = 36", "",
+     "AE|D5 80|A8 0F|D3 00|40|D8 00|A1|C8|DA 02|81 60|D9 22|DB 35|AD 8B|A4|A6|clear|AF"},
     {"sh1106", "sh1106", "128 x 64", I2C, "first-column = 2", "",
      "AE|D5 80|A8 3F|D3 00|40|AD 8B|32|A1|C8|DA 12|81 80|D9 22|DB 35|A4|A6|clear|AF|~100"},
     {"sh1106 what differs from reset", "sh1106", "128 x 64", I2C, "first-column = 2", "",

@@ -97,6 +97,17 @@ static void places_on_the_glass(void) {
           {71, 13, JL_WHITE},
           {72, 13, JL_BLACK},
           {83, 13, JL_WHITE}}},
+        /* 180 of 240 cm are 69 of 92 columns. */
+        {"gate_strip",
+         {{0, 9, JL_WHITE},
+          {70, 12, JL_WHITE},
+          {71, 12, JL_BLACK},
+          {40, 4, JL_BLACK},
+          {1, 12, JL_BLACK},
+          {95, 15, JL_WHITE}}},
+        /* A scan in which nobody else answers is no error. */
+        {"strip_scan",
+         {{6, 8, JL_WHITE}, {6, 14, JL_WHITE}, {12, 12, JL_BLACK}, {6, 15, JL_BLACK}}},
         /* Sixteen greys: 90 is the fifth, 30 the second. */
         {"grey_dial",
          {{0, 0, JL_BLACK},

@@ -18,6 +18,8 @@
 #define LCD(part) &jl_##part, &jl_emulated_##part
 
 static const struct make mono_makes[] = {
+    {"ssd0303 96x32", LCD(ssd0303), 96, 32, 36, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
+    {"ssd0303 132x64", LCD(ssd0303), 132, 64, 0, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"ssd1305 128x64", LCD(ssd1305), 128, 64, 4, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"ssd1305 128x32", LCD(ssd1305), 128, 32, 4, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"ssd1309 128x64", LCD(ssd1309), 128, 64, 0, 0, 0, 0, 0, 10000000, 300, COLUMNS, false, NULL},
@@ -128,7 +130,7 @@ static void every_bus(void) {
             }
         }
     }
-    EXPECT_INT(buses_seen, 6 * (1 + 4 * 2) + 3 * (3 * 2) + 4 * 2 + 1 * 2 + 2 * 2);
+    EXPECT_INT(buses_seen, 8 * (1 + 4 * 2) + 3 * (3 * 2) + 4 * 2 + 1 * 2 + 2 * 2);
 }
 
 /* Bands, drawing without a frame, conversion, pieces and asynchronous presents take pages apart. */
@@ -332,6 +334,7 @@ static void page_write_bytes(void) {
         {"ssd1305 128x64", JL_TURN_180, "C210A0C220102 DA5A5A5A5A5A5", 0, 0},
         /* column 12 = 0Ch: B0 + page, 10 + 0, 00 + C */
         {"sh1106 128x64", 0, "CB1100C DA5A5A5 CB2100C DA5A5A5", 0, 0},
+        {"ssd0303 132x64", 0, "CB1100A DA5A5A5 CB2100A DA5A5A5", 0, 0},
         {"sh1106 72x40", 0, "CB11208 DA5A5A5 CB21208 DA5A5A5", 0, 0}, /* 40 = 28h */
         {"st7565 128x64", 0, "CB1100A DA5A5A5 CB2100A DA5A5A5", 0, 0},
         /* reversed ADC: four columns further on */
@@ -368,6 +371,7 @@ static void setting_bytes(void) {
         {"ssd1305 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"ssd1309 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"sh1106 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
+        {"ssd0303 132x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         /* 6 bits of volume; power save is AE with A5 */
         {"st7565 128x64", "C8118", "CA5", "CA7", "CAEA5", "CA4AF"},
         {"st7567 128x64", "C8118", "CA5", "CA7", "CAEA5", "CA4AF"},
@@ -638,6 +642,15 @@ static void complaints(void) {
          "DC-DC converter is off"},
         {"sh1106 converter while on", &jl_emulated_sh1106, 128, 64, "R ~1 CAF CAD8B",
          "while the display is off", NULL},
+        {"ssd0303 fine", &jl_emulated_ssd0303, 132, 64, "R ~1 CAD8B CAF *132", NULL, NULL},
+        {"ssd0303 converter off", &jl_emulated_ssd0303, 132, 64, "R ~1 CAD8A CAF", NULL, "AD 8B"},
+        {"ssd0303 given a voltage", &jl_emulated_ssd0303, 132, 64, "R ~1 C32 CAF",
+         "unknown command 32", NULL},
+        {"ssd0303 given a window", &jl_emulated_ssd0303, 132, 64, "R ~1 C21 CAF",
+         "unknown command 21", NULL},
+        {"ssd0303 past the column", &jl_emulated_ssd0303, 132, 64, "R ~1 CAF *133",
+         "past the last column", NULL},
+        {"ssd0303 short reset", &jl_emulated_ssd0303, 132, 64, "r ~1 CAF", "reset was low", NULL},
         {"sh1106 past the column", &jl_emulated_sh1106, 128, 64, "R ~1 CAF *133",
          "past the last column", NULL},
         {"sh1106 short reset", &jl_emulated_sh1106, 128, 64, "r ~1 CAF", "reset was low", NULL},
@@ -782,6 +795,7 @@ static void wire_cost(void) {
     } rows[] = {
         {"ssd1305 128x64", 6 + 1024},
         {"ssd1309 128x64", 6 + 1024},
+        {"ssd0303 96x32", 4 * (3 + 96)}, /* its lines end where the RAM does: the column stops */
         /* the lower column digit once, page and upper digit each time */
         {"sh1106 128x64", 1 + 8 * (2 + 128)},
         {"st7565 128x64", 1 + 8 * (2 + 128)},

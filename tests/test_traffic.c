@@ -15,14 +15,14 @@
 #include "raw.h"
 
 static const struct jl_emulated_part *const parts[] = {
-    &jl_emulated_ssd1305, &jl_emulated_ssd1306, &jl_emulated_ssd1309, &jl_emulated_sh1106,
-    &jl_emulated_st7565,  &jl_emulated_st7567,  &jl_emulated_uc1701,  &jl_emulated_pcd8544,
-    &jl_emulated_st7920,  &jl_emulated_hd44780, &jl_emulated_ssd1322, &jl_emulated_ssd1327,
-    &jl_emulated_ssd1331, &jl_emulated_ssd1351, &jl_emulated_ssd1680, &jl_emulated_ssd1681,
-    &jl_emulated_uc8151,  &jl_emulated_uc8176,  &jl_emulated_uc8179,  &jl_emulated_st7735,
-    &jl_emulated_st7789,  &jl_emulated_ili9341, &jl_emulated_ili9488, &jl_emulated_gc9a01,
-    &jl_emulated_st7701,  &jl_emulated_xpt2046, &jl_emulated_ft6x36,  &jl_emulated_gt911,
-    &jl_emulated_cst816,
+    &jl_emulated_ssd0303, &jl_emulated_ssd1305, &jl_emulated_ssd1306, &jl_emulated_ssd1309,
+    &jl_emulated_sh1106,  &jl_emulated_st7565,  &jl_emulated_st7567,  &jl_emulated_uc1701,
+    &jl_emulated_pcd8544, &jl_emulated_st7920,  &jl_emulated_hd44780, &jl_emulated_ssd1322,
+    &jl_emulated_ssd1327, &jl_emulated_ssd1331, &jl_emulated_ssd1351, &jl_emulated_ssd1680,
+    &jl_emulated_ssd1681, &jl_emulated_uc8151,  &jl_emulated_uc8176,  &jl_emulated_uc8179,
+    &jl_emulated_st7735,  &jl_emulated_st7789,  &jl_emulated_ili9341, &jl_emulated_ili9488,
+    &jl_emulated_gc9a01,  &jl_emulated_st7701,  &jl_emulated_xpt2046, &jl_emulated_ft6x36,
+    &jl_emulated_gt911,   &jl_emulated_cst816,
 };
 enum { PARTS = sizeof parts / sizeof parts[0] };
 

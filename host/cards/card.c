@@ -474,7 +474,7 @@ static bool check_bus(struct reading *reading) {
 
 /* Of modules of this controller and size. */
 static bool rows_usually_sequential(const struct jl_card *card) {
-    static const char *const oleds[] = {"ssd1305", "ssd1306", "ssd1309"};
+    static const char *const oleds[] = {"ssd0303", "ssd1305", "ssd1306", "ssd1309", "sh1106"};
     for (size_t i = 0; i < sizeof oleds / sizeof oleds[0]; i++) {
         if (strcmp(card->controller->name, oleds[i]) == 0) {
             return (card->width == 128 && card->height == 32) ||

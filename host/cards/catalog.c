@@ -63,6 +63,18 @@ static const struct jl_catalog_entry entries[] = {
                    "It is addressed page by page: there is no window and no hardware scroll."},
     },
     {
+        .name = "ssd0303",
+        .driver = &jl_ssd0303,
+        .emulator = &jl_emulated_ssd0303,
+        .kind = "monochrome OLED",
+        .glasses = "96x16, 132x64",
+        .pixel_format = "1 bit, vertical bytes, bit 0 on top",
+        .addresses = {0x3C, 0x3D},
+        .glass_kind = JL_GLASS_WHITE,
+        .quirks = {"Its RAM is 132 columns wide, and 96 columns of glass begin at 36.",
+                   "It is addressed page by page: there is no window and no hardware scroll."},
+    },
+    {
         .name = "pcd8544",
         .driver = &jl_pcd8544,
         .emulator = &jl_emulated_pcd8544,

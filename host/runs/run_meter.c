@@ -61,7 +61,12 @@ static jl_status send(void *context, const struct jl_transfer *t) {
     double begun = now_us(meter);
     bool to_touch = t->i2c_address && t->i2c_address == meter->rig->card.touch.i2c_address;
     meter->other_bus |= !to_touch && (t->i2c_address != 0) != (meter->rig->sim.i2c != NULL);
-    return sent(meter, begun, inner(meter)->ops->send(inner(meter)->context, t));
+    jl_status status = inner(meter)->ops->send(inner(meter)->context, t);
+    if (status == JL_NO_ANSWER && t->head_bytes + t->body_bytes == 0) {
+        (void)sent(meter, begun, JL_OK); /* a scan asks so: nobody there is an answer, too */
+        return status;
+    }
+    return sent(meter, begun, status);
 }
 
 static jl_status receive(void *context, const struct jl_transfer *t, uint8_t *bytes, size_t count) {

@@ -81,8 +81,9 @@ struct jl_bus {
 /** I2C: one control byte, 0x00 or 0x40, in front of commands or data. */
 extern const struct jl_bus jl_bus_i2c;
 /**
- * I2C for parts that take only one command byte behind each control byte (80h: Co = 1). Slower:
- * 18 clocks a command byte. Pixels go as on jl_bus_i2c. The port must take 2 body bytes.
+ * I2C for parts that take only one command byte behind a control byte (80h: Co = 1). Each is a
+ * transfer of its own, since some do not look for a second control byte. Slower: 29 clocks a
+ * command byte. Pixels go as on jl_bus_i2c.
  */
 extern const struct jl_bus jl_bus_i2c_single;
 /** SPI, 4-wire. */

@@ -1,6 +1,6 @@
 /*
  * Commands of ssd1305, ssd1306 (datasheet rev 1.1, table 9-1, and 23h and D6h of later revisions),
- * ssd1309 and sh1106.
+ * ssd1309, sh1106 and ssd0303.
  */
 #include "commands.h"
 
@@ -119,6 +119,13 @@ static const struct command sh1106[] = {
     END_OF_COMMANDS,
 };
 
+static const struct command ssd0303[] = {
+    {0xAD, 0xAD, 1, 1, "DC-DC converter", "{0:0|off|on}"},
+    {0xD8, 0xD8, 1, 1, "area colour and low power", "{0x}"},
+    END_OF_COMMANDS,
+};
+
+const struct command_set jl_sim_ssd0303_commands = {.own = ssd0303, .common = common};
 const struct command_set jl_sim_ssd1305_commands = {.own = ssd1305, .common = common};
 const struct command_set jl_sim_ssd1306_commands = {.own = ssd1306, .common = common};
 const struct command_set jl_sim_ssd1309_commands = {.own = ssd1309, .common = common};

@@ -335,7 +335,8 @@ static void switch_display(struct jl_device *device, bool on) {
     }
 }
 
-/* ssd1305: AD 8E, the panel voltage comes from outside. sh1106: the converter, 8A off, 8B on. */
+/* ssd1305: AD 8E, the panel voltage comes from outside. sh1106 and ssd0303: the converter,
+ * 8A off, 8B on. */
 static void run_supply(struct jl_device *device, uint8_t argument) {
     struct mono_oled *chip = chip_of(device);
     if (part_of(device)->supply != MONO_OLED_CONVERTER) {

@@ -4,9 +4,7 @@
  */
 #include "jadelamp/controllers/sh1106.h"
 
-#include "../core/mem.h"
-#include "mono_oled.h"
-#include "page_window.h"
+#include "page_oled.h"
 
 /* One NOP fills the argument of a command that broke off: none has more than one. */
 static const uint8_t wake_steps[] = {
@@ -23,30 +21,9 @@ static const uint8_t wake_steps[] = {
     JL_STEP_SEND(0xAF),
 };
 
-static size_t setup(const struct jl_panel *panel, uint8_t *out) {
-    bool external = (panel->config->module & JL_MODULE_EXTERNAL_SUPPLY) != 0;
-    const uint8_t converter[] = {JL_STEP_SEND(0xAD, external ? 0x8A : 0x8B)};
-    size_t bytes = jl_mono_oled_setup(panel, out);
-    memcpy(out + bytes, converter, sizeof converter);
-    return bytes + sizeof converter;
-}
-
-static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
-    return jl_page_window(stretch->area, jl_mono_oled_first_column(panel), out);
-}
-
 const struct jl_controller jl_sh1106 = {
     .name = "sh1106",
-    .ram_width = 132,
-    .default_contrast = 0x80,
     .reset_low_us = 10,
     .reset_recovery_us = 2,
-    .window_price_px =
-        JL_WINDOW_A_LINE + 56, /* 7 bytes on I2C: address, control, B0 10 00, address, control */
-    .serial_cycle_ns = 250,
-    .parallel_cycle_ns = 300,
-    .window = window,
-    .next = jl_next_page,
-    .setup = setup,
-    MONO_OLED_CONTROLLER,
+    PAGE_OLED_CONTROLLER,
 };

@@ -12,6 +12,7 @@ extern "C" {
 #endif
 
 /** Monochrome OLED controllers; on I2C, SPI, 8080 and 6800. */
+extern const struct jl_emulated_part jl_emulated_ssd0303; /**< 132x64, addressed by pages */
 extern const struct jl_emulated_part jl_emulated_ssd1305; /**< 132x64 */
 extern const struct jl_emulated_part jl_emulated_ssd1306; /**< 128x64 */
 extern const struct jl_emulated_part jl_emulated_ssd1309; /**< 128x64 */
