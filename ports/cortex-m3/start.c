@@ -43,10 +43,12 @@ static void print(const char *text) {
 
 void reset_handler(void);
 void reset_handler(void) {
-    const uint32_t *from = &data_load;
+    const uint32_t *from = &data_load; /* symbols of the linker: one memory, not objects */
+    /* cppcheck-suppress comparePointers */
     for (uint32_t *to = &data_start; to < &data_end;) {
         *to++ = *from++;
     }
+    /* cppcheck-suppress comparePointers */
     for (uint32_t *to = &bss_start; to < &bss_end;) {
         *to++ = 0;
     }
