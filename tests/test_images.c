@@ -114,7 +114,7 @@ static void the_glass_shows_the_frame(void) {
 /* An image that says nothing, and none at all. */
 static void what_does_not_start_is_told(void) {
     shell_begin();
-    EXPECT_INT(shell("echo nothing > broken.elf; " RUN_IMAGE " broken.elf dump.ppm"), 1);
+    EXPECT_INT(shell("echo nothing > broken.elf; " RUN_IMAGE " broken.elf dump.ppm 2"), 1);
     EXPECT_CONTAINS(output, "said no status");
     EXPECT(!shell_has("dump.ppm"));
     shell_end();
