@@ -14,9 +14,8 @@ extern const struct jl_port_ops linux_i2c_ops, linux_spi_ops;
 static bool tell(char *why, size_t size, const char *what) {
     int error = errno;
     const char *advice =
-        error == ENOENT   ? "switch the bus on in the board's settings; ls /dev shows what there is"
-        : error == EACCES ? "join the group that ls -l names, and log in again"
-        : error == EPERM  ? "join the group that ls -l names, and log in again"
+        error == ENOENT ? "switch the bus on in the board's settings; ls /dev shows what there is"
+        : error == EACCES || error == EPERM ? "join the group that ls -l names, and log in again"
         : error == EBUSY  ? "something else uses it: another program, or a driver of the kernel"
         : error == ENODEV ? "the driver is there, the device is not: look at the adapter"
         : error == EINVAL ? "it has no such line or speed, or the kernel is older than 5.10"
