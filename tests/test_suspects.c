@@ -38,7 +38,7 @@ static const struct {
      "mirrored-x mirrored-y upside-down !off !pump com-pins half-height start-line offset-d3 "
      "page-mode vertical all-on negative-mono faint !as-sh1106 uncleared !sda bits"},
     {"sh1106-128x64-i2c",
-     "mirrored-x mirrored-y upside-down shifted !off !pump-sh half-height "
+     "mirrored-x mirrored-y upside-down shifted !off !converter half-height "
      "start-line offset-d3 all-on negative-mono faint as-ssd1306 uncleared !sda bits"},
     {"st7789-240x240-spi",
      "mirrored-x mirrored-y upside-down turned shifted colors negative bytes depth depth-12 "

@@ -8,8 +8,6 @@
 
 #include "linux_port.h"
 
-extern const struct jl_port_ops linux_i2c_ops, linux_spi_ops;
-
 /* What failed, and what to do. Always false. */
 static bool tell(char *why, size_t size, const char *what) {
     int error = errno;
@@ -90,21 +88,20 @@ static uint16_t spi_limit(const struct linux_calls *calls) {
 bool linux_port_open(struct linux_port *context, const struct linux_wiring *wiring,
                      const struct linux_calls *calls, struct jl_port *port, char *why,
                      size_t why_bytes) {
+    bool spi = strstr(wiring->bus, "spi") != NULL;
     *context = (struct linux_port){.calls = calls,
                                    .inputs = -1,
                                    .outputs = -1,
                                    .at_dc = -1,
                                    .at_reset = -1,
                                    .at_cs = -1,
-                                   .hz = wiring->hz,
-                                   .spi = strstr(wiring->bus, "spi") != NULL};
+                                   .hz = wiring->hz};
     context->bus = calls->open(wiring->bus, O_RDWR);
     if (context->bus < 0) {
         return tell(why, why_bytes, wiring->bus);
     }
     uint8_t mode = wiring->cs >= 0 ? SPI_MODE_0 | SPI_NO_CS : SPI_MODE_0;
-    const char *failed = context->spi && calls->ioctl(context->bus, SPI_IOC_WR_MODE, &mode) < 0
-                             ? wiring->bus
+    const char *failed = spi && calls->ioctl(context->bus, SPI_IOC_WR_MODE, &mode) < 0 ? wiring->bus
                          : wiring->gpio && !open_pins(context, wiring) ? wiring->gpio
                                                                        : NULL;
     if (failed) {
@@ -112,11 +109,10 @@ bool linux_port_open(struct linux_port *context, const struct linux_wiring *wiri
         linux_port_close(context);
         return false;
     }
-    *port =
-        (struct jl_port){.ops = context->spi ? &linux_spi_ops : &linux_i2c_ops,
-                         .context = context,
-                         .most_body_bytes = context->spi ? spi_limit(calls) : LINUX_MOST_BYTES - 1,
-                         .clock_hz = context->spi ? wiring->hz : 0};
+    *port = (struct jl_port){.ops = spi ? &linux_spi_ops : &linux_i2c_ops,
+                             .context = context,
+                             .most_body_bytes = spi ? spi_limit(calls) : LINUX_MOST_BYTES - 1,
+                             .clock_hz = spi ? wiring->hz : 0};
     return true;
 }
 

@@ -6,7 +6,6 @@
 #include <linux/i2c-dev.h>
 #include <linux/i2c.h>
 #include <linux/spi/spidev.h>
-#include <string.h>
 
 static jl_status result(int returned) {
     return returned >= 0                          ? JL_OK

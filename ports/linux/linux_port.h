@@ -16,6 +16,9 @@ struct linux_calls {
     void (*sleep_us)(uint32_t microseconds);
 };
 
+/** Of ports for I2C and SPI; linux_port_open() chooses. */
+extern const struct jl_port_ops linux_i2c_ops, linux_spi_ops;
+
 /** The kernel that this program runs on. Tests play another one. */
 extern const struct linux_calls linux_kernel;
 
@@ -39,7 +42,6 @@ struct linux_port {
     int bus, outputs, inputs;   /* files; -1: none */
     int at_dc, at_reset, at_cs; /* bits among the outputs; -1: none */
     uint32_t hz;
-    bool spi;
     uint8_t together[LINUX_MOST_BYTES]; /* head and body: I2C takes them in one piece */
 };
 
