@@ -160,7 +160,7 @@ static bool want_card(struct bundling *bundling, const struct jl_card *card) {
         return false;
     }
     fclose(out);
-    bool good = jl_host_c_names_used(text, &bundling->wanted);
+    bool good = jl_host_c_names_used(text, strlen(text), &bundling->wanted);
     want_motions(bundling, card->controller->name);
     if (card->touch.controller) {
         char touch[48];
@@ -351,27 +351,6 @@ static void write_headers(struct bundling *bundling, FILE *out, const struct c_n
     }
 }
 
-/* The definition of a macro, with the lines that continue it. False: it is not in the text. */
-static bool find_macro(const char *text, const char *name, struct c_token *definition) {
-    const char *at = text;
-    bool begins = true;
-    for (;;) {
-        struct c_token token = jl_host_c_next(&at, begins);
-        begins = token.kind == C_DIRECTIVE ||
-                 (token.kind == C_SPACE && (token.text[token.length - 1] == '\n' || begins));
-        if (token.kind == C_END) {
-            return false;
-        }
-        size_t length = strlen(name);
-        if (token.kind == C_DIRECTIVE && strncmp(token.text, "#define ", 8) == 0 &&
-            strncmp(token.text + 8, name, length) == 0 &&
-            !isalnum((unsigned char)token.text[8 + length]) && token.text[8 + length] != '_') {
-            *definition = token;
-            return true;
-        }
-    }
-}
-
 /* Whether a piece of C has one of some names, and not as a member. */
 static bool mentions(const struct c_token *piece, const struct c_names *names) {
     const char *at = piece->text;
@@ -387,7 +366,10 @@ static bool mentions(const struct c_token *piece, const struct c_names *names) {
     return false;
 }
 
-/* Macros of headers that speak of the file's own names speak of them as they are called now. */
+/*
+ * Macros of headers that speak of the file's own names speak of them as they are called now; also
+ * those that the file uses through another macro only.
+ */
 static void write_macros_anew(struct bundling *bundling, FILE *out, const struct source *source,
                               const struct c_names *headers) {
     for (size_t i = 0; i < headers->count; i++) {
@@ -396,7 +378,7 @@ static void write_macros_anew(struct bundling *bundling, FILE *out, const struct
         for (size_t k = 0; header && k < header->macros.count; k++) {
             struct c_token definition;
             const char *name = header->macros.list[k];
-            if (strstr(source->text, name) && find_macro(header->text, name, &definition) &&
+            if (jl_host_find_macro(header->text, name, &definition) &&
                 mentions(&definition, &source->own)) {
                 char *text = calloc(1, definition.length + 1);
                 if (text) {

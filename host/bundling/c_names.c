@@ -221,18 +221,16 @@ bool jl_host_c_names_of(const char *text, struct c_names *global, struct c_names
     return d && finding.good;
 }
 
-bool jl_host_c_names_used(const char *text, struct c_names *used) {
+bool jl_host_c_names_used(const char *text, size_t length, struct c_names *used) {
     const char *at = text;
     bool good = true;
-    for (;;) {
+    while (at < text + length) {
         struct c_token token = jl_host_c_next(&at, false);
-        if (token.kind == C_END) {
-            return good;
-        }
         if (token.kind == C_NAME && token.length > 3 && strncmp(token.text, "jl_", 3) == 0) {
             good = good && jl_host_c_names_add(used, token.text, token.length);
         }
     }
+    return good;
 }
 
 /* ---- changing ---- */

@@ -28,7 +28,7 @@ bool jl_host_c_names_of(const char *text, struct c_names *global, struct c_names
                         struct c_names *macros);
 
 /* All names that a piece of C uses, of whatever kind. */
-bool jl_host_c_names_used(const char *text, struct c_names *used);
+bool jl_host_c_names_used(const char *text, size_t length, struct c_names *used);
 
 /* Writes a piece of C whose own names have a prefix then. Members keep theirs. */
 void jl_host_c_rename(FILE *out, const char *text, const struct c_names *own, const char *prefix);

@@ -215,7 +215,7 @@ static bool read_source(struct sources *sources, const char *path, struct jl_com
     }
     if (!source.text || !list ||
         !jl_host_c_names_of(source.text, &source.global, &source.own, &source.macros) ||
-        !jl_host_c_names_used(source.text, &source.used)) {
+        !jl_host_c_names_used(source.text, strlen(source.text), &source.used)) {
         free(source.text);
         return false;
     }
@@ -245,6 +245,52 @@ static bool read_room(struct sources *sources, const char *room, struct jl_compl
     return good;
 }
 
+bool jl_host_find_macro(const char *text, const char *name, struct c_token *definition) {
+    const char *at = text;
+    bool begins = true;
+    for (;;) {
+        struct c_token token = jl_host_c_next(&at, begins);
+        begins = token.kind == C_DIRECTIVE ||
+                 (token.kind == C_SPACE && (token.text[token.length - 1] == '\n' || begins));
+        if (token.kind == C_END) {
+            return false;
+        }
+        size_t length = strlen(name);
+        if (token.kind == C_DIRECTIVE && strncmp(token.text, "#define ", 8) == 0 &&
+            strncmp(token.text + 8, name, length) == 0 &&
+            !isalnum((unsigned char)token.text[8 + length]) && token.text[8 + length] != '_') {
+            *definition = token;
+            return true;
+        }
+    }
+}
+
+/* Adds what the macros of headers use that a piece of a file names, and the macros in those. */
+static bool follow_macros(const struct sources *sources, struct source *source,
+                          struct c_names *followed, const char *text, size_t length) {
+    const char *at = text;
+    bool good = true;
+    while (at < text + length && good) {
+        struct c_token token = jl_host_c_next(&at, false);
+        for (int i = 0; i < sources->header_count && token.kind == C_NAME; i++) {
+            const struct source_header *header = &sources->headers[i];
+            struct c_token definition;
+            char name[C_NAME_BYTES];
+            if (!jl_host_c_names_have(&header->macros, token.text, token.length) ||
+                jl_host_c_names_have(followed, token.text, token.length)) {
+                continue;
+            }
+            snprintf(name, sizeof name, "%.*s", (int)token.length, token.text);
+            good = jl_host_c_names_add(followed, token.text, token.length);
+            if (good && jl_host_find_macro(header->text, name, &definition)) {
+                good = jl_host_c_names_used(definition.text, definition.length, &source->used) &&
+                       follow_macros(sources, source, followed, definition.text, definition.length);
+            }
+        }
+    }
+    return good;
+}
+
 bool jl_host_sources_read(struct sources *sources, struct jl_complaint *complaint) {
     *sources = (struct sources){.count = 0};
     bool found = (jl_share_path("src", sources->src, sizeof sources->src) ||
@@ -258,6 +304,12 @@ bool jl_host_sources_read(struct sources *sources, struct jl_complaint *complain
     bool good = true;
     for (size_t i = 0; i < sizeof rooms / sizeof rooms[0] && good; i++) {
         good = read_room(sources, rooms[i], complaint);
+    }
+    for (int i = 0; i < sources->count && good; i++) {
+        struct source *source = &sources->list[i];
+        struct c_names followed = {0};
+        good = follow_macros(sources, source, &followed, source->text, strlen(source->text));
+        jl_host_c_names_free(&followed);
     }
     return good;
 }

@@ -3,6 +3,7 @@
 #define JADELAMP_HOST_SOURCES_H
 
 #include "c_names.h"
+#include "c_tokens.h"
 #include "jadelamp/host/file.h"
 
 enum { SOURCE_PATH = 80 };
@@ -54,6 +55,9 @@ struct include {
     char what[SOURCE_PATH + 2];
 };
 bool jl_host_next_include(const char *at, struct include *include);
+
+/* The definition of a macro, with the lines that continue it. False: it is not in the text. */
+bool jl_host_find_macro(const char *text, const char *name, struct c_token *definition);
 
 /* What stands in the guard of a header, to its last #endif; the whole text where it has none.
  * True: it has one. */

@@ -14,11 +14,11 @@ size_t jl_page_oled_setup(const struct jl_panel *panel, uint8_t *out);
 size_t jl_page_oled_window(const struct jl_panel *panel, const struct jl_stretch *stretch,
                            uint8_t *out);
 
-/* What their descriptors have in common beside MONO_OLED_CONTROLLER. The price: 7 bytes on I2C
+/* What their descriptors have in common. The price: 7 bytes on I2C
  * (address, control, B0 10 00, address, control). */
 #define PAGE_OLED_CONTROLLER                                                                       \
     .ram_width = 132, .default_contrast = 0x80, .window_price_px = JL_WINDOW_A_LINE + 56,          \
     .serial_cycle_ns = 250, .parallel_cycle_ns = 300, .window = jl_page_oled_window,               \
-    .next = jl_next_page, .setup = jl_page_oled_setup
+    .next = jl_next_page, .setup = jl_page_oled_setup, MONO_OLED_CONTROLLER
 
 #endif

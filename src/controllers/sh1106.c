@@ -26,5 +26,4 @@ const struct jl_controller jl_sh1106 = {
     .reset_low_us = 10,
     .reset_recovery_us = 2,
     PAGE_OLED_CONTROLLER,
-    MONO_OLED_CONTROLLER,
 };

@@ -25,5 +25,4 @@ const struct jl_controller jl_ssd0303 = {
     .reset_low_us = 3,
     .reset_recovery_us = 3,
     PAGE_OLED_CONTROLLER,
-    MONO_OLED_CONTROLLER,
 };
