@@ -3,6 +3,7 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "traffic_bus.h"
 #include "traffic_feed.h"
 #include "traffic_wires.h"
 
@@ -45,66 +46,13 @@ static void keep_event(void *context, const struct jl_bus_event *event) {
     }
 }
 
-/* ---- what a card says of its bus ---- */
-
-static uint32_t roles(const enum jl_role *list, size_t count) {
-    uint32_t bits = 0;
-    for (size_t i = 0; i < count; i++) {
-        bits |= 1u << list[i];
-    }
-    return bits;
-}
-#define ROLES(...)                                                                                 \
-    roles((const enum jl_role[]){__VA_ARGS__},                                                     \
-          sizeof((const enum jl_role[]){__VA_ARGS__}) / sizeof(enum jl_role))
-
-static uint32_t data_lines(int first, int count) {
-    return (count == 32 ? ~0u : (1u << count) - 1) << (JL_ROLE_D0 + first);
-}
-
-static void describe_bus(const struct jl_card *card, struct jl_decoding *decoding, uint32_t *wanted,
-                         uint32_t *needed) {
-    const uint32_t beside = ROLES(JL_ROLE_RESET, JL_ROLE_LIGHT);
-    const uint32_t parallel = ROLES(JL_ROLE_CS, JL_ROLE_DC);
-    bool serial_cs = card->bus == JL_BUS_ST7920_SERIAL;
-    *decoding = (struct jl_decoding){.bits = 8, .mode = card->spi_mode, .select_high = serial_cs};
-    switch (card->bus) {
-    case JL_BUS_I2C:
-        decoding->kind = JL_DECODE_I2C;
-        *needed = ROLES(JL_ROLE_SCL, JL_ROLE_SDA);
-        *wanted = *needed | beside;
-        break;
-    case JL_BUS_8080_8:
-    case JL_BUS_8080_16:
-        decoding->kind = JL_DECODE_8080;
-        decoding->bits = card->bus == JL_BUS_8080_16 ? 16 : 8;
-        *needed = ROLES(JL_ROLE_WR, JL_ROLE_DC) | data_lines(0, decoding->bits);
-        *wanted = *needed | parallel | beside | ROLES(JL_ROLE_RD);
-        break;
-    case JL_BUS_6800_8:
-        decoding->kind = JL_DECODE_6800;
-        decoding->bits = card->cells.bus == JL_CELLS_PARALLEL_4 ? 4 : 8;
-        *needed = ROLES(JL_ROLE_E, JL_ROLE_DC) |
-                  (decoding->bits == 4 ? data_lines(4, 4) : data_lines(0, 8));
-        *wanted = *needed | parallel | beside | ROLES(JL_ROLE_RW, JL_ROLE_E2);
-        break;
-    default:
-        decoding->kind = JL_DECODE_SPI;
-        decoding->bits = card->bus == JL_BUS_SPI_3WIRE ? 9 : 8;
-        *needed =
-            ROLES(JL_ROLE_CLOCK, JL_ROLE_MOSI) | (card->bus == JL_BUS_SPI ? ROLES(JL_ROLE_DC) : 0);
-        *wanted = *needed | beside | ROLES(JL_ROLE_CS, JL_ROLE_MISO);
-        break;
-    }
-}
-
 /* ---- opening ---- */
 
 static bool open_decoder(struct jl_traffic *traffic, const struct jl_card *card,
                          const struct jl_traffic_options *options, struct jl_complaint *complaint) {
     struct jl_decoding decoding;
     uint32_t wanted = 0, needed = 0;
-    describe_bus(card, &decoding, &wanted, &needed);
+    jl_host_describe_bus(card, &decoding, &wanted, &needed);
     memset(traffic->role_of_wire, -1, sizeof traffic->role_of_wire);
     if (!jl_capture_has_bytes(traffic->capture) &&
         !jl_host_find_wires(traffic->capture, card, options->wires, wanted, needed, &traffic->found,

@@ -2,6 +2,7 @@
 #include "traffic_wires.h"
 
 #include "../files/values.h"
+#include "traffic_bus.h"
 
 #include <stdio.h>
 #include <string.h>
@@ -192,11 +193,8 @@ static void take_pin(const struct jl_capture *capture, const struct jl_card *car
                      enum jl_role role, struct role_wires *found) {
     const struct jl_capture_name *names;
     size_t count = jl_capture_names(capture, &names);
-    const char *pin = jl_card_pin(card, role == JL_ROLE_RESET ? "reset" : jl_role_name(role));
+    const char *pin = jl_host_pin_of(card, role);
     char pin_word[WORD], word[WORD];
-    if (!pin && role == JL_ROLE_DC) {
-        pin = jl_card_pin(card, "rs");
-    }
     jl_host_plain_name(pin ? pin : "", pin_word, sizeof pin_word);
     for (size_t i = 0; i < count && *pin_word; i++) {
         jl_host_plain_name(last_part(names[i].name), word, sizeof word);
