@@ -24,7 +24,9 @@ all:
 demo: all
 	$(BUILD)/jadelamp demo --into out/heron-quay
 
-test: all
+test:
+	@scripts/setup build avr
+	@$(MAKE) all
 	cd $(BUILD) && ctest --output-on-failure -j $$(($(JOBS) + 1))
 
 bench:

@@ -20,8 +20,7 @@ int verb_catalog(int argc, const char **argv);
 int verb_scan(int argc, const char **argv);
 int verb_light(int argc, const char **argv);
 int verb_run(int argc, const char **argv);
-/* Starts the program jadelamp-VERB, beside this one or on the PATH, in this one's place. */
-int cli_start_program(int argc, const char **argv);
+int verb_window(int argc, const char **argv);
 int verb_bake(int argc, const char **argv);
 int verb_bundle(int argc, const char **argv);
 int verb_explain(int argc, const char **argv);
@@ -32,6 +31,10 @@ int verb_report(int argc, const char **argv);
 int verb_check(int argc, const char **argv);
 int verb_compare(int argc, const char **argv);
 int verb_demo(int argc, const char **argv);
+
+/* Starts the program jadelamp-PROGRAM, beside this one or on the PATH, in this one's place; argv[0]
+ * is the verb. Returns only when that fails. */
+int cli_start_program(const char *program, const char **argv);
 
 /*
  * Parses the options of a verb; argv[0] is the verb. NULL: already reported.

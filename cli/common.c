@@ -258,7 +258,7 @@ void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight
     if (sight->cells_text) {
         cli_json_text(json, "text", sight->cells_text);
     }
-    cli_json_findings(json, rig->board, 0);
+    cli_json_findings(json, rig->board, sight->offset_ps);
     const char *const all[] = {sight->glass_path, sight->photo_path, sight->capture_path,
                                sight->film_path, sight->pages_path};
     enum { ALL = sizeof all / sizeof all[0] };
@@ -299,4 +299,11 @@ bool cli_good_style(const char *verb, const char *style) {
         cli_bad(verb, "--terminal %s: expected blocks or braille", style);
     }
     return good;
+}
+
+void cli_free_texts(char **texts) {
+    for (char **text = texts; text && *text; text++) {
+        free(*text);
+    }
+    free(texts);
 }

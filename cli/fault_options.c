@@ -29,10 +29,3 @@ bool cli_inject(const char *verb, char **typed, struct jl_rig *rig, uint64_t rep
     }
     return good;
 }
-
-void cli_free_texts(char **texts) {
-    for (char **text = texts; text && *text; text++) {
-        free(*text);
-    }
-    free(texts);
-}

@@ -1,5 +1,6 @@
 /* jadelamp replay CAPTURE --card CARD */
 #include "capture_options.h"
+#include "times.h"
 
 #include <stdio.h>
 #include <stdlib.h>
@@ -108,29 +109,6 @@ static int replay(const char *path, const struct typed_replay *typed,
     return status;
 }
 
-/* Times that rise, in milliseconds. False: reported. */
-static bool take_times(char **texts, struct jl_replay_request *request) {
-    for (; texts && *texts; texts++) {
-        char *end;
-        double ms = strtod(*texts, &end);
-        uint64_t ps = ms >= 0 && ms < 1e10 ? (uint64_t)(ms * 1e9) : 0;
-        if (end == *texts || *end || !(ms >= 0) || ms >= 1e10) {
-            cli_bad("replay", "--at %s: expected milliseconds of the capture", *texts);
-            return false;
-        }
-        if (request->time_count == JL_REPLAY_TIMES) {
-            cli_bad("replay", "--at: %d times at most", JL_REPLAY_TIMES);
-            return false;
-        }
-        size_t at = request->time_count++;
-        for (; at > 0 && request->times[at - 1] > ps; at--) {
-            request->times[at] = request->times[at - 1];
-        }
-        request->times[at] = ps;
-    }
-    return true;
-}
-
 int verb_replay(int argc, const char **argv) {
     struct typed_replay typed = {.directory = NULL};
     const struct poptOption options[] = {
@@ -168,7 +146,8 @@ int verb_replay(int argc, const char **argv) {
     if (context && !path) {
         cli_bad("replay", "name a capture, a VCD or CSV file");
     } else if (context && !cli_too_many(context, "replay") &&
-               cli_good_style("replay", typed.terminal) && take_times(typed.times, &request)) {
+               cli_good_style("replay", typed.terminal) &&
+               cli_take_times("replay", typed.times, &request)) {
         base_of(path, base, sizeof base);
         request.base = base;
         request.pause_ps = typed.pause_ms > 0 ? (uint64_t)(typed.pause_ms * 1e9) : 0;

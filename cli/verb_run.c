@@ -1,9 +1,10 @@
-/* jadelamp run CARD PROGRAM */
+/* jadelamp run PROGRAM --card CARD */
 #include "cli.h"
 
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
+#include <sys/stat.h>
 
 #include "jadelamp/host/run.h"
 
@@ -33,8 +34,29 @@ static void name_of(const char *path, char *name, size_t size) {
     }
 }
 
+/*
+ * Firmware for another processor is run by a program of its own. ELF for it, by its machine (System
+ * V ABI, ELF header: e_machine at byte 18); Intel HEX, by its colon.
+ */
+static bool is_firmware(const char *path) {
+    enum { AVR = 83 };
+    unsigned char head[20] = {0};
+    const char *dot = strrchr(path, '.');
+    struct stat about;
+    /* What is no file, such as a script from a pipe, would be lost to its reader. */
+    bool file = stat(path, &about) == 0 && S_ISREG(about.st_mode);
+    FILE *in = file ? fopen(path, "rb") : NULL;
+    size_t count = in ? fread(head, 1, sizeof head, in) : 0;
+    if (in) {
+        fclose(in);
+    }
+    bool elf = count == sizeof head && memcmp(head, "\177ELF", 4) == 0;
+    return elf ? head[18] == AVR && head[19] == 0
+               : head[0] == ':' || (dot && (!strcmp(dot, ".hex") || !strcmp(dot, ".elf")));
+}
+
 struct typed_run {
-    char *directory, *terminal, *hands;
+    char *card, *directory, *terminal, *hands;
     int scale, seconds, json;
 };
 
@@ -77,7 +99,13 @@ static int run(const char *verb, const char *card_name, const char *path,
 
 int verb_run(int argc, const char **argv) {
     struct typed_run typed = {.seconds = 10}; /* popt allocates what it puts here */
+    for (int i = 1; i < argc; i++) {
+        if (argv[i][0] != '-' && is_firmware(argv[i])) {
+            return cli_start_program("firmware", argv);
+        }
+    }
     const struct poptOption options[] = {
+        {"card", 'c', POPT_ARG_STRING, &typed.card, 0, "the panel it runs on", "CARD"},
         {"into", 'o', POPT_ARG_STRING, &typed.directory, 0, "folder for the files, else this one",
          "DIR"},
         {"scale", 's', POPT_ARG_INT, &typed.scale, 0,
@@ -92,18 +120,21 @@ int verb_run(int argc, const char **argv) {
         POPT_AUTOHELP POPT_TABLEEND};
     poptContext context = cli_parse(
         argc, argv, options,
-        "CARD PROGRAM.so\n\nRuns a program of yours on the emulated panel of a card. The shared "
-        "object has\na function jl_status " JL_PROGRAM_ENTRY "(const struct jl_port *port), as "
-        "on\nhardware. Writes NAME-glass.png, NAME-photo.png and NAME.vcd. Exit status 1 when\n"
-        "it fails, the panel stays dark or the controller found something wrong.\n");
+        "PROGRAM.so --card CARD\n\nRuns a program of yours on the emulated panel of a card. The "
+        "shared object has\na function jl_status " JL_PROGRAM_ENTRY "(const struct jl_port "
+        "*port), as on\nhardware. Writes NAME-glass.png, NAME-photo.png and NAME.vcd. Exit status "
+        "1 when\nit fails, the panel stays dark or the controller found something wrong.\n\n"
+        "jadelamp run FIRMWARE --card CARD: an ELF file or Intel HEX for an AVR runs on a\n"
+        "simulated processor, made with any library; jadelamp-firmware --help tells more.\n");
     if (!context) {
         return EXIT_BAD;
     }
     int status = EXIT_BAD;
-    const char *card_name = poptGetArg(context);
-    const char *path = card_name ? poptGetArg(context) : NULL;
+    const char *path = poptGetArg(context);
     if (!path) {
-        cli_bad(argv[0], "name a card and a shared object; see jadelamp run --help");
+        cli_bad(argv[0], "name a shared object or firmware; see jadelamp run --help");
+    } else if (!typed.card) {
+        cli_bad(argv[0], "name the panel, with --card CARD; jadelamp catalog lists cards");
     } else if (cli_too_many(context, argv[0]) || !cli_good_style(argv[0], typed.terminal)) {
         /* reported */
     } else if (typed.scale != 0 && (typed.scale < 2 || typed.scale > 32)) {
@@ -111,9 +142,10 @@ int verb_run(int argc, const char **argv) {
     } else if (typed.seconds < 1 || typed.seconds > 3600) {
         cli_bad(argv[0], "--seconds %d: expected 1 to 3600", typed.seconds);
     } else {
-        status = run(argv[0], card_name, path, &typed);
+        status = run(argv[0], typed.card, path, &typed);
     }
     poptFreeContext(context);
+    free(typed.card);
     free(typed.directory);
     free(typed.terminal);
     free(typed.hands);

@@ -49,8 +49,10 @@ struct jl_live *jl_live_open(const struct jl_card *card, uint32_t wires,
     struct jl_decoding decoding;
     struct jl_live_roles roles;
     if (card->controller->scanned) {
-        jl_complain(complaint, "%s: glass that is scanned out hangs on a display peripheral, and on "
-                               "no wires that a program moves", card->name);
+        jl_complain(complaint,
+                    "%s: glass that is scanned out hangs on a display peripheral, and on "
+                    "no wires that a program moves",
+                    card->name);
         return NULL;
     }
     struct jl_live *live = calloc(1, sizeof *live);

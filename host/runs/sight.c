@@ -27,13 +27,27 @@ static bool name_files(struct jl_sight *sight, const struct jl_sight_request *re
             jl_path_join(sight->capture_path, size, directory, base, ".vcd", complaint));
 }
 
+static bool take_look(struct jl_rig *rig, const struct jl_sight_request *request,
+                      struct jl_sight *sight, struct jl_complaint *complaint) {
+    const char *base = request->base;
+    if (!jl_rig_photograph(rig, request->directory, base, request->scale, complaint)) {
+        return false;
+    }
+    sight->why_dark = jl_device_why_dark(rig->device);
+    if (rig->card.cells.bus && !(sight->cells_text = text_of(rig->device))) {
+        return jl_complain(complaint, "out of memory for the text of %s", base);
+    }
+    return jl_rig_look(rig, &sight->glass) ||
+           jl_complain(complaint, "out of memory for the picture of %s", base);
+}
+
 bool jl_sight_of(struct jl_rig *rig, const struct jl_sight_request *request, jl_sight_fn run,
                  void *context, struct jl_sight *sight, struct jl_complaint *complaint) {
-    const char *directory = request->directory, *base = request->base;
     struct jl_file capture = {0};
     bool records = !request->no_wires;
     memset(sight, 0, sizeof *sight);
-    if (!jl_directory_make(directory, complaint) || !name_files(sight, request, complaint) ||
+    if (!jl_directory_make(request->directory, complaint) ||
+        !name_files(sight, request, complaint) ||
         (records && !jl_file_begin(&capture, sight->capture_path, complaint))) {
         return false;
     }
@@ -44,16 +58,15 @@ bool jl_sight_of(struct jl_rig *rig, const struct jl_sight_request *request, jl_
     if (records) {
         jl_board_record_end(rig->board);
     }
-    if ((records && !jl_file_commit(&capture, complaint)) ||
-        !jl_rig_photograph(rig, directory, base, request->scale, complaint)) {
-        return false;
-    }
-    sight->why_dark = jl_device_why_dark(rig->device);
-    if (rig->card.cells.bus && !(sight->cells_text = text_of(rig->device))) {
-        return jl_complain(complaint, "out of memory for the text of %s", base);
-    }
-    return jl_rig_look(rig, &sight->glass) ||
-           jl_complain(complaint, "out of memory for the picture of %s", base);
+    return (!records || jl_file_commit(&capture, complaint)) &&
+           take_look(rig, request, sight, complaint);
+}
+
+bool jl_sight_after(struct jl_rig *rig, const struct jl_sight_request *request,
+                    struct jl_sight *sight, struct jl_complaint *complaint) {
+    memset(sight, 0, sizeof *sight);
+    return jl_directory_make(request->directory, complaint) &&
+           name_files(sight, request, complaint) && take_look(rig, request, sight, complaint);
 }
 
 void jl_sight_free(struct jl_sight *sight) {
@@ -82,7 +95,7 @@ void jl_sight_print(FILE *out, const struct jl_rig *rig, const struct jl_sight *
     if (sight->cells_text) {
         print_lines(out, sight->cells_text);
     }
-    jl_findings_print(out, rig->board, 0);
+    jl_findings_print(out, rig->board, sight->offset_ps);
     if (!*sight->glass_path) {
         return;
     }

@@ -19,11 +19,16 @@ static void start_pins(const struct avr_wiring *wiring) {
     wiring->outputs[TO_DIRECTIONS] = (uint8_t)(wiring->outputs[TO_DIRECTIONS] | pins);
 }
 
+/* Bits of SPR1:0 for F_CPU / 4, / 16 and / 64, and SPI2X to double each (table 19-5). */
 void avr_spi_start(const struct avr_wiring *wiring) {
+    uint8_t slower = 0; /* halvings of F_CPU / 2 */
     start_pins(wiring);
     DDRB = (uint8_t)(DDRB | SPI_OUTPUTS); /* SS, too: as an input that is low it ends the master */
-    SPCR = 1 << SPE | 1 << MSTR;
-    SPSR = 1 << SPI2X;
+    while (slower < 6 && F_CPU / 2 >> slower > wiring->spi_hz) {
+        slower++;
+    }
+    SPCR = (uint8_t)(1 << SPE | 1 << MSTR | (slower < 6 ? slower / 2 : 3));
+    SPSR = slower < 6 && !(slower & 1) ? 1 << SPI2X : 0;
 }
 
 static void spi_put_all(const uint8_t *bytes, size_t count) {

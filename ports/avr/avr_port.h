@@ -15,6 +15,7 @@
 struct avr_wiring {
     volatile uint8_t *outputs; /**< PORTx; its DDRx and PINx lie just below */
     uint8_t cs, dc, reset, busy;
+    uint32_t spi_hz; /**< the panel's fastest clock on SPI; the port takes the next one below */
 };
 
 /** Of ports for SPI; their context is a struct avr_wiring. Not from interrupts. */
@@ -22,7 +23,8 @@ extern const struct jl_port_ops avr_spi_ops;
 /** Of ports for I2C; their context is a struct avr_wiring, of which reset matters. */
 extern const struct jl_port_ops avr_twi_ops;
 
-/** SPI as master, mode 0, at half the clock, and the pins of the wiring as outputs. */
+/** SPI as master, mode 0, at F_CPU / 2, / 4 ... / 128 up to spi_hz, and the pins of the wiring as
+ * outputs. */
 void avr_spi_start(const struct avr_wiring *wiring);
 
 /** TWI at 400 kHz with a clock of 16 MHz, and in proportion with others. */

@@ -23,6 +23,11 @@ static struct avr_wiring wiring = {
     .cs = 1 << 3,
     .dc = 1 << 4,
     .reset = 1 << 5,
+#ifdef SPI_HZ
+    .spi_hz = SPI_HZ,
+#else
+    .spi_hz = 4000000, /* what nearly all panels take */
+#endif
 };
 
 int main(void) {

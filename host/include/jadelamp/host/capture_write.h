@@ -21,8 +21,7 @@ struct jl_capture_writer {
 
 /** Begins a file with wires in a scope, which have no level yet. False: the complaint says why. */
 bool jl_capture_write_begin(struct jl_capture_writer *writer, const char *path, const char *scope,
-                            const char *const *names, size_t count,
-                            struct jl_complaint *complaint);
+                            const char *const *names, size_t count, struct jl_complaint *complaint);
 
 /** A wire has a level from a time on; times rise. */
 void jl_capture_write_level(struct jl_capture_writer *writer, uint64_t at_ps, size_t wire,

@@ -18,6 +18,7 @@ enum { JL_SIGHT_PATH_BYTES = 1024 };
 struct jl_sight {
     struct jl_picture glass; /**< as mounted: jl_rig_look() */
     const char *why_dark;    /**< NULL when it is lit. Constant memory */
+    uint64_t offset_ps;      /**< the board's time when what ran began */
     char *cells_text;        /**< of a character module: jl_cells_text(); else NULL */
     char glass_path[JL_SIGHT_PATH_BYTES];
     char photo_path[JL_SIGHT_PATH_BYTES];
@@ -49,6 +50,10 @@ struct jl_sight_request {
  */
 bool jl_sight_of(struct jl_rig *rig, const struct jl_sight_request *request, jl_sight_fn run,
                  void *context, struct jl_sight *sight, struct jl_complaint *complaint);
+
+/** The same of a rig on which something has run already: nothing is recorded. */
+bool jl_sight_after(struct jl_rig *rig, const struct jl_sight_request *request,
+                    struct jl_sight *sight, struct jl_complaint *complaint);
 
 /** Frees what it holds; harmless on a zeroed one. */
 void jl_sight_free(struct jl_sight *sight);

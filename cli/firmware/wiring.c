@@ -1,0 +1,146 @@
+/* Which pin hangs on which wire of the panel: by option, by the card, or where SPI and TWI are. */
+#include "firmware_run.h"
+
+#include <stdio.h>
+#include <string.h>
+
+static bool complain_pin(const struct part *part, const char *wire, const char *name,
+                         struct jl_complaint *complaint) {
+    char all[200];
+    part_pin_names(part, all, sizeof all);
+    return jl_complain(complaint, "%s = %s: the %s has no such pin; expected one of %s", wire, name,
+                       part->name, all);
+}
+
+static bool take_typed(struct machine *machine, const char *typed, uint32_t wanted,
+                       struct jl_complaint *complaint) {
+    const char *equals = strchr(typed, '=');
+    for (int role = 0; equals && role < JL_ROLES; role++) {
+        const char *name = jl_role_name((enum jl_role)role);
+        bool named = strlen(name) == (size_t)(equals - typed) &&
+                     strncmp(name, typed, (size_t)(equals - typed)) == 0;
+        if (!named || !(wanted >> role & 1)) {
+            continue;
+        }
+        machine->wires[role].used = true;
+        return part_pin(machine->part, equals + 1, &machine->wires[role].pin) ||
+               complain_pin(machine->part, name, equals + 1, complaint);
+    }
+    size_t length = 0;
+    char roles[160] = "";
+    for (int role = 0; role < JL_ROLES; role++) {
+        if (wanted >> role & 1 && length < sizeof roles) {
+            length += (size_t)snprintf(roles + length, sizeof roles - length, "%s%s",
+                                       length ? ", " : "", jl_role_name((enum jl_role)role));
+        }
+    }
+    return jl_complain(complaint,
+                       "--wire %.60s: expected WIRE=PIN, such as cs=PB2; this card's wires are %s",
+                       typed, roles);
+}
+
+/* Where the part's own peripheral is. */
+static struct pin usual_pin(const struct part *part, enum jl_role role) {
+    const struct {
+        enum jl_role role;
+        struct pin pin, usi;
+    } usual[] = {{JL_ROLE_SCL, part->twi.scl, part->usi.clock},
+                 {JL_ROLE_SDA, part->twi.sda, part->usi.in},
+                 {JL_ROLE_CLOCK, part->spi.sck, part->usi.clock},
+                 {JL_ROLE_MOSI, part->spi.mosi, part->usi.out}};
+    for (size_t i = 0; i < sizeof usual / sizeof usual[0]; i++) {
+        if (usual[i].role == role) {
+            return usual[i].pin.port ? usual[i].pin : usual[i].usi;
+        }
+    }
+    return (struct pin){0};
+}
+
+static bool take_role(struct machine *machine, const struct jl_card *card, enum jl_role role,
+                      bool needed, struct jl_complaint *complaint) {
+    struct wire *wire = &machine->wires[role];
+    const char *name = jl_live_pin_name(card, role);
+    if (wire->used) {
+        return true;
+    }
+    if (name) {
+        wire->used = true;
+        return part_pin(machine->part, name, &wire->pin) ||
+               complain_pin(machine->part, jl_role_name(role), name, complaint);
+    }
+    wire->pin = usual_pin(machine->part, role);
+    wire->used = wire->pin.port != 0;
+    return wire->used || !needed ||
+           jl_complain(complaint,
+                       "%s: the card does not say which pin %s is: add \"%s = PB1\" or the like "
+                       "to its [pins], or say --wire %s=PB1",
+                       card->name, jl_role_name(role), jl_role_name(role), jl_role_name(role));
+}
+
+static bool take_input(struct machine *machine, const struct jl_card *card, const char *wire,
+                       struct input input, struct jl_complaint *complaint) {
+    const char *name = jl_card_pin(card, wire);
+    if (!name) {
+        return true;
+    }
+    if (!part_pin(machine->part, name, &input.pin)) {
+        return complain_pin(machine->part, wire, name, complaint);
+    }
+    machine->inputs[machine->input_count++] = input;
+    return true;
+}
+
+static bool take_inputs(struct machine *machine, const struct jl_card *card,
+                        struct jl_complaint *complaint) {
+    static const struct {
+        const char *wire;
+        struct input input;
+    } inputs[MOST_INPUTS] = {
+        {"key_ok", {.kind = INPUT_KEY, .which = 0}},
+        {"key_back", {.kind = INPUT_KEY, .which = 1}},
+        {"key_up", {.kind = INPUT_KEY, .which = 2}},
+        {"key_down", {.kind = INPUT_KEY, .which = 3}},
+        {"knob_a", {.kind = INPUT_KNOB, .which = 0}},
+        {"knob_b", {.kind = INPUT_KNOB, .which = 1}},
+        {"busy", {.kind = INPUT_PANEL, .which = JL_DEVICE_BUSY}},
+        {"te", {.kind = INPUT_PANEL, .which = JL_DEVICE_TE}},
+    };
+    for (size_t i = 0; i < MOST_INPUTS; i++) {
+        if (!take_input(machine, card, inputs[i].wire, inputs[i].input, complaint)) {
+            return false;
+        }
+    }
+    return true;
+}
+
+/* Two wires on one pin are a slip of the card. */
+static bool all_apart(const struct machine *machine, struct jl_complaint *complaint) {
+    for (int i = 0; i < JL_ROLES; i++) {
+        for (int k = 0; k < i; k++) {
+            const struct wire *one = &machine->wires[i], *other = &machine->wires[k];
+            if (one->used && other->used && pins_same(one->pin, other->pin)) {
+                return jl_complain(complaint, "P%c%d is both %s and %s: a pin has one wire",
+                                   one->pin.port, one->pin.bit, jl_role_name((enum jl_role)k),
+                                   jl_role_name((enum jl_role)i));
+            }
+        }
+    }
+    return true;
+}
+
+bool wiring_read(struct machine *machine, const struct jl_card *card, char *const *typed,
+                 struct jl_complaint *complaint) {
+    const struct jl_live_roles roles = jl_live_roles(card);
+    for (; typed && *typed; typed++) {
+        if (!take_typed(machine, *typed, roles.wanted, complaint)) {
+            return false;
+        }
+    }
+    for (int role = 0; role < JL_ROLES; role++) {
+        if (roles.wanted >> role & 1 && role != JL_ROLE_MISO &&
+            !take_role(machine, card, (enum jl_role)role, roles.needed >> role & 1, complaint)) {
+            return false;
+        }
+    }
+    return all_apart(machine, complaint) && take_inputs(machine, card, complaint);
+}

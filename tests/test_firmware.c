@@ -1,0 +1,359 @@
+/*
+ * jadelamp run FIRMWARE: firmware on simulated processors, of ours and of others, and what is on
+ * the glass then. Pictures are told by a rule, or are those of our own board.
+ */
+#include "harness.h"
+
+#include <stdio.h>
+#include <string.h>
+
+#include "jadelamp/jadelamp.h"
+#include "json_at.h"
+#include "shell.h"
+#include "sluice_sign.h"
+
+#define RUN JADELAMP " run " FIRMWARE
+
+/* ---- cards: what hangs on which pins ---- */
+
+static const struct {
+    const char *name, *text;
+} cards[] = {
+    {"sluice.card",
+     "[panel]\ncontroller = pcd8544\n[glass]\nsize = 84 x 48 pixels\ncolor = lcd-grey\n"
+     "[bus]\nkind = spi\nclock = 4 MHz\n[pins]\ncs = PE3\ndc = PE4\nreset = PE5\n"},
+    {"lcd.card", "[panel]\ncontroller = pcd8544\n[glass]\nsize = 84 x 48 pixels\ncolor = lcd-grey\n"
+                 "[bus]\nkind = spi\nclock = 4 MHz\n[pins]\ncs = PD3\ndc = PD4\nreset = PD5\n"},
+    {"heart.card", "[panel]\ncontroller = hd44780\n[glass]\nsize = 16 x 2 cells\nrom = a02\n"
+                   "color = lcd-green\n[bus]\nkind = parallel-4\n[pins]\nrs = PB0\ne = PB1\n"
+                   "d4 = PD4\nd5 = PD5\nd6 = PD6\nd7 = PD7\n"},
+    {"busy.card",
+     "[panel]\ncontroller = hd44780\n[glass]\nsize = 16 x 2 cells\nrom = a02\n"
+     "color = lcd-green\n[bus]\nkind = parallel-4\n[pins]\nrs = PA0\nrw = PA1\ne = PA2\n"
+     "d4 = PA4\nd5 = PA5\nd6 = PA6\nd7 = PA7\n"},
+    {"usi.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
+                 "[bus]\nkind = spi\nclock = 8 MHz\n[pins]\ncs = PB0\ndc = PB3\nreset = PB4\n"},
+    {"key.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
+                 "[bus]\nkind = i2c\naddress = 0x3C\nclock = 400 kHz\n[pins]\nkey_ok = PB3\n"},
+    {"apart.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
+                   "[bus]\nkind = i2c\naddress = 0x3D\nclock = 400 kHz\n"},
+    {"twice.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
+                   "[bus]\nkind = spi\nclock = 8 MHz\n[pins]\ncs = PB0\ndc = PB0\n"},
+    {"far.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
+                 "[bus]\nkind = spi\nclock = 8 MHz\n[pins]\ndc = GPIO25\n"},
+};
+
+static void begin(void) {
+    shell_begin();
+    for (size_t i = 0; i < sizeof cards / sizeof cards[0]; i++) {
+        FILE *file = fopen(shell_path(cards[i].name), "w");
+        EXPECT(file != NULL);
+        fputs(cards[i].text, file);
+        fclose(file);
+    }
+}
+
+/* ---- pictures by rules ---- */
+
+static bool squares(int x, int y) {
+    return (x / 8 + y / 8) % 2;
+}
+
+static bool diagonals(int x, int y) {
+    return x % 8 == y % 8;
+}
+
+static bool turned_over(int x, int y) {
+    return !diagonals(x, y);
+}
+
+static bool frame(int x, int y) {
+    return x == 0 || x == 127 || y == 0 || y == 31;
+}
+
+/* Pixels of a glass that are not as the rule has them; -1: another size. */
+static int wrong_pixels(const char *name, int width, int height, bool (*rule)(int x, int y)) {
+    struct jl_picture glass = shell_picture(name);
+    int wrong = glass.width == width && glass.height == height ? 0 : -1;
+    for (int i = 0; wrong >= 0 && i < width * height; i++) {
+        wrong += (glass.rgb[3 * i + 1] > 127) != rule(i % width, i / width);
+    }
+    jl_picture_free(&glass);
+    return wrong;
+}
+
+/* Firmware written without our library: TWI by interrupts, pins as open drains, a USI. */
+static void firmware_of_others(void) {
+    static const struct {
+        const char *line, *glass;
+        int width, height;
+        bool (*rule)(int x, int y);
+    } rows[] = {
+        {RUN "by_interrupts.elf -c ssd1306-128x64-i2c --seconds 1", "by_interrupts-glass.png", 128,
+         64, squares},
+        {RUN "open_drain.elf -c key.card --mhz 8 --seconds 1", "open_drain-glass.png", 128, 32,
+         diagonals},
+        {RUN "open_drain_slow.elf -c key.card --mhz 1 --seconds 1", "open_drain_slow-glass.png",
+         128, 32, diagonals},
+        {"printf '0.50 s key ok\\n' > short.hands; " RUN
+         "open_drain.elf -c key.card --mhz 8 --seconds 1 --hands short.hands --at 550",
+         "open_drain-at-550.000ms.png", 128, 32, turned_over},
+        {RUN "by_usi.elf -c usi.card --mhz 8", "by_usi-glass.png", 128, 32, frame},
+        {RUN "by_interrupts.hex -p ATmega328 -c ssd1306-128x64-i2c --seconds 1",
+         "by_interrupts-glass.png", 128, 64, squares},
+    };
+    begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        EXPECT_INT(shell(rows[i].line), 0);
+        EXPECT_INT(wrong_pixels(rows[i].glass, rows[i].width, rows[i].height, rows[i].rule), 0);
+    }
+    /* the key was let go again after 80 ms */
+    EXPECT_INT(wrong_pixels("open_drain-glass.png", 128, 32, diagonals), 0);
+    shell_end();
+}
+
+/* A module whose busy flag is read, on a part of 20 MHz. */
+static void the_busy_flag_is_read(void) {
+    begin();
+    EXPECT_INT(shell(RUN "busy_lcd.elf -c busy.card --mhz 20"), 0);
+    EXPECT_CONTAINS(output, "|Sluice closed   |");
+    EXPECT_CONTAINS(output, "|it was busy     |");
+    shell_end();
+}
+
+/* ---- with our library: what the board shows ---- */
+
+static void ours_are_as_on_the_board(void) {
+    struct jl_picture glass;
+    uint8_t pixels[JL_MONO_COLUMNS_BYTES(84, 48)];
+    struct jl_frame frame_of_board;
+    begin();
+    EXPECT_INT(shell(RUN "hello.elf -c ssd1306-128x64-i2c"), 0);
+    glass = shell_picture("hello-glass.png");
+    EXPECT_STORED_PICTURE(&glass, "hello");
+    jl_picture_free(&glass);
+
+    EXPECT_INT(shell(RUN "sluice.elf -c sluice.card"), 0);
+    EXPECT_INT(jl_frame_init(&frame_of_board, &jl_mono_columns, 84, 48, pixels, sizeof pixels),
+               JL_OK);
+    sluice_sign_draw(&frame_of_board.target, &(struct sluice_reading){9 * 60 + 30, 411, 187});
+    glass = shell_picture("sluice-glass.png");
+    int wrong = 0;
+    for (int i = 0; i < 84 * 48; i++) {
+        int x = i % 84, y = i / 84;
+        bool lit = pixels[y / 8 * 84 + x] >> y % 8 & 1; /* a byte is eight rows of a column */
+        wrong += lit != (glass.rgb[3 * i + 1] > 127);
+    }
+    EXPECT_INT(wrong, 0);
+    jl_picture_free(&glass);
+
+    /* 1234 and eleven more; the text has moved on by eleven of its characters */
+    EXPECT_INT(shell(RUN "heart.elf -c heart.card --mhz 8"), 0);
+    EXPECT_CONTAINS(output, "|Supply  12.45 V");
+    EXPECT_CONTAINS(output, "| upper gate open|");
+    shell_end();
+}
+
+/* ---- times ---- */
+
+static cJSON *told(const char *line, int status) {
+    EXPECT_INT(shell(line), status);
+    cJSON *json = cJSON_Parse(output);
+    EXPECT(json != NULL);
+    return json;
+}
+
+static double burst_of(const cJSON *json, int which, const char *key) {
+    return at(cJSON_GetArrayItem(at(json, "bursts"), which), key)->valuedouble;
+}
+
+static bool near(double seen, double expected, double by) {
+    return seen > expected - by && seen < expected + by;
+}
+
+/*
+ * What the datasheets say: a byte on SPI at F_CPU / 4 lasts 32 cycles; on TWI 9 bits of 16 + 2 TWBR
+ * cycles, which by_interrupts.c sets to 400 kHz.
+ */
+static void times_are_the_parts(void) {
+    begin();
+    cJSON *json = told(RUN "sluice.elf -c sluice.card --json", 0);
+    EXPECT_INT(at(json, "hz")->valueint, 16000000);
+    EXPECT_CONTAINS(at(json, "end")->valuestring, "sleeps");
+    int last = cJSON_GetArraySize(at(json, "bursts")) - 1;
+    double bytes = burst_of(json, last, "bytes");
+    EXPECT(bytes >= 504);
+    EXPECT(near(burst_of(json, last, "busy_us") / bytes, 2.0, 0.01)); /* 8 bits at 4 MHz */
+    EXPECT(burst_of(json, last, "us") > burst_of(json, last, "busy_us"));
+    cJSON_Delete(json);
+    json = told(RUN "by_interrupts.elf -c ssd1306-128x64-i2c --seconds 1 --json", 0);
+    EXPECT_INT(cJSON_GetArraySize(at(json, "bursts")), 1);
+    EXPECT_INT((int)burst_of(json, 0, "bytes"), 1 + 24 + 1 + 1025);
+    EXPECT(near(burst_of(json, 0, "busy_us") / burst_of(json, 0, "bytes"), 22.5, 0.2));
+    EXPECT_INT((int)(at(json, "cycles")->valuedouble), 16000000);
+    cJSON_Delete(json);
+    /* the same cycles at half the clock take twice the time */
+    cJSON *fast = told(RUN "by_usi.elf -c usi.card --mhz 16 --json", 0);
+    cJSON *slow = told(RUN "by_usi.elf -c usi.card --mhz 8 --json", 0);
+    EXPECT(at(fast, "cycles")->valuedouble == at(slow, "cycles")->valuedouble);
+    EXPECT(near(burst_of(slow, 0, "us") / burst_of(fast, 0, "us"), 2.0, 0.001));
+    cJSON_Delete(fast);
+    cJSON_Delete(slow);
+    shell_end();
+}
+
+/* What was recorded reads as any capture does. */
+static void the_capture_is_whole(void) {
+    static const struct {
+        const char *line, *says;
+    } rows[] = {
+        {JADELAMP " explain sluice.vcd -c sluice.card", "function set"},
+        {JADELAMP " replay sluice.vcd -c sluice.card --into again", "lit"},
+        {JADELAMP " budget sluice.vcd -c sluice.card", "bytes on the bus"},
+        {JADELAMP " compare sluice-glass.png again/sluice-glass.png", "the same"},
+        {JADELAMP " replay by_interrupts.vcd -c ssd1306-128x64-i2c --into again", "lit"},
+        {JADELAMP " compare by_interrupts-glass.png again/by_interrupts-glass.png", "the same"},
+        {JADELAMP " replay busy_lcd.vcd -c busy.card --into again", "lit"},
+        {JADELAMP " compare busy_lcd-glass.png again/busy_lcd-glass.png", "the same"},
+        {RUN "by_usi.elf -c usi.card --mhz 8 --film --into film", "film/by_usi-film.png"},
+        {RUN "by_usi.elf -c usi.card --mhz 8 --no-wires --into bare && ls bare && ! ls bare/*.vcd",
+         "by_usi-glass.png"},
+    };
+    begin();
+    EXPECT_INT(shell(RUN "sluice.elf -c sluice.card"), 0);
+    EXPECT_INT(shell(RUN "by_interrupts.elf -c ssd1306-128x64-i2c --seconds 1"), 0);
+    EXPECT_INT(shell(RUN "busy_lcd.elf -c busy.card --mhz 20"), 0);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        EXPECT_INT(shell(rows[i].line), 0);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    shell_end();
+}
+
+/* ---- what goes wrong ---- */
+
+static void mistakes_are_told(void) {
+    static const struct {
+        const char *line;
+        int status;
+        const char *says;
+    } rows[] = {
+        {RUN "trouble_DEEP.elf -c lcd.card", 1, "the stack grew into the data"},
+        {RUN "trouble_DEEP.elf -c lcd.card", 1, "crashed after"},
+        {RUN "trouble_WILD.elf -c lcd.card", 1, "crashed after"},
+        {RUN "trouble_SLAVE.elf -c lcd.card", 1, "the SS pin is an input"},
+        {RUN "trouble_WAITS.elf -c lcd.card --seconds 1", 1, "in wait_for_a_bus_that_is_off"},
+        {RUN "trouble_WAITS.elf -c lcd.card --seconds 1", 1, "nothing came on the bus"},
+        {RUN "trouble_TOO_FAST.elf -c lcd.card", 1, "(WCOL): it is lost (17 times)"},
+        {RUN "trouble_TOO_FAST.elf -c lcd.card", 1, "bytes arrive while the reset pin is low"},
+        {RUN "open_drain.elf -c apart.card --mhz 8 --seconds 1", 1, "dark"},
+        {RUN "by_usi.elf -c usi.card --mhz 8 -w dc=PB5", 1, "never driven: dc (PB5)"},
+        {RUN "sluice.elf -c sluice.card --mhz 20", 1, "SPI clock 5.00 MHz"},
+    };
+    begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        EXPECT_INT(shell(rows[i].line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    shell_end();
+}
+
+static void bad_input_is_refused(void) {
+    static const struct {
+        const char *line, *says;
+    } rows[] = {
+        {RUN "by_usi.elf", "name the panel, with --card CARD"},
+        {RUN "by_usi.elf -c nobody", "no card nobody"},
+        {RUN "by_usi.elf -c usi.card -p z80", "no processor z80 is known here: atmega328p, "},
+        {RUN "by_usi.hex -c usi.card", "does not say for which processor it is: say --processor"},
+        {RUN "hello.elf -c ssd1306-128x64-i2c -p attiny85", "of flash"},
+        {RUN "by_usi.elf -c ssd1306-128x32-spi", "does not say which pin dc is: add \"dc = PB1\""},
+        {RUN "by_usi.elf -c far.card", "dc = GPIO25: the attiny85 has no such pin; expected one of "
+                                       "PB0 to PB5"},
+        {RUN "by_usi.elf -c twice.card", "PB0 is both cs and dc"},
+        {RUN "by_usi.elf -c usi.card -w te=PB1", "expected WIRE=PIN, such as cs=PB2; this card's "
+                                                 "wires are cs, dc, clk, mosi"},
+        {RUN "by_usi.elf -c usi.card -w dc=PB9", "dc = PB9: the attiny85 has no such pin"},
+        {RUN "by_usi.elf -c usi.card --mhz 400", "--mhz 400: expected 0.03 to 40"},
+        {RUN "by_usi.elf -c usi.card --seconds 0", "--seconds 0: expected 1 to 3600"},
+        {RUN "by_usi.elf -c usi.card --scale 99", "--scale 99: expected 2 to 32"},
+        {RUN "by_usi.elf -c usi.card --at soon", "--at soon: expected milliseconds"},
+        {RUN "by_usi.elf -c usi.card --no-wires --film", "need the capture"},
+        {RUN "by_usi.elf -c usi.card --hands none.hands", "cannot read the script none.hands"},
+        {RUN "by_usi.elf -c usi.card more", "one argument too many"},
+        {RUN "by_usi.elf -c rgb-480x272", "glass that is scanned out"},
+        {JADELAMP " run none.elf -c usi.card", "none.elf: No such file"},
+        {"head -c 300 " FIRMWARE "by_usi.elf > cut.elf; " JADELAMP " run cut.elf -c usi.card",
+         "cut.elf: "},
+        {"echo ':00000002FE' > odd.hex; " JADELAMP " run odd.hex -c usi.card",
+         "odd.hex:1: the file ends without its last record"},
+        {"echo ':0100000000FE' > odd.hex; " JADELAMP " run odd.hex -c usi.card",
+         "odd.hex:1: the check sum is FE, expected FF"},
+        {"echo ':01000009' > odd.hex; " JADELAMP " run odd.hex -c usi.card",
+         "odd.hex:1: \":01000009\": expected a record of Intel HEX"},
+        {"echo ':00000009F7' > odd.hex; " JADELAMP " run odd.hex -c usi.card",
+         "odd.hex:1: a record of type 09"},
+        {"printf ':020000040100F9\\n:0100000000FF\\n' > odd.hex; " JADELAMP
+         " run odd.hex -c usi.card",
+         "odd.hex:2: 1 bytes at 1000000: expected addresses below 40000"},
+        {"echo ':00000001FF' > odd.hex; " JADELAMP " run odd.hex -c usi.card",
+         "odd.hex: holds no byte of a program"},
+        {"echo rjmp > odd.elf; " JADELAMP " run odd.elf -c usi.card", "odd.elf: is no firmware"},
+        {"cp " JADELAMP " odd.elf; " JADELAMP "-firmware odd.elf -c usi.card",
+         "odd.elf: is for machine 62 of ELF's list; expected AVR, 83"},
+    };
+    begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        EXPECT_INT(shell(rows[i].line), 2);
+        EXPECT_CONTAINS(output, rows[i].says);
+        EXPECT(!shell_has("by_usi-glass.png"));
+    }
+    shell_end();
+}
+
+/* A damaged file is refused, or runs to an end: nothing else. */
+static void damaged_files_end(void) {
+    static unsigned char bytes[65536];
+    unsigned random = 20261128;
+    begin();
+    FILE *in = fopen(FIRMWARE "by_usi.elf", "rb");
+    size_t count = in ? fread(bytes, 1, sizeof bytes, in) : 0;
+    EXPECT(in != NULL && count > 1000);
+    if (in) {
+        fclose(in);
+    }
+    for (int i = 0; i < 40; i++) {
+        unsigned char kept[4];
+        size_t places[4];
+        for (int k = 0; k < 4; k++) {
+            random = random * 1103515245u + 12345u;
+            /* headers and tables as often as code */
+            places[k] = (random >> 8) % (k < 2 ? 300 : count);
+            kept[k] = bytes[places[k]];
+            bytes[places[k]] ^= (unsigned char)(1u << (random >> 4 & 7));
+        }
+        FILE *out = fopen(shell_path("damaged.elf"), "wb");
+        EXPECT(out && fwrite(bytes, 1, count, out) == count);
+        fclose(out);
+        int status = shell(JADELAMP "-firmware damaged.elf -p attiny85 --mhz 1 --seconds 1 "
+                                    "--no-wires -c usi.card");
+        test_row("damage %d", i);
+        EXPECT(status >= 0 && status <= 2);
+        for (int k = 3; k >= 0; k--) {
+            bytes[places[k]] = kept[k];
+        }
+    }
+    shell_end();
+}
+
+const struct test_group test_groups[] = {
+    {"firmware_of_others", firmware_of_others},
+    {"the_busy_flag_is_read", the_busy_flag_is_read},
+    {"ours_are_as_on_the_board", ours_are_as_on_the_board},
+    {"times_are_the_parts", times_are_the_parts},
+    {"the_capture_is_whole", the_capture_is_whole},
+    {"mistakes_are_told", mistakes_are_told},
+    {"bad_input_is_refused", bad_input_is_refused},
+    {"damaged_files_end", damaged_files_end},
+    {NULL, NULL},
+};
