@@ -9,14 +9,13 @@
 #include "jadelamp/host/capture_write.h"
 #include "jadelamp/host/hand_script.h"
 #include "jadelamp/host/live.h"
-#include "jadelamp/host/traffic.h"
 
 #include <simavr/sim_avr.h>
 #include <simavr/sim_cycle_timers.h>
 #include <simavr/sim_interrupts.h>
 
 #include "firmware_file.h"
-#include "parts.h"
+#include "processors.h"
 
 enum { MOST_INPUTS = 8, MOST_SAID = 12, SAID = 160 };
 

@@ -9,38 +9,26 @@
 
 enum { WORD = 64, MOST_ALIASES = 12 };
 
-/* What people call the wire of a role; the first is what options call it. Data lines apart. */
+/* What people call the wire of a role, but for jl_role_name(), which is the best. */
 static const struct {
     enum jl_role role;
     const char *names[MOST_ALIASES];
 } usual[] = {
-    {JL_ROLE_SCL, {"scl", "sck", "clk", "clock", "i2cscl"}},
-    {JL_ROLE_SDA, {"sda", "dat", "data", "i2csda"}},
-    {JL_ROLE_CS, {"cs", "ncs", "csn", "csx", "ss", "nss", "ssn", "ce", "cen", "sce", "csb"}},
-    {JL_ROLE_DC, {"dc", "dcx", "a0", "rs", "cd", "dnc", "dcn", "di", "cmd", "dcrs", "rsdc"}},
-    {JL_ROLE_CLOCK, {"clk", "sck", "sclk", "scl", "clock", "spiclk", "sckl"}},
-    {JL_ROLE_MOSI,
-     {"mosi", "sda", "sdi", "din", "si", "copi", "sdo", "dat", "data", "sdin", "sid"}},
-    {JL_ROLE_MISO, {"miso", "cipo", "so", "dout"}},
-    {JL_ROLE_WR, {"wr", "wrx", "nwr", "wrn", "we", "wrb"}},
-    {JL_ROLE_RD, {"rd", "rdx", "nrd", "rdn", "oe", "rdb"}},
-    {JL_ROLE_E, {"e", "en", "enable", "e1"}},
-    {JL_ROLE_E2, {"e2", "en2", "enable2"}},
-    {JL_ROLE_RW, {"rw", "rnw", "rwn", "rdwr"}},
-    {JL_ROLE_RESET, {"rst", "reset", "res", "nrst", "rstn", "resx", "rstb", "resetn", "nreset"}},
-    {JL_ROLE_LIGHT, {"light", "bl", "backlight", "led", "blk", "leda"}},
+    {JL_ROLE_SCL, {"sck", "clk", "clock", "i2cscl"}},
+    {JL_ROLE_SDA, {"dat", "data", "i2csda"}},
+    {JL_ROLE_CS, {"ncs", "csn", "csx", "ss", "nss", "ssn", "ce", "cen", "sce", "csb"}},
+    {JL_ROLE_DC, {"dcx", "a0", "rs", "cd", "dnc", "dcn", "di", "cmd", "dcrs", "rsdc"}},
+    {JL_ROLE_CLOCK, {"sck", "sclk", "scl", "clock", "spiclk", "sckl"}},
+    {JL_ROLE_MOSI, {"sda", "sdi", "din", "si", "copi", "sdo", "dat", "data", "sdin", "sid"}},
+    {JL_ROLE_MISO, {"cipo", "so", "dout"}},
+    {JL_ROLE_WR, {"wrx", "nwr", "wrn", "we", "wrb"}},
+    {JL_ROLE_RD, {"rdx", "nrd", "rdn", "oe", "rdb"}},
+    {JL_ROLE_E, {"en", "enable", "e1"}},
+    {JL_ROLE_E2, {"en2", "enable2"}},
+    {JL_ROLE_RW, {"rnw", "rwn", "rdwr"}},
+    {JL_ROLE_RESET, {"reset", "res", "nrst", "rstn", "resx", "rstb", "resetn", "nreset"}},
+    {JL_ROLE_LIGHT, {"bl", "backlight", "led", "blk", "leda"}},
 };
-
-const char *jl_role_name(enum jl_role role) {
-    static const char *const lines[] = {"d0", "d1", "d2",  "d3",  "d4",  "d5",  "d6",  "d7",
-                                        "d8", "d9", "d10", "d11", "d12", "d13", "d14", "d15"};
-    for (size_t i = 0; i < sizeof usual / sizeof usual[0]; i++) {
-        if (usual[i].role == role) {
-            return usual[i].names[0];
-        }
-    }
-    return lines[role - JL_ROLE_D0];
-}
 
 static const char *last_part(const char *name) {
     const char *dot = strrchr(name, '.');
@@ -71,10 +59,13 @@ static int rank_of(const char *name, enum jl_role role) {
     if (role >= JL_ROLE_D0) {
         return line_number(word) == (int)(role - JL_ROLE_D0) ? 0 : -1;
     }
+    if (strcmp(jl_role_name(role), word) == 0) {
+        return 0;
+    }
     for (size_t i = 0; i < sizeof usual / sizeof usual[0]; i++) {
         for (int k = 0; usual[i].role == role && k < MOST_ALIASES && usual[i].names[k]; k++) {
             if (strcmp(usual[i].names[k], word) == 0) {
-                return k;
+                return k + 1;
             }
         }
     }
@@ -161,7 +152,7 @@ static bool take_usual(const struct jl_capture *capture, enum jl_role role, uint
                        struct role_wires *found, struct jl_complaint *complaint) {
     const struct jl_capture_name *names;
     size_t count = jl_capture_names(capture, &names);
-    int best = MOST_ALIASES;
+    int best = MOST_ALIASES + 1;
     const char *other = NULL;
     for (size_t i = 0; i < count; i++) {
         int rank = rank_of(names[i].name, role);

@@ -34,6 +34,9 @@ enum jl_role {
     JL_ROLES,
 };
 
+/** The role of a wire, as options and files name it: "scl", "dc", "d0". */
+const char *jl_role_name(enum jl_role role);
+
 enum jl_decoding_kind {
     JL_DECODE_I2C,
     JL_DECODE_SPI,  /**< words of 8 bits, D/C on a wire; or of 9 with D/C first */

@@ -69,9 +69,6 @@ typedef void (*jl_traffic_tap_fn)(void *context, const struct jl_bus_event *even
 /** Calls a function with each event, too. NULL ends it. */
 void jl_traffic_tap(struct jl_traffic *traffic, jl_traffic_tap_fn fn, void *context);
 
-/** The role of a wire, as options and files name it: "scl", "dc", "d0". */
-const char *jl_role_name(enum jl_role role);
-
 /** The wire of a role as it was found; NULL: none. */
 const char *jl_traffic_wire(const struct jl_traffic *traffic, enum jl_role role);
 

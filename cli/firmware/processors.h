@@ -1,6 +1,6 @@
 /* Processors whose firmware can run: where their registers are and what their pins are. */
-#ifndef JADELAMP_CLI_FIRMWARE_PARTS_H
-#define JADELAMP_CLI_FIRMWARE_PARTS_H
+#ifndef JADELAMP_CLI_FIRMWARE_PROCESSORS_H
+#define JADELAMP_CLI_FIRMWARE_PROCESSORS_H
 
 #include <stdbool.h>
 #include <stddef.h>

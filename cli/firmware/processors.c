@@ -1,6 +1,6 @@
 /* ATmega328P datasheet 36 (register summary), 16.1 (vectors), 1 (pins); ATmega640/1280/2560 33, 14,
  * 1; ATtiny25/45/85 23, 9.1, 1. Data addresses. */
-#include "parts.h"
+#include "processors.h"
 
 #include <ctype.h>
 #include <stdio.h>
