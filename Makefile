@@ -4,13 +4,14 @@ BUILD ?= build
 JOBS  ?= $(shell nproc)
 MAKEFLAGS += --no-print-directory
 
-.PHONY: all fonts demo test bench lint firmware small-int screenshots clean help
+.PHONY: all fonts demo test bench lint firmware cost small-int screenshots clean help
 
 help:
 	@echo "make demo        build and run the harbour of Heron Quay; pictures go to out/heron-quay"
 	@echo "make test        build and run all tests"
 	@echo "make bench       wire time, flash and RAM"
 	@echo "make firmware    cross-build for Cortex-M0+ and print what it costs"
+	@echo "make cost        flash, RAM and deepest stack of examples on four cores"
 	@echo "make small-int   draw on an emulated processor of 16-bit int, and compare"
 	@echo "make lint        format, static analysis, layer rules"
 	@echo "make screenshots refresh docs/screenshots"
@@ -52,6 +53,10 @@ bench:
 firmware:
 	@scripts/setup firmware
 	@scripts/firmware $(BUILD)/firmware
+
+cost: all
+	@scripts/setup firmware core avr riscv
+	@scripts/cost-table $(BUILD)
 
 small-int: all
 	@scripts/setup avr

@@ -4,7 +4,7 @@
  */
 #include "example.h"
 
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xAE),       /* display off */
     JL_STEP_SEND(0x20, 0x00), /* addresses go row by row */
     JL_STEP_SETUP,

@@ -766,15 +766,18 @@ static void bad_glyph_art(void) {
 }
 
 static void examples_show_what_they_should(void) {
-    static const char *const names[] = {"hello", "bitmap_scroll"};
+    static const struct {
+        const char *name, *stored;
+    } rows[] = {{"hello", "hello"}, {"hello_bands", "hello"}, {"bitmap_scroll", "bitmap_scroll"}};
     shell_begin();
-    for (int i = 0; i < 2; i++) {
+    for (int i = 0; i < 3; i++) {
         char line[1024];
-        snprintf(line, sizeof line, "%s/example_%s ssd1306-128x64-i2c .", EXAMPLE_DIR, names[i]);
+        snprintf(line, sizeof line, "%s/example_%s ssd1306-128x64-i2c .", EXAMPLE_DIR,
+                 rows[i].name);
         EXPECT_INT(shell(line), 0);
-        snprintf(line, sizeof line, "%s-glass.png", names[i]);
+        snprintf(line, sizeof line, "%s-glass.png", rows[i].name);
         struct jl_picture seen = shell_picture(line);
-        EXPECT_STORED_PICTURE(&seen, names[i]);
+        EXPECT_STORED_PICTURE(&seen, rows[i].stored);
         jl_picture_free(&seen);
     }
     EXPECT_INT(shell(EXAMPLE_DIR "/example_quay_gauge ssd1306-128x64-i2c ."), 0);

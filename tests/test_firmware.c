@@ -19,9 +19,6 @@
 static const struct {
     const char *name, *text;
 } cards[] = {
-    {"sluice.card",
-     "[panel]\ncontroller = pcd8544\n[glass]\nsize = 84 x 48 pixels\ncolor = lcd-grey\n"
-     "[bus]\nkind = spi\nclock = 4 MHz\n[pins]\ncs = PE3\ndc = PE4\nreset = PE5\n"},
     {"lcd.card", "[panel]\ncontroller = pcd8544\n[glass]\nsize = 84 x 48 pixels\ncolor = lcd-grey\n"
                  "[bus]\nkind = spi\nclock = 4 MHz\n[pins]\ncs = PD3\ndc = PD4\nreset = PD5\n"},
     {"heart.card", "[panel]\ncontroller = hd44780\n[glass]\nsize = 16 x 2 cells\nrom = a02\n"
@@ -133,7 +130,7 @@ static void ours_are_as_on_the_board(void) {
     EXPECT_STORED_PICTURE(&glass, "hello");
     jl_picture_free(&glass);
 
-    EXPECT_INT(shell(RUN "sluice.elf -c sluice.card"), 0);
+    EXPECT_INT(shell(RUN "sluice.elf -c lcd.card"), 0);
     EXPECT_INT(jl_frame_init(&frame_of_board, &jl_mono_columns, 84, 48, pixels, sizeof pixels),
                JL_OK);
     sluice_sign_draw(&frame_of_board.target, &(struct sluice_reading){9 * 60 + 30, 411, 187});
@@ -177,7 +174,7 @@ static bool near(double seen, double expected, double by) {
  */
 static void times_are_the_parts(void) {
     begin();
-    cJSON *json = told(RUN "sluice.elf -c sluice.card --json", 0);
+    cJSON *json = told(RUN "sluice.elf -c lcd.card --json", 0);
     EXPECT_INT(at(json, "hz")->valueint, 16000000);
     EXPECT_CONTAINS(at(json, "end")->valuestring, "sleeps");
     int last = cJSON_GetArraySize(at(json, "bursts")) - 1;
@@ -207,9 +204,9 @@ static void the_capture_is_whole(void) {
     static const struct {
         const char *line, *says;
     } rows[] = {
-        {JADELAMP " explain sluice.vcd -c sluice.card", "function set"},
-        {JADELAMP " replay sluice.vcd -c sluice.card --into again", "lit"},
-        {JADELAMP " budget sluice.vcd -c sluice.card", "bytes on the bus"},
+        {JADELAMP " explain sluice.vcd -c lcd.card", "function set"},
+        {JADELAMP " replay sluice.vcd -c lcd.card --into again", "lit"},
+        {JADELAMP " budget sluice.vcd -c lcd.card", "bytes on the bus"},
         {JADELAMP " compare sluice-glass.png again/sluice-glass.png", "the same"},
         {JADELAMP " replay by_interrupts.vcd -c ssd1306-128x64-i2c --into again", "lit"},
         {JADELAMP " compare by_interrupts-glass.png again/by_interrupts-glass.png", "the same"},
@@ -220,7 +217,7 @@ static void the_capture_is_whole(void) {
          "by_usi-glass.png"},
     };
     begin();
-    EXPECT_INT(shell(RUN "sluice.elf -c sluice.card"), 0);
+    EXPECT_INT(shell(RUN "sluice.elf -c lcd.card"), 0);
     EXPECT_INT(shell(RUN "by_interrupts.elf -c ssd1306-128x64-i2c --seconds 1"), 0);
     EXPECT_INT(shell(RUN "busy_lcd.elf -c busy.card --mhz 20"), 0);
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
@@ -248,7 +245,7 @@ static void mistakes_are_told(void) {
         {RUN "trouble_TOO_FAST.elf -c lcd.card", 1, "bytes arrive while the reset pin is low"},
         {RUN "open_drain.elf -c apart.card --mhz 8 --seconds 1", 1, "dark"},
         {RUN "by_usi.elf -c usi.card --mhz 8 -w dc=PB5", 1, "never driven: dc (PB5)"},
-        {RUN "sluice.elf -c sluice.card --mhz 20", 1, "SPI clock 5.00 MHz"},
+        {RUN "sluice.elf -c lcd.card --mhz 20", 1, "SPI clock 5.00 MHz"},
     };
     begin();
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {

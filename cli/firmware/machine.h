@@ -44,7 +44,7 @@ struct spi {
 };
 
 struct twi {
-    enum { TWI_IDLE, TWI_START, TWI_BYTE, TWI_STOP } deed;
+    enum twi_deed { TWI_IDLE, TWI_START, TWI_BYTE, TWI_STOP } deed;
     bool owns, address_due, reading, scl_low, sda_low, nobody;
     bool held; /* something was written during a STOP: */
     uint8_t held_value;

@@ -41,7 +41,7 @@ bool twi_owns(const struct machine *machine, struct pin pin, bool *low) {
     return is_clock || pins_same(pin, part->twi.sda);
 }
 
-static void begin(struct machine *machine, int deed) {
+static void begin(struct machine *machine, enum twi_deed deed) {
     static const unsigned prescaler[] = {1, 4, 16, 64};
     struct twi *twi = &machine->twi;
     uint64_t bit = 16 + 2ull * *reg(machine, machine->part->twi.twbr) *

@@ -271,7 +271,7 @@ bool jl_host_card_write_body(FILE *out, const struct jl_card *card, const char *
                            card->name, card->controller->name, card->ram_width, card->ram_height);
     }
     if (card->has_wake) {
-        fputs("static const uint8_t steps[] = {\n", out);
+        fputs("static const uint8_t JL_FLASH steps[] = {\n", out);
         write_steps(out, card);
     }
     write_config(out, card, name, controller);

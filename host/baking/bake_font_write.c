@@ -63,7 +63,7 @@ bool jl_baked_font_write(const struct jl_baked_font *baked, const char *director
             "extern const struct jl_font %s;\nenum { %s_bytes = %zu };\n",
             baked->family, baked->glyphs, font->height, soft ? 4 : 1, soft ? "s" : "", baked->bytes,
             name, name, baked->bytes);
-    fprintf(files.body.stream, "static const uint8_t table[%zu] = {\n", baked->bytes);
+    fprintf(files.body.stream, "static const uint8_t JL_FLASH table[%zu] = {\n", baked->bytes);
     jl_host_c_write_bytes(files.body.stream, baked->table, baked->bytes);
     fprintf(files.body.stream,
             "};\n\nconst struct jl_font %s = {\n    .kind = &jl_font_packed_%s,\n"

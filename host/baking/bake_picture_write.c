@@ -50,9 +50,7 @@ static void write_image(FILE *stream, const struct jl_baked_picture *baked, cons
     if (baked->mask_bytes) {
         fprintf(stream, "    .mask = mask,\n    .mask_bits = %d,\n", image->mask_bits);
     }
-    if (image->packing) {
-        fprintf(stream, "    .packing = &jl_packing_runs,\n");
-    }
+    fprintf(stream, "    .packing = %s,\n", jl_host_c_packing(image));
     fprintf(stream, "};\n");
 }
 
@@ -68,7 +66,7 @@ bool jl_baked_picture_write(const struct jl_baked_picture *baked, const char *di
     if (baked->palette_count) {
         write_palette(body, baked);
     }
-    fprintf(body, "%sstatic const uint8_t pixels[%zu] = {\n",
+    fprintf(body, "%sstatic const uint8_t JL_FLASH pixels[%zu] = {\n",
             baked->image.format == &jl_rgb565_cpu || baked->image.format == &jl_xrgb8888
                 ? "_Alignas(4) "
                 : "",

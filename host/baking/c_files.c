@@ -22,6 +22,10 @@ static bool is_keyword(const char *name) {
     return false;
 }
 
+const char *jl_host_c_packing(const struct jl_image *image) {
+    return image->packing ? "&jl_packing_runs" : "jl_flash_pixels";
+}
+
 bool jl_host_c_is_name(const char *name) {
     if ((!isalpha((unsigned char)*name) && *name != '_') || is_keyword(name)) {
         return false;

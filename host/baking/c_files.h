@@ -5,6 +5,7 @@
 #include <stdint.h>
 
 #include "jadelamp/host/file.h"
+#include "jadelamp/image.h"
 
 struct c_files {
     struct jl_file header, body;
@@ -23,6 +24,9 @@ bool jl_host_c_is_name(const char *name);
 
 /* Ends the guard and gives both files their names. */
 bool jl_host_c_files_commit(struct c_files *files, struct jl_complaint *complaint);
+
+/* What C names for how an image's pixels are packed: they lie in flash. */
+const char *jl_host_c_packing(const struct jl_image *image);
 
 /* Bytes as an initializer, indented, without braces. */
 void jl_host_c_write_bytes(FILE *stream, const uint8_t *bytes, size_t count);

@@ -67,7 +67,7 @@ static void write_font(FILE *out, const struct font *font, int index) {
               "domain. The licence is in\n * fonts/dejavu-notice.txt of Jade Lamp. */\n",
               out);
     }
-    fprintf(out, "static const uint8_t font_%d_table[%zu] = {\n", index, baked->bytes);
+    fprintf(out, "static const uint8_t JL_FLASH font_%d_table[%zu] = {\n", index, baked->bytes);
     jl_host_c_write_bytes(out, baked->table, baked->bytes);
     fprintf(out,
             "};\nstatic const struct jl_font font_%d = {&jl_font_packed_%s, font_%d_table, %d, %d, "
@@ -123,7 +123,7 @@ static int owner_of(const struct jl_screen *screen, int picture) {
 static void write_picture(FILE *out, const struct picture *picture, int index, bool bitmap) {
     const struct jl_baked_picture *baked = &picture->baked;
     const struct jl_image *image = &baked->image;
-    fprintf(out, "static const uint8_t picture_%d_pixels[%zu] = {\n", index, baked->pixel_bytes);
+    fprintf(out, "static const uint8_t JL_FLASH picture_%d_pixels[%zu] = {\n", index, baked->pixel_bytes);
     jl_host_c_write_bytes(out, baked->pixels, baked->pixel_bytes);
     fputs("};\n", out);
     if (baked->mask_bytes) {
@@ -134,7 +134,7 @@ static void write_picture(FILE *out, const struct picture *picture, int index, b
     if (bitmap) {
         fprintf(out,
                 "static const struct jl_bitmap picture_%d = {picture_%d_pixels, %d, %d, "
-                "&jl_bits_rows_msb};\n\n",
+                "&jl_flash_rows_msb};\n\n",
                 index, index, image->width, image->height);
         return;
     }
@@ -146,10 +146,7 @@ static void write_picture(FILE *out, const struct picture *picture, int index, b
         fprintf(out, "    .mask = picture_%d_mask,\n    .mask_bits = %d,\n", index,
                 image->mask_bits);
     }
-    if (image->packing) {
-        fputs("    .packing = &jl_packing_runs,\n", out);
-    }
-    fputs("};\n\n", out);
+    fprintf(out, "    .packing = %s,\n};\n\n", jl_host_c_packing(image));
 }
 
 /* Pictures of which a value chooses one. */

@@ -5,6 +5,7 @@
 #ifndef JADELAMP_CHAR_WIRING_H
 #define JADELAMP_CHAR_WIRING_H
 
+#include "jadelamp/flash.h"
 #include "jadelamp/port.h"
 
 #ifdef __cplusplus
@@ -77,7 +78,7 @@ struct jl_char_range {
     uint8_t code;
 };
 
-/** Which characters a ROM has, and where. Ranges by rising code point. */
+/** Which characters a ROM has, and where. Ranges by rising code point, marked JL_FLASH (flash.h). */
 struct jl_char_rom {
     const struct jl_char_range *ranges;
     uint8_t range_count;

@@ -8,6 +8,7 @@
 #ifndef JADELAMP_DRAW_H
 #define JADELAMP_DRAW_H
 
+#include "jadelamp/flash.h"
 #include "jadelamp/target.h"
 
 #ifdef __cplusplus
@@ -29,6 +30,15 @@ extern const struct jl_bit_order jl_bits_columns;
 extern const struct jl_bit_order jl_bits_rows_msb;
 /** Rows, the leftmost pixel in bit 0, each row padded to a byte. */
 extern const struct jl_bit_order jl_bits_rows_lsb;
+
+/** The same orders for bits that are marked JL_FLASH (flash.h). */
+#ifdef __AVR__
+extern const struct jl_bit_order jl_flash_columns, jl_flash_rows_msb, jl_flash_rows_lsb;
+#else
+#define jl_flash_columns  jl_bits_columns
+#define jl_flash_rows_msb jl_bits_rows_msb
+#define jl_flash_rows_lsb jl_bits_rows_lsb
+#endif
 
 /** A 1-bit picture in constant memory, used as a stencil for ink and paper. */
 struct jl_bitmap {

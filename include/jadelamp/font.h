@@ -8,6 +8,7 @@
 #include <stddef.h>
 #include <stdint.h>
 
+#include "jadelamp/flash.h"
 #include "jadelamp/status.h"
 
 #ifdef __cplusplus
@@ -22,7 +23,7 @@ extern const struct jl_font_kind jl_font_packed_stencil, jl_font_packed_coverage
 /** A font. Keep the memory behind it as long as it is used. */
 struct jl_font {
     const struct jl_font_kind *kind; /**< how glyphs are found; for the library */
-    const uint8_t *table;            /**< the kind's own layout */
+    const uint8_t *table;            /**< the kind's own layout; marked JL_FLASH (flash.h) */
     uint8_t height;                  /**< of a line, pixels */
     uint8_t ascent;                  /**< rows above the baseline, pixels */
     uint8_t box_width;               /**< of the cell of a missing character, pixels */
@@ -59,7 +60,7 @@ extern const struct jl_font jl_font_figures28, jl_font_figures48;
  * Everything that drawing will rely on is checked here, once, in time proportional to
  * the glyphs.
  *
- * @param bytes the caller's, as long as the font is used; any alignment
+ * @param bytes the caller's, as long as the font is used; any alignment; on AVR in flash (flash.h)
  * @return JL_OK; JL_BAD_ARGUMENT (NULL, or not a packed font); JL_TOO_SMALL (cut);
  *         JL_OUT_OF_RANGE (an offset or a range points outside, or the ranges overlap)
  */

@@ -4,6 +4,7 @@
 #ifndef JADELAMP_IMAGE_H
 #define JADELAMP_IMAGE_H
 
+#include "jadelamp/flash.h"
 #include "jadelamp/frame.h"
 
 #ifdef __cplusplus
@@ -36,6 +37,14 @@ struct jl_image {
  * runs on from line to line. Named in an image, so that only programs with such carry it.
  */
 extern const struct jl_packing jl_packing_runs;
+
+/** `packing` of pixels that are as they are, and marked JL_FLASH (flash.h). */
+#ifdef __AVR__
+extern const struct jl_packing jl_pixels_in_flash;
+#define jl_flash_pixels (&jl_pixels_in_flash)
+#else
+#define jl_flash_pixels ((const struct jl_packing *)0)
+#endif
 
 /**
  * Checks an image that did not come with the program, such as one from a card, so that drawing

@@ -1,7 +1,7 @@
 /*
  * Wake-up sequences: a compact byte encoding, kept in flash.
  *
- *   static const uint8_t steps[] = {
+ *   static const uint8_t JL_FLASH steps[] = {
  *       JL_STEP_SEND(0xAE),             // display off
  *       JL_STEP_SEND(0xD5, 0x80),       // clock
  *       JL_STEP_SETUP,                  // size, orientation, contrast: from the description
@@ -20,6 +20,7 @@
 #include <stddef.h>
 #include <stdint.h>
 
+#include "jadelamp/flash.h"
 #include "jadelamp/status.h"
 
 #ifdef __cplusplus
@@ -62,7 +63,8 @@ extern "C" {
 #define JL_STEP_CLEAR JL_STEP_CODE_CLEAR
 
 /**
- * Checks a sequence without sending anything.
+ * Checks a sequence without sending anything. It is marked JL_FLASH (flash.h); there a step has at most
+ * 48 bytes where flash is a memory of its own.
  * @return JL_OK; JL_BAD_ARGUMENT when a step is unknown or runs past the end, or steps is NULL
  *         and bytes is not 0
  */

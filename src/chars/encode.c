@@ -1,10 +1,14 @@
 /* UTF-8 to ROM codes. */
+#include "../core/flash.h"
 #include "../core/utf8.h"
 #include "cells.h"
 
 static bool find_in_rom(const struct jl_char_rom *rom, uint32_t code, uint8_t *out) {
     for (uint8_t i = 0; i < rom->range_count; i++) {
-        const struct jl_char_range *range = &rom->ranges[i];
+        struct jl_char_range copy;
+        const struct jl_char_range *range =
+            (const struct jl_char_range *)(const void *)jl_flash_copy(
+                (uint8_t *)&copy, (const uint8_t *)&rom->ranges[i], sizeof copy);
         if (code >= range->first && code - range->first < range->count) {
             *out = (uint8_t)(range->code + (code - range->first));
             return true;

@@ -3,7 +3,7 @@
  */
 #include "jadelamp/char_wiring.h"
 
-static const struct jl_char_range ranges[] = {
+static const struct jl_char_range JL_FLASH ranges[] = {
     {0x0020, 60, 0x20}, {0x005D, 33, 0x5D}, {0x00A0, 1, 0x20},
     {0x00A2, 2, 0xEC},  {0x00A5, 1, 0x5C}, /* ¥ */
     {0x00B0, 1, 0xDF},                     /* ° */

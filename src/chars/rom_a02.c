@@ -4,7 +4,7 @@
  */
 #include "jadelamp/char_wiring.h"
 
-static const struct jl_char_range ranges[] = {
+static const struct jl_char_range JL_FLASH ranges[] = {
     {0x0020, 95, 0x20}, {0x00A0, 1, 0x20}, {0x00A1, 7, 0xA1},  {0x00A9, 3, 0xA9},
     {0x00AE, 1, 0xAE},                                                            /* ® */
     {0x00B0, 4, 0xB0},  {0x00B5, 3, 0xB5}, {0x00B9, 71, 0xB9}, {0x0192, 1, 0xA8}, /* ƒ */

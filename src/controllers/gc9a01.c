@@ -8,7 +8,7 @@
  * F3, frame rate E8; the meaning of the others is not published, so they stand as modules'
  * makers give them.
  */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(DCS_SOFT_RESET),
     JL_STEP_WAIT_MS(120),
     JL_STEP_SEND(0xEF),

@@ -4,7 +4,7 @@
 #include "dcs.h"
 
 /* Power, timing and gamma for the usual 2.4 to 3.2 inch glass (module maker's values). */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(DCS_SOFT_RESET),
     JL_STEP_WAIT_MS(120),
     JL_STEP_SEND(0xEF, 0x03, 0x80, 0x02),

@@ -4,7 +4,7 @@
 #include "dcs.h"
 
 /* Power, timing and gamma for the usual 3.5 inch glass (module maker's values). */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(DCS_SOFT_RESET),
     JL_STEP_WAIT_MS(120),
     JL_STEP_SEND(0xE0, 0x00, 0x03, 0x09, 0x08, 0x16, 0x0A, 0x3F, 0x78, 0x4C, 0x09, 0x0A, 0x08, 0x16,

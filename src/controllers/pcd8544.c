@@ -19,7 +19,7 @@ enum {
     SET_VOP = 0x80, /* of the extended set */
 };
 
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(EXTENDED, 0x04, /* temperature coefficient 0 */
                  0x13,           /* bias 1:48 */
                  BASIC),         /* addresses count along x */

@@ -18,7 +18,7 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
     return 0;
 }
 
-static const uint8_t wake_steps[] = {JL_STEP_SETUP};
+static const uint8_t JL_FLASH wake_steps[] = {JL_STEP_SETUP};
 
 const struct jl_controller jl_rgb_glass = {
     .name = "rgb-glass",

@@ -7,7 +7,7 @@
 #include "page_oled.h"
 
 /* One NOP fills the argument of a command that broke off: none has more than one. */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xE3, 0xEE,  /* leave read-modify-write: columns count again */
                  0xAE,        /* off: the converter may only be set then */
                  0xD5, 0x80,  /* oscillator and divider */

@@ -7,7 +7,7 @@
 #include "mono_oled.h"
 
 /* NOPs as for ssd1306: 29h/2Ah have five arguments. */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xE3, 0xE3, 0xE3, 0xE3, 0xE3, 0xE3, 0xAE, 0x2E, /* scroll off */
                  0xD5, 0x80,                                     /* oscillator 8, divide by 1 */
                  0xD3, 0x00,                                     /* no vertical offset */

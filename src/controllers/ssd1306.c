@@ -15,7 +15,7 @@
  * waiting for arguments (at most 6, of 26h/27h), which the NOPs then fill. All
  * registers that they could spoil are written below.
  */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(NOP, NOP, NOP, NOP, NOP, NOP, NOP,
                  0xAE,        /* display off while its geometry changes */
                  0x2E,        /* scroll off: the RAM must not be written while it runs */

@@ -10,7 +10,7 @@
  * Six NOPs fill the arguments of a command that a broken transfer left open (26h/27h have six);
  * then the unlock, since FD 16 would make the controller deaf to all else.
  */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xE3, 0xE3, 0xE3, 0xE3, 0xE3, 0xE3, 0xFD, 0x12, /* unlock */
                  0xAE,                                           /* off while it is set up */
                  0x2E,        /* scroll off: the RAM must not be written while it runs */

@@ -4,7 +4,7 @@
 #include "../core/orientation.h"
 #include "ssd_oled.h"
 
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xFD, 0x12), /* unlock */
     JL_STEP_SEND(0xAE),
     JL_STEP_SEND(0xB3, 0x91), /* clock */

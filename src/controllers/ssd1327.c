@@ -8,7 +8,7 @@
  * A4 (normal display) first: it fills the arguments of a command that broke off, since many
  * I2C modules have no reset pin.
  */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xA4, 0xA4, 0xA4, 0xFD, 0x12, /* unlock */
                  0xAE),
     JL_STEP_SETUP,

@@ -5,7 +5,7 @@
 #include "ssd_oled.h"
 
 /* A4 (normal display) first: it fills the arguments of a command that broke off. */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xA4, 0xA4, 0xA4, 0xAE),
     JL_STEP_SETUP,
     JL_STEP_SEND(0xA2, 0x00,                         /* no offset */

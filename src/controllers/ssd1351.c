@@ -5,7 +5,7 @@
 #include "ssd_oled.h"
 
 /* A2h is sent although it should be 0: after reset it is 60h and shifts the picture. */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xFD, 0x12), /* unlock, */
     JL_STEP_SEND(0xFD, 0xB1), /* and the protected commands too */
     JL_STEP_SEND(0xAE),

@@ -26,7 +26,7 @@ enum {
     HOT = 0x64, /* 100 C: the shortest waveform of the part, for fast updates */
 };
 
-const uint8_t jl_ssd_paper_wake_steps[JL_SSD_PAPER_WAKE_BYTES] = {
+const uint8_t JL_FLASH jl_ssd_paper_wake_steps[JL_SSD_PAPER_WAKE_BYTES] = {
     JL_STEP_WAIT_BUSY(IDLE, 1000), JL_STEP_SEND(0x12), /* software reset */
     JL_STEP_WAIT_BUSY(IDLE, 1000), JL_STEP_SETUP, JL_STEP_CLEAR};
 

@@ -5,7 +5,7 @@
 #include "jadelamp/controllers/ssd1680.h"
 
 enum { JL_SSD_PAPER_WAKE_BYTES = 12 };
-extern const uint8_t jl_ssd_paper_wake_steps[JL_SSD_PAPER_WAKE_BYTES];
+extern const uint8_t JL_FLASH jl_ssd_paper_wake_steps[JL_SSD_PAPER_WAKE_BYTES];
 extern const struct jl_paper jl_ssd_paper;
 
 size_t jl_ssd_paper_setup(const struct jl_panel *panel, uint8_t *out);

@@ -3,7 +3,7 @@
 
 #include "lcd_pages.h"
 
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xE3,
                  0xEE, /* no operation, as the argument of what broke off; read-modify-write off */
                  0xAE, 0xA2, /* bias 1/9 */

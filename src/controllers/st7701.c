@@ -16,7 +16,7 @@ enum { BANK = 0xFF, LINES = 0xC0 };
  * VGL B5, clamps and boosters, and E0 to ED the timings of the gates on the glass, which are the
  * glass maker's, as is EF in bank 13.
  */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(DCS_SOFT_RESET),
     JL_STEP_WAIT_MS(120),
     OPEN_BANK(0x13),

@@ -4,7 +4,7 @@
 #include "dcs.h"
 
 /* Porch, voltages and gamma for the usual 1.3 inch glass (module maker's values). */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(DCS_SOFT_RESET),
     JL_STEP_WAIT_MS(150),
     JL_STEP_SEND(DCS_EXIT_SLEEP_MODE),

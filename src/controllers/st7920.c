@@ -20,7 +20,7 @@ enum {
 };
 
 /* DL, RE and G may not change in one instruction, hence one after the other. */
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_WAIT_MS(40),                          /* internal reset after power-on */
     JL_STEP_SEND(BASIC, BASIC, DISPLAY_ON, 0x01), /* clears the text that would shine through */
     JL_STEP_WAIT_MS(10),

@@ -3,7 +3,7 @@
 
 #include "lcd_pages.h"
 
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(0xE3, 0xE2), /* no operation, as the argument of what broke off; soft reset */
     JL_STEP_WAIT_MS(5),
     JL_STEP_SEND(0xEE,             /* read-modify-write off */

@@ -1,7 +1,7 @@
 /* uc8176: 400 sources, 300 gates. */
 #include "uc_paper.h"
 
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_WAIT_BUSY(UC_IDLE, UC_SHORT_MS),
     JL_STEP_SEND(0x01, 0x03, 0x00, 0x2B, 0x2B), /* voltages: inside, +-11 V */
     JL_STEP_SEND(0x06, 0x17, 0x17, 0x17),       /* booster */

@@ -3,7 +3,7 @@
 
 #include "../core/mem.h"
 
-static const uint8_t wake_steps[] = {
+static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_WAIT_BUSY(UC_IDLE, UC_SHORT_MS),
     JL_STEP_SEND(0x01, 0x07, 0x07, 0x3F, 0x3F), /* voltages: inside, +-15 V */
     JL_STEP_SEND(0x06, 0x17, 0x17, 0x28, 0x17), /* booster */

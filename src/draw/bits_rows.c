@@ -1,20 +1,8 @@
 /* Bitmaps in rows of bytes, in both bit orders. */
-#include "jadelamp/draw.h"
+#include "bits.h"
 
 static uint8_t gather(const struct jl_bitmap *map, int x, int y, unsigned flip) {
-    unsigned bits = 0;
-    if (x < 0 || x >= map->width) {
-        return 0;
-    }
-    unsigned mask = 1u << (((unsigned)x & 7) ^ flip);
-    int stride = (map->width + 7) >> 3;
-    for (int row = 0; row < 8; row++) {
-        int at = y + row;
-        if (at >= 0 && at < map->height && (map->bits[at * stride + (x >> 3)] & mask)) {
-            bits |= 1u << row;
-        }
-    }
-    return (uint8_t)bits;
+    return jl_column_of_rows(map, x, y, flip, jl_ram_byte);
 }
 
 static uint8_t column_msb(const struct jl_bitmap *map, int x, int y) {

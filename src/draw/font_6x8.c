@@ -2,7 +2,7 @@
 #include "font_fixed.h"
 
 /* First code point, glyphs, columns, advance; then five columns a glyph, bit 0 on top. */
-static const uint8_t table[] = {
+static const uint8_t JL_FLASH table[] = {
     0x20, 95,   5,    6,    0x00, 0x00, 0x00, 0x00, 0x00, /*   */
     0x00, 0x00, 0x5F, 0x00, 0x00,                         /* ! */
     0x00, 0x07, 0x00, 0x07, 0x00,                         /* " */

@@ -3,18 +3,21 @@
 
 #include <stddef.h>
 
+#include "../core/flash.h"
+
 static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *glyph) {
     const uint8_t *table = font->table;
-    uint32_t index = code - table[JL_FIXED_FIRST]; /* wraps below the first: then it is too great */
-    uint8_t width = table[JL_FIXED_WIDTH];
-    if (index >= table[JL_FIXED_COUNT]) {
+    /* wraps below the first: then it is too great */
+    uint32_t index = code - jl_flash_byte(table + JL_FIXED_FIRST);
+    uint8_t width = jl_flash_byte(table + JL_FIXED_WIDTH);
+    if (index >= jl_flash_byte(table + JL_FIXED_COUNT)) {
         return false;
     }
     glyph->map = (struct jl_bitmap){table + JL_FIXED_GLYPHS + index * width, width, font->height,
-                                    &jl_bits_columns};
+                                    &jl_flash_columns};
     glyph->left = 0;
     glyph->top = font->ascent;
-    glyph->advance = table[JL_FIXED_ADVANCE];
+    glyph->advance = jl_flash_byte(table + JL_FIXED_ADVANCE);
     return true;
 }
 

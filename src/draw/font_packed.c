@@ -5,6 +5,7 @@
  */
 #include <stddef.h>
 
+#include "../core/flash.h"
 #include "font_kind.h"
 
 enum {
@@ -13,12 +14,16 @@ enum {
     GLYPH_BYTES = 8, /* offset of the bitmap (3 bytes), width, height, left, top, advance */
 };
 
+static uint32_t u8(const uint8_t *at) {
+    return jl_flash_byte(at);
+}
+
 static uint32_t u16(const uint8_t *at) {
-    return at[0] | (uint32_t)at[1] << 8;
+    return u8(at) | u8(at + 1) << 8;
 }
 
 static uint32_t u24(const uint8_t *at) {
-    return u16(at) | (uint32_t)at[2] << 16;
+    return u16(at) | u8(at + 2) << 16;
 }
 
 struct packed {
@@ -28,8 +33,9 @@ struct packed {
 };
 
 static struct packed packed_of(const uint8_t *table) {
-    struct packed p = {
-        .bits = table[4], .range_count = u16(table + 8), .glyph_count = u16(table + 10)};
+    struct packed p = {.bits = jl_flash_byte(table + 4),
+                       .range_count = u16(table + 8),
+                       .glyph_count = u16(table + 10)};
     p.ranges = table + HEADER_BYTES;
     p.glyphs = p.ranges + p.range_count * RANGE_BYTES;
     p.bitmaps = p.glyphs + p.glyph_count * GLYPH_BYTES;
@@ -50,10 +56,11 @@ static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *gly
             low = middle + 1;
         } else {
             const uint8_t *g = p.glyphs + (u16(range + 6) + code - first) * GLYPH_BYTES;
-            glyph->map = (struct jl_bitmap){p.bitmaps + u24(g), g[3], g[4], &jl_bits_columns};
-            glyph->left = (int8_t)g[5];
-            glyph->top = (int16_t)(g[6] < 128 ? g[6] : g[6] - 256);
-            glyph->advance = g[7];
+            glyph->map = (struct jl_bitmap){p.bitmaps + u24(g), (int16_t)u8(g + 3),
+                                            (int16_t)u8(g + 4), &jl_flash_columns};
+            glyph->left = (int8_t)u8(g + 5);
+            glyph->top = (int8_t)u8(g + 6);
+            glyph->advance = jl_flash_byte(g + 7);
             return true;
         }
     }
@@ -94,7 +101,7 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
     if (c->paper == JL_CLEAR && c->ink != JL_CLEAR && map_x + (uint32_t)count <= width) {
         jl_color none = c->ink | JL_CLEAR;
         for (; count; count--, map_x++) {
-            uint32_t there = line[map_x >> 1];
+            uint32_t there = u8(line + (map_x >> 1));
             there = map_x & 1 ? there & 15 : there >> 4;
             *row++ = none - there * 0x11000000u;
         }
@@ -102,7 +109,7 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
     for (; count; count--, map_x++) {
         uint32_t there = 0;
         if (map_x < width) {
-            there = line[map_x >> 1];
+            there = u8(line + (map_x >> 1));
             there = map_x & 1 ? there & 15 : there >> 4;
         }
         *row++ = mixed(c, there);
@@ -153,7 +160,7 @@ static jl_status check(const uint8_t *table, size_t size) {
     for (uint32_t i = 0; i < p.range_count; i++) {
         const uint8_t *range = p.ranges + i * RANGE_BYTES;
         uint32_t first = u24(range), count = u16(range + 4), glyph = u16(range + 6);
-        if (range[3] || !count || first < next_code || first + count > 0x110000 ||
+        if (u8(range + 3) || !count || first < next_code || first + count > 0x110000 ||
             glyph + count > p.glyph_count) {
             return JL_OUT_OF_RANGE;
         }
@@ -162,7 +169,7 @@ static jl_status check(const uint8_t *table, size_t size) {
     for (uint32_t i = 0; i < p.glyph_count; i++) {
         const uint8_t *g = p.glyphs + i * GLYPH_BYTES;
         uint32_t bytes =
-            p.bits == 1 ? (uint32_t)g[3] * ((g[4] + 7u) / 8) : (g[3] + 1u) / 2 * (uint32_t)g[4];
+            p.bits == 1 ? u8(g + 3) * ((u8(g + 4) + 7) / 8) : (u8(g + 3) + 1) / 2 * u8(g + 4);
         if (u24(g) + bytes > size - before_bitmaps) {
             return JL_OUT_OF_RANGE;
         }
@@ -179,20 +186,23 @@ jl_status jl_font_open(struct jl_font *font, const void *bytes, size_t size) {
         return JL_TOO_SMALL;
     }
     /* "JLF1", bits a pixel, ascent, height, 0, ranges (2 bytes), glyphs (2). */
-    bool known = table[0] == 'J' && table[1] == 'L' && table[2] == 'F' && table[3] == '1' &&
-                 (table[4] == 1 || table[4] == 4) && table[5] > 0 && table[5] <= table[6] &&
-                 !table[7];
+    uint8_t head[8];
+    for (uint8_t i = 0; i < sizeof head; i++) {
+        head[i] = jl_flash_byte(table + i);
+    }
+    bool known = head[0] == 'J' && head[1] == 'L' && head[2] == 'F' && head[3] == '1' &&
+                 (head[4] == 1 || head[4] == 4) && head[5] > 0 && head[5] <= head[6] && !head[7];
     if (!known) {
         return JL_BAD_ARGUMENT;
     }
     jl_status status = check(table, size);
     if (status == JL_OK) {
-        *font = (struct jl_font){.kind = table[4] == 1 ? &jl_font_packed_stencil
-                                                       : &jl_font_packed_coverage,
+        *font = (struct jl_font){.kind = head[4] == 1 ? &jl_font_packed_stencil
+                                                      : &jl_font_packed_coverage,
                                  .table = table,
-                                 .height = table[6],
-                                 .ascent = table[5],
-                                 .box_width = (uint8_t)(table[6] / 2 + 1)};
+                                 .height = head[6],
+                                 .ascent = head[5],
+                                 .box_width = (uint8_t)(head[6] / 2 + 1)};
     }
     return status;
 }

@@ -1,15 +1,17 @@
 /* Runs and literals. */
-#include "../core/mem.h"
+#include "../core/flash.h"
 #include "../core/packing.h"
 
 enum { RUN = 128, RUN_BIAS = 126 };
 
 static uint32_t units_of(const uint8_t *control) {
-    return *control >= RUN ? *control - (uint32_t)RUN_BIAS : *control + 1u;
+    uint8_t value = jl_flash_byte(control);
+    return value >= RUN ? value - (uint32_t)RUN_BIAS : value + 1u;
 }
 
 static const uint8_t *behind(const uint8_t *control, uint8_t unit_bytes) {
-    uint32_t stored = *control >= RUN ? 1 : *control + 1u;
+    uint8_t value = jl_flash_byte(control);
+    uint32_t stored = value >= RUN ? 1 : value + 1u;
     return control + 1 + stored * unit_bytes;
 }
 
@@ -45,14 +47,14 @@ static void read(const struct jl_image *image, const struct jl_lines *lines,
         part = part < count ? part : count;
         first += part;
         count -= part;
-        if (*state->at < RUN) {
-            memcpy(out, unit + inside * bytes, (size_t)part * bytes);
+        if (jl_flash_byte(state->at) < RUN) {
+            jl_flash_read(out, unit + inside * bytes, (size_t)part * bytes);
             out += part * bytes;
             continue;
         }
         for (; part; part--, out += bytes) {
             for (uint8_t i = 0; i < bytes; i++) {
-                out[i] = unit[i];
+                out[i] = jl_flash_byte(unit + i);
             }
         }
     }

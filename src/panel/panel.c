@@ -108,7 +108,7 @@ static jl_status run_wake_steps(struct jl_panel *panel) {
     struct jl_steps steps = {at, at + bytes};
     jl_status status;
     while ((status = jl_steps_run(panel, &steps)) == JL_OK && steps.at != steps.end) {
-        status = run_code(panel, *steps.at++);
+        status = run_code(panel, jl_flash_byte(steps.at++));
         if (status != JL_OK) {
             break;
         }

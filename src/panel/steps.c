@@ -6,7 +6,7 @@
 jl_status jl_steps_check(const uint8_t *steps, size_t bytes) {
     while (bytes) {
         size_t length;
-        if (!steps || (length = jl_step_length(steps)) > bytes) {
+        if (!steps || (length = jl_flash_step_length(steps)) > bytes || !JL_STEP_FITS(length)) {
             return JL_BAD_ARGUMENT;
         }
         steps += length;
@@ -31,18 +31,41 @@ static jl_status run_step(const struct jl_panel *panel, const uint8_t *step) {
     return JL_OK;
 }
 
+#ifdef __AVR__
+enum { COPY_BYTES = JL_STEP_MOST };
+#else
+enum { COPY_BYTES = 1 }; /* there is none */
+#endif
+
 jl_status jl_steps_run(struct jl_panel *panel, struct jl_steps *steps) {
     jl_status status = JL_OK;
+    uint8_t copy[COPY_BYTES];
     panel->streaming = NULL;
-    while (status == JL_OK && steps->at != steps->end && steps->at[0] < JL_STEP_CODE_SETUP) {
+    while (status == JL_OK && steps->at != steps->end &&
+           jl_flash_byte(steps->at) < JL_STEP_CODE_SETUP) {
         const uint8_t *step = steps->at;
-        steps->at += jl_step_length(step);
-        status = run_step(panel, step);
+        size_t length = jl_flash_step_length(step);
+        steps->at += length;
+        status = run_step(panel, jl_flash_copy(copy, step, length));
     }
     return status;
 }
 
+#ifdef __AVR__
+jl_status jl_steps_run_encoded(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
+    const uint8_t *end = steps + bytes;
+    jl_status status = JL_OK;
+    panel->streaming = NULL;
+    while (status == JL_OK && steps != end) {
+        const uint8_t *step = steps;
+        steps += jl_step_length(step);
+        status = run_step(panel, step);
+    }
+    return status;
+}
+#else
 jl_status jl_steps_run_encoded(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
     struct jl_steps all = {steps, steps + bytes};
     return jl_steps_run(panel, &all);
 }
+#endif

@@ -2,11 +2,20 @@
 #ifndef JADELAMP_SRC_STEPS_H
 #define JADELAMP_SRC_STEPS_H
 
+#include "../core/flash.h"
 #include "jadelamp/panel.h"
 
 #define JL_STEP_SEND_MOST 0x7F
 
-/* Steps still to be run. jl_steps_check() found them good: as panels open, or in the tests. */
+#ifdef __AVR__
+#define JL_STEP_MOST        48 /* with its code; a copy is in RAM while it runs */
+#define JL_STEP_FITS(bytes) ((bytes) <= JL_STEP_MOST)
+#else
+#define JL_STEP_FITS(bytes) true /* none is copied */
+#endif
+
+/* Steps still to be run, marked JL_FLASH. jl_steps_check() found them good: as panels open, or in
+ * the tests. */
 struct jl_steps {
     const uint8_t *at, *end;
 };
@@ -27,7 +36,13 @@ static inline size_t jl_step_length(const uint8_t *step) {
     return code < sizeof of_codes ? of_codes[code] : SIZE_MAX;
 }
 
-/* Runs what a controller's encoder wrote, which has neither. */
+/* The same of a step that is marked JL_FLASH. */
+static inline size_t jl_flash_step_length(const uint8_t *step) {
+    uint8_t copy[1];
+    return jl_step_length(jl_flash_copy(copy, step, 1));
+}
+
+/* Runs what a controller's encoder wrote, in RAM, which has neither. */
 jl_status jl_steps_run_encoded(struct jl_panel *panel, const uint8_t *steps, size_t bytes);
 
 #endif

@@ -13,7 +13,7 @@ static const struct jl_panel_config lcd = {.controller = &jl_pcd8544,
                                            .height = 48,
                                            .module = JL_MODULE_RESET_WIRED};
 static struct avr_wiring wiring = {
-    .outputs = &PORTE, .cs = 1 << 3, .dc = 1 << 4, .reset = 1 << 5, .spi_hz = 4000000};
+    .outputs = &PORTD, .cs = 1 << 3, .dc = 1 << 4, .reset = 1 << 5, .spi_hz = 4000000};
 static uint8_t pixels[JL_MONO_COLUMNS_BYTES(84, 48)];
 
 int main(void) {

@@ -77,7 +77,7 @@ static void gradients(struct jl_target *t) {
 }
 
 /* A soft glyph of 5x3, and cells of 40 rows for a box that is taller than 16. */
-static const uint8_t soft_table[] = {
+static const uint8_t JL_FLASH soft_table[] = {
     'J', 'L', 'F', '1', 4, 40, 40, 0,  1, 0,   1,    0,    'A',  0,    0,    0,    1,    0,   0,
     0,   0,   0,   0,   5, 3,  1,  20, 7, 0x0, 0x8F, 0x40, 0xF4, 0xC8, 0xF0, 0x27, 0x3F, 0x10};
 
@@ -126,7 +126,7 @@ static void numbers(struct jl_target *t) {
 static void pictures(struct jl_target *t) {
     static const uint8_t bits[] = {0x3C, 0x42, 0xA5, 0x81, 0xA5, 0x99, 0x42, 0x3C};
     static const struct jl_bitmap face = {bits, 8, 8, &jl_bits_rows_msb};
-    static const uint8_t packed[] = {130,  0xF8, 0x00, 1,    0x07, 0xE0, 0x00, 0x1F, 0,
+    static const uint8_t JL_FLASH packed[] = {130,  0xF8, 0x00, 1,    0x07, 0xE0, 0x00, 0x1F, 0,
                                      0xFF, 0xFF, 131,  0x12, 0x34, 0,    0x84, 0x10};
     static const struct jl_image boat = {.format = &jl_rgb565,
                                          .pixels = packed,
@@ -134,6 +134,16 @@ static void pictures(struct jl_target *t) {
                                          .height = 2,
                                          .packing = &jl_packing_runs};
     static const uint8_t share[] = {0x0F, 0x8F, 0x42, 0xF1, 0x73, 0xF0};
+    /* what lies in flash and is read there, as it is */
+    static const uint8_t JL_FLASH lasting[] = {0x18, 0x7E, 0xFF, 0x99, 0x3C, 0x24, 0x66, 0xC3};
+    static const struct jl_bitmap orders[] = {{lasting, 8, 8, &jl_flash_columns},
+                                              {lasting, 8, 8, &jl_flash_rows_msb},
+                                              {lasting, 8, 8, &jl_flash_rows_lsb}};
+    static const struct jl_image plain = {.format = &jl_grey4,
+                                          .pixels = lasting,
+                                          .width = 4,
+                                          .height = 4,
+                                          .packing = jl_flash_pixels};
     struct jl_image soft = boat;
     soft.mask = share;
     soft.mask_bits = 4;
@@ -144,6 +154,10 @@ static void pictures(struct jl_target *t) {
     jl_draw_image(t, 20, 10, &boat);
     jl_draw_image(t, 30, 31, &boat);
     jl_draw_image(t, 12, 20, &soft);
+    for (uint8_t i = 0; i < 3; i++) {
+        jl_draw_bitmap(t, (int16_t)(i * 9), 23, &orders[i], JL_WHITE, JL_NAVY);
+    }
+    jl_draw_image(t, 34, 3, &plain);
 }
 
 static void modes(struct jl_target *t) {
