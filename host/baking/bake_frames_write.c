@@ -68,8 +68,8 @@ static void write_data(FILE *stream, const struct jl_baked_frames *baked) {
     bool aligned = baked->format == &jl_rgb565_cpu || baked->format == &jl_xrgb8888;
     for (int i = 0; i < baked->part_count; i++) {
         const struct jl_baked_picture *picture = &baked->pictures[i];
-        fprintf(stream, "%sstatic const uint8_t JL_FLASH part_%d[%zu] = {\n", aligned ? "_Alignas(4) " : "",
-                i, picture->pixel_bytes);
+        fprintf(stream, "%sstatic const uint8_t JL_FLASH part_%d[%zu] = {\n",
+                aligned ? "_Alignas(4) " : "", i, picture->pixel_bytes);
         jl_host_c_write_bytes(stream, picture->pixels, picture->pixel_bytes);
         fprintf(stream, "};\n");
     }

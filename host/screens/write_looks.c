@@ -123,7 +123,8 @@ static int owner_of(const struct jl_screen *screen, int picture) {
 static void write_picture(FILE *out, const struct picture *picture, int index, bool bitmap) {
     const struct jl_baked_picture *baked = &picture->baked;
     const struct jl_image *image = &baked->image;
-    fprintf(out, "static const uint8_t JL_FLASH picture_%d_pixels[%zu] = {\n", index, baked->pixel_bytes);
+    fprintf(out, "static const uint8_t JL_FLASH picture_%d_pixels[%zu] = {\n", index,
+            baked->pixel_bytes);
     jl_host_c_write_bytes(out, baked->pixels, baked->pixel_bytes);
     fputs("};\n", out);
     if (baked->mask_bytes) {

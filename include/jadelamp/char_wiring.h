@@ -78,7 +78,8 @@ struct jl_char_range {
     uint8_t code;
 };
 
-/** Which characters a ROM has, and where. Ranges by rising code point, marked JL_FLASH (flash.h). */
+/** Which characters a ROM has, and where. Ranges by rising code point, marked JL_FLASH (flash.h).
+ */
 struct jl_char_rom {
     const struct jl_char_range *ranges;
     uint8_t range_count;

@@ -5,8 +5,8 @@
  *
  * On AVR these must be marked, and are: the tables of fonts (font.h) and the steps of wake-up
  * sequences (wake.h). These may be, and then name another constant for how they are read: bitmaps
- * (jl_flash_columns ... in draw.h) and pixels of images (jl_flash_pixels in image.h). What `jadelamp
- * bake` writes is marked.
+ * (jl_flash_columns ... in draw.h) and pixels of images (jl_flash_pixels in image.h). What
+ * `jadelamp bake` writes is marked.
  */
 #ifndef JADELAMP_FLASH_H
 #define JADELAMP_FLASH_H

@@ -63,8 +63,8 @@ extern "C" {
 #define JL_STEP_CLEAR JL_STEP_CODE_CLEAR
 
 /**
- * Checks a sequence without sending anything. It is marked JL_FLASH (flash.h); there a step has at most
- * 48 bytes where flash is a memory of its own.
+ * Checks a sequence without sending anything. It is marked JL_FLASH (flash.h); there a step has at
+ * most 48 bytes where flash is a memory of its own.
  * @return JL_OK; JL_BAD_ARGUMENT when a step is unknown or runs past the end, or steps is NULL
  *         and bytes is not 0
  */

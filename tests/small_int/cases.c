@@ -127,7 +127,7 @@ static void pictures(struct jl_target *t) {
     static const uint8_t bits[] = {0x3C, 0x42, 0xA5, 0x81, 0xA5, 0x99, 0x42, 0x3C};
     static const struct jl_bitmap face = {bits, 8, 8, &jl_bits_rows_msb};
     static const uint8_t JL_FLASH packed[] = {130,  0xF8, 0x00, 1,    0x07, 0xE0, 0x00, 0x1F, 0,
-                                     0xFF, 0xFF, 131,  0x12, 0x34, 0,    0x84, 0x10};
+                                              0xFF, 0xFF, 131,  0x12, 0x34, 0,    0x84, 0x10};
     static const struct jl_image boat = {.format = &jl_rgb565,
                                          .pixels = packed,
                                          .width = 6,
