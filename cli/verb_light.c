@@ -1,4 +1,5 @@
 /* jadelamp light CARD */
+#include "place.h"
 #include "screen_options.h"
 
 #include <stdio.h>
@@ -59,6 +60,9 @@ static void print_json(const struct jl_light_result *result, const struct jl_car
     cJSON_AddItemToObject(json, "wake", cli_cost_json(&result->wake));
     cJSON_AddStringToObject(json, "present_status", jl_status_name(result->present_status));
     cJSON_AddItemToObject(json, "present", cli_cost_json(&result->present));
+    if (result->twin.second) {
+        cJSON_AddStringToObject(json, "beside_status", jl_status_name(result->twin.second_status));
+    }
     if (screen) {
         cli_json_screen_findings(json, screen);
     }
@@ -68,7 +72,7 @@ static void print_json(const struct jl_light_result *result, const struct jl_car
 
 /* What was typed, as popt gives it. */
 struct typed_light {
-    char *directory, *terminal, *glass, *text, *picture, *numbers;
+    char *directory, *terminal, *glass, *text, *picture, *numbers, *place;
     char **faults;
     int json, film, no_wires;
     struct screen_typed screen;
@@ -106,6 +110,12 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
         request->screen = screen;
         request->state = &state;
     }
+    static struct cli_place place;
+    if (typed->place && !cli_open_place(verb, typed->place, &card, &place)) {
+        jl_screen_free(screen);
+        return EXIT_BAD;
+    }
+    request->beside = typed->place ? &place.port : NULL;
     int status;
     if (!jl_light(compared ? &compared->card : &card, request, &result, &complaint)) {
         status = cli_bad(verb, "%s", complaint.text);
@@ -114,6 +124,9 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
             print_json(&result, &card, other, compared, screen);
         } else {
             print_text(&result, &card, other, compared);
+        }
+        if (typed->place && !typed->json) {
+            printf("  on %s: %s\n", place.bus, jl_status_text(result.twin.second_status));
         }
         bool object = screen && cli_screen_findings(screen, !typed->json);
         if (typed->terminal && !typed->json) {
@@ -126,6 +139,9 @@ static int light(const char *verb, const char *card_name, struct jl_light_reques
     }
     jl_light_close(&result);
     jl_screen_free(screen);
+    if (typed->place) {
+        cli_close_place(&place);
+    }
     return status;
 }
 
@@ -152,6 +168,7 @@ int verb_light(int argc, const char **argv) {
          "FILE"},
         {"film", 0, POPT_ARG_NONE, &typed.film, 0,
          "of e-paper: write NAME-film.png, the glass while it changes", NULL},
+        {"on", 0, POPT_ARG_STRING, &typed.place, 0, CLI_PLACE_HELP, "PLACE"},
         {"no-wires", 0, POPT_ARG_NONE, &typed.no_wires, 0, "record no wires: faster", NULL},
         CLI_FAULT_OPTION(typed.faults),
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
@@ -190,8 +207,8 @@ int verb_light(int argc, const char **argv) {
         status = light(argv[0], card_name, &request, &typed);
     }
     poptFreeContext(context);
-    char *texts[] = {typed.directory, typed.terminal, typed.glass,
-                     typed.text,      typed.picture,  typed.numbers};
+    char *texts[] = {typed.directory, typed.terminal, typed.glass, typed.text,
+                     typed.picture,   typed.numbers,  typed.place};
     for (size_t i = 0; i < sizeof texts / sizeof texts[0]; i++) {
         free(texts[i]);
     }

@@ -1,7 +1,8 @@
 /* jadelamp scan [CARD...] */
-#include "cli.h"
+#include "place.h"
 
 #include <stdio.h>
+#include <stdlib.h>
 
 #include "jadelamp/host/catalog.h"
 #include "jadelamp/host/scan.h"
@@ -43,8 +44,12 @@ static void collect(poptContext context, struct card_list *list) {
 }
 
 static void print_text(const struct jl_scan_result *result) {
-    printf("Asked 0x08..0x77 on I2C at %g kHz: %.1f ms\n\n", result->clock_hz / 1e3,
-           result->microseconds / 1e3);
+    if (result->clock_hz) {
+        printf("Asked 0x08..0x77 on I2C at %g kHz: %.1f ms\n\n", result->clock_hz / 1e3,
+               result->microseconds / 1e3);
+    } else {
+        puts("Asked 0x08..0x77 on the bus of this machine\n");
+    }
     if (result->status != JL_OK) {
         printf("The scan broke off: %s.\n", jl_status_text(result->status));
         return;
@@ -92,12 +97,29 @@ static void print_json(const struct jl_scan_result *result) {
     cli_print_json(json);
 }
 
+/* A bus of this machine. */
+static bool scan_place(const char *verb, const char *text, struct jl_scan_result *result) {
+    static struct cli_place place;
+    if (!cli_open_place(verb, text, NULL, &place)) {
+        return false;
+    }
+    *result = (struct jl_scan_result){.status = jl_scan_i2c(&place.port, result->found)};
+    for (int address = 0; address < 128; address++) {
+        result->answered += JL_SCAN_FOUND(result->found, address);
+    }
+    cli_close_place(&place);
+    return true;
+}
+
 int verb_scan(int argc, const char **argv) {
     int as_json = 0;
     int unplugged = 0;
+    char *place = NULL;
     const struct poptOption options[] = {
         {"unplugged", 0, POPT_ARG_NONE, &unplugged, 0,
          "pull all plugs, to see what nobody looks like", NULL},
+        {"on", 0, POPT_ARG_STRING, &place, 0, "a bus of this machine instead, as i2c:/dev/i2c-1",
+         "PLACE"},
         {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
     poptContext context = cli_parse(argc, argv, options,
@@ -111,9 +133,17 @@ int verb_scan(int argc, const char **argv) {
     collect(context, &list);
     poptFreeContext(context);
     struct jl_scan_result result;
-    if (list.failed ||
-        !jl_scan_cards(list.cards, list.count, unplugged != 0, &result, &list.complaint)) {
-        return cli_bad(argv[0], "%s", list.complaint.text);
+    bool good = true;
+    if (place) {
+        good = scan_place(argv[0], place, &result);
+        free(place);
+    } else if (list.failed ||
+               !jl_scan_cards(list.cards, list.count, unplugged != 0, &result, &list.complaint)) {
+        good = false;
+        cli_bad(argv[0], "%s", list.complaint.text);
+    }
+    if (!good) {
+        return EXIT_BAD;
     }
     if (as_json) {
         print_json(&result);

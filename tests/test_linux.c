@@ -13,6 +13,7 @@
 #include <string.h>
 
 #include "jadelamp/controllers/readings.h"
+#include "jadelamp/host/light.h"
 #include "linux_port.h"
 #include "shell.h"
 #include "stage.h"
@@ -396,6 +397,83 @@ static void lines_are_read(void) {
     end(&stage);
 }
 
+/* ---- hardware beside the board ---- */
+
+/* First light with another board in the place of hardware: both glasses show the same. */
+static void first_light_on_hardware_too(void) {
+    static const struct {
+        const char *card;
+        const struct make *make; /* NULL: st7789 240x240 */
+    } rows[] = {{"ssd1306-128x64-i2c", &oled}, {"st7789-240x240-spi", NULL}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct make *make = rows[i].make ? rows[i].make : make_named("st7789 240x240");
+        static struct jl_light_result result; /* large */
+        static struct jl_card card;
+        struct jl_complaint complaint = {""};
+        struct stage stage;
+        struct jl_port port;
+        test_row("%s", rows[i].card);
+        shell_begin();
+        begin(&stage, make, &port);
+        struct jl_light_request request = {
+            .directory = shell_path(""), .no_wires = true, .beside = &port};
+        EXPECT(jl_card_find(rows[i].card, &card, &complaint));
+        EXPECT(jl_light(&card, &request, &result, &complaint));
+        EXPECT_TEXT(complaint.text, "");
+        EXPECT_INT(result.present_status, JL_OK);
+        EXPECT_INT(result.twin.second_status, JL_OK);
+        struct jl_picture seen = stage_look(&stage);
+        EXPECT_PICTURE(&seen, &result.sight.glass, "hardware");
+        jl_picture_free(&seen);
+        jl_light_close(&result);
+        /* What goes wrong there is told, whatever the board says. */
+        kernel.error = ENXIO;
+        kernel.fails_at = kernel.calls + 20;
+        EXPECT(jl_light(&card, &request, &result, &complaint));
+        EXPECT_INT(result.twin.second_status, JL_NO_ANSWER);
+        EXPECT(result.wake_status == JL_NO_ANSWER || result.present_status == JL_NO_ANSWER);
+        jl_light_close(&result);
+        end(&stage);
+        shell_end();
+    }
+}
+
+static bool busy_of[2];
+
+static bool get_busy(void *context_, enum jl_pin pin) {
+    (void)pin;
+    return *(bool *)context_;
+}
+
+static uint32_t waited[2];
+
+static void wait_in(void *context_, uint32_t microseconds) {
+    waited[(bool *)context_ - busy_of] += microseconds;
+}
+
+/* Two parts are waited for until both are done, whoever is first, whatever the level means. */
+static void both_are_waited_for(void) {
+    static const struct jl_port_ops plain = {.get_pin = get_busy, .wait_us = wait_in};
+    static const struct {
+        bool first, second, seen;
+    } looks[] = {{0, 0, 0}, {1, 1, 1}, {0, 1, 1}, {0, 0, 0}, {1, 1, 1}, {1, 0, 1}, {0, 0, 0}};
+    struct jl_port port = {.ops = &plain, .context = &busy_of[0], .most_body_bytes = 100};
+    const struct jl_port second = {.ops = &plain, .context = &busy_of[1], .most_body_bytes = 64};
+    struct jl_twin twin;
+    jl_twin_begin(&twin, &port, &second);
+    for (size_t i = 0; i < sizeof looks / sizeof looks[0]; i++) {
+        busy_of[0] = looks[i].first;
+        busy_of[1] = looks[i].second;
+        test_row("look %zu", i);
+        EXPECT_INT(port.ops->get_pin(port.context, JL_PIN_BUSY), looks[i].seen);
+    }
+    port.ops->wait_us(port.context, 70);
+    EXPECT_INT(waited[0], 70);
+    EXPECT_INT(waited[1], 70);
+    EXPECT_INT(port.most_body_bytes, 64);
+    EXPECT(!port.ops->start && !port.ops->receive);
+}
+
 /* This machine's own kernel. */
 static void the_real_kernel(void) {
     struct linux_wiring wiring = i2c_wiring;
@@ -410,6 +488,40 @@ static void the_real_kernel(void) {
     EXPECT_INT(port.ops->send(port.context, &t), JL_BUS_ERROR);
     port.ops->wait_us(port.context, 10);
     linux_port_close(&context);
+}
+
+/* --on of the command. */
+static void places(void) {
+    static const struct {
+        const char *line, *says;
+    } rows[] = {
+        {"light ssd1306-128x64-i2c --on i2c:/dev/no-bus", "/dev/no-bus: No such file"},
+        {"light ssd1306-128x64-i2c --on uart:1", "--on uart:1: expected i2c:/dev/i2c-1, or spi:"},
+        {"light ssd1306-128x64-i2c --on spi:/dev/no-bus,dc=1", "is wired for I2C"},
+        {"light ssd1306-128x64-spi --on i2c:/dev/no-bus", "is wired for SPI"},
+        {"light ssd1306-128x64-spi --on spi:/dev/no-bus", "add ,dc=25"},
+        {"light ssd1306-128x64-spi --on spi:/dev/no-bus,dc=1,cs=x", "\"cs=x\": expected dc=LINE"},
+        {"light ssd1306-128x64-spi --on spi:/dev/no-bus,dc=1024", "\"dc=1024\": expected"},
+        {"light ssd1306-128x64-spi --on spi:/dev/no-bus,dc=1,reset=2,gpio=/dev/none",
+         "/dev/no-bus: No such file"},
+        {"light hd44780-16x2-4bit --on i2c:/dev/no-bus", "no Linux bus takes it"},
+        {"light rgb-480x272 --on spi:/dev/no-bus,dc=1", "no Linux bus takes it"},
+        {"scan --on i2c:/dev/no-bus", "/dev/no-bus: No such file"},
+        {"scan --on spi:/dev/no-bus,dc=1", "do not say who they are"},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[300];
+        snprintf(line, sizeof line, JADELAMP " %s", rows[i].line);
+        EXPECT_INT(shell(line), 2);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    EXPECT_INT(shell_files(), 0);
+    EXPECT_INT(shell(JADELAMP " scan --on i2c:/dev/null"), 1);
+    EXPECT_CONTAINS(output, "The scan broke off: bus error");
+    EXPECT_INT(shell(JADELAMP " light ssd1306-128x64-i2c --on i2c:/dev/null"), 1);
+    EXPECT_CONTAINS(output, "on /dev/null: bus error");
+    shell_end();
 }
 
 static void the_program_tells(void) {
@@ -445,7 +557,10 @@ const struct test_group test_groups[] = {
     {"who_is_there", who_is_there},
     {"parts_are_read", parts_are_read},
     {"lines_are_read", lines_are_read},
+    {"first_light_on_hardware_too", first_light_on_hardware_too},
+    {"both_are_waited_for", both_are_waited_for},
     {"the_real_kernel", the_real_kernel},
+    {"places", places},
     {"the_program_tells", the_program_tells},
     {NULL, NULL},
 };

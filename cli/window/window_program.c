@@ -8,9 +8,10 @@
 
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/window.h"
+#include "place.h"
 
 struct typed_window {
-    char *directory, *program, *sheet, *card;
+    char *directory, *program, *sheet, *card, *place;
     int zoom, plain, frames, json;
     double speed, patience;
 };
@@ -36,11 +37,16 @@ static int run(const char *verb, const struct jl_card *cards, int count,
                const struct typed_window *typed) {
     struct jl_window_result result;
     struct jl_complaint complaint = {""};
+    static struct cli_place place;
+    if (typed->place && !cli_open_place(verb, typed->place, &cards[0], &place)) {
+        return EXIT_BAD;
+    }
     const struct jl_window_request request = {.cards = cards,
                                               .card_count = count,
                                               .object = typed->program,
                                               .sheet = typed->sheet,
                                               .directory = typed->directory,
+                                              .beside = typed->place ? &place.port : NULL,
                                               .zoom = typed->zoom,
                                               .plain = typed->plain != 0,
                                               .frames = (uint32_t)typed->frames,
@@ -48,7 +54,11 @@ static int run(const char *verb, const struct jl_card *cards, int count,
                                               .speed_permille =
                                                   (uint32_t)(typed->speed * 1000 + 0.5),
                                               .told = typed->json ? stderr : stdout};
-    if (!jl_window(&request, &result, &complaint)) {
+    bool good = jl_window(&request, &result, &complaint);
+    if (typed->place) {
+        cli_close_place(&place);
+    }
+    if (!good) {
         return cli_bad(verb, "%s", complaint.text);
     }
     if (typed->json) {
@@ -82,6 +92,7 @@ static int window(int argc, const char **argv) {
          "seconds without a transfer or a wait, then a program hangs; else 5", "S"},
         {"frames", 0, POPT_ARG_INT, &typed.frames, 0,
          "pictures of the window, then it closes; for scripts", "N"},
+        {"on", 0, POPT_ARG_STRING, &typed.place, 0, CLI_PLACE_HELP, "PLACE"},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print what happened as JSON, in the end", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
     poptContext context = cli_parse(
@@ -134,6 +145,7 @@ static int window(int argc, const char **argv) {
     free(typed.program);
     free(typed.sheet);
     free(typed.card);
+    free(typed.place);
     return status;
 }
 

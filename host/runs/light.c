@@ -102,6 +102,9 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
         return false;
     }
     struct jl_rig *rig = &result->rig;
+    if (request->beside) {
+        jl_twin_begin(&result->twin, &rig->port, request->beside);
+    }
     if (request->picture && !jl_host_bake_for(rig, request->picture, &picture, complaint)) {
         return false;
     }

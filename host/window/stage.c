@@ -169,6 +169,9 @@ static bool open_rigs(struct stage *stage, struct jl_complaint *complaint) {
         }
         stage->count++;
     }
+    if (request->beside) {
+        jl_twin_begin(&stage->twin, &stage->rigs[0].port, request->beside);
+    }
     return true;
 }
 

@@ -6,6 +6,7 @@
 #define JADELAMP_HOST_WINDOW_STAGE_H
 
 #include "../runs/run_meter.h"
+#include "jadelamp/host/twin.h"
 #include "jadelamp/host/file.h"
 #include "link.h"
 
@@ -17,6 +18,7 @@ struct hold {
 };
 
 struct stage {
+    struct jl_twin twin; /* with hardware beside the first card */
     struct link *link;
     const struct jl_window_request *request;
     struct link_report next; /* as it will be told */

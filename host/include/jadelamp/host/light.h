@@ -7,6 +7,7 @@
 #include "jadelamp/host/fault.h"
 #include "jadelamp/host/screen_sheet.h"
 #include "jadelamp/host/sight.h"
+#include "jadelamp/host/twin.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -27,6 +28,9 @@ struct jl_light_request {
     const struct jl_screen_state *state; /**< what that shows */
     bool no_wires;                       /**< no recording of the wires: faster, and no BASE.vcd */
     bool film; /**< of e-paper: writes BASE-film.png, the glass while it changes */
+    /** A port with a real panel, which gets everything, too (twin.h); NULL: none. Not with glass
+     * that is scanned out */
+    const struct jl_port *beside;
 };
 
 struct jl_light_result {
@@ -34,6 +38,7 @@ struct jl_light_result {
     struct jl_sight sight;
     jl_status wake_status, present_status;
     struct jl_wire_cost wake, present;
+    struct jl_twin twin; /**< with `beside`: its second_status is the real panel's */
 };
 
 /**

@@ -47,8 +47,11 @@ struct jl_window_request {
     const char *sheet;
     const char *object;    /**< a shared object with a program: loaded anew when it changes; NULL */
     const char *directory; /**< for pictures and captures; NULL: the working one */
-    int zoom;              /**< 1..32 pixels for one of the glass; 0: as large as fits */
-    bool plain;            /**< square pixels, instead of the photo */
+    /** A port with the first card's panel in hardware, which gets everything, too (twin.h), at the
+     * pace of the window; NULL: none */
+    const struct jl_port *beside;
+    int zoom;   /**< 1..32 pixels for one of the glass; 0: as large as fits */
+    bool plain; /**< square pixels, instead of the photo */
     /** Of its time for real time at first, a thousand is real speed: 1..100000; 0: that. */
     uint32_t speed_permille;
     uint32_t patience_ms; /**< of real time without a call of its port: then it hangs; 0: 5 s */
