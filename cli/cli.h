@@ -26,6 +26,7 @@ int verb_bundle(int argc, const char **argv);
 int verb_explain(int argc, const char **argv);
 int verb_replay(int argc, const char **argv);
 int verb_budget(int argc, const char **argv);
+int verb_watch(int argc, const char **argv);
 int verb_suspects(int argc, const char **argv);
 int verb_report(int argc, const char **argv);
 int verb_check(int argc, const char **argv);

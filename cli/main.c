@@ -20,6 +20,7 @@ static const struct verb {
     {"explain", verb_explain, "read a logic analyser's capture out, command by command"},
     {"replay", verb_replay, "play such a capture to an emulated panel, and look at its glass"},
     {"budget", verb_budget, "tell what a capture spends, in bytes and time"},
+    {"watch", verb_watch, "show what a real panel must show, live, from a tap in its firmware"},
     {"check", verb_check, "judge a wake-up sequence: what is wrong, why, and what helps"},
     {"suspects", verb_suspects, "show what each likely mistake looks like on the glass"},
     {"report", verb_report, "write a page about a card, to send to a colleague"},

@@ -134,28 +134,30 @@ static void tables_of_levels(void) {
         const char *items;
     } rows[] = {
         {"Time [s],SCL,SDA\n0,1,1\n0.000001,1,0\n0.000002,0,0\n",
-         {0, NULL},
+         {0, NULL, NULL},
          "0 SCL=1 0 SDA=1 1000000 SDA=0 2000000 SCL=0 "},
-        {"0,1,1\n1e-6,0,1\n", {0, NULL}, "0 column2=1 0 column3=1 1000000 column2=0 "},
-        {"SCL,time_us,SDA\n1,0,0\n0,1.5,0\n", {0, NULL}, "0 SCL=1 0 SDA=0 1500000 SCL=0 "},
-        {"Time(ns);A;B\n0;1;0\n12,5;0;0\n", {0, NULL}, "0 A=1 0 B=0 12500 A=0 "},
-        {"time\tA\n0\t0\n3\t1\n", {0, "ms"}, "0 A=0 3000000000 A=1 "},
-        {"\"Time\", \"clk\"\r\n0, 0\r\n0.001, 1\r\n", {0, NULL}, "0 clk=0 1000000000 clk=1 "},
+        {"0,1,1\n1e-6,0,1\n", {0, NULL, NULL}, "0 column2=1 0 column3=1 1000000 column2=0 "},
+        {"SCL,time_us,SDA\n1,0,0\n0,1.5,0\n", {0, NULL, NULL}, "0 SCL=1 0 SDA=0 1500000 SCL=0 "},
+        {"Time(ns);A;B\n0;1;0\n12,5;0;0\n", {0, NULL, NULL}, "0 A=1 0 B=0 12500 A=0 "},
+        {"time\tA\n0\t0\n3\t1\n", {0, "ms", NULL}, "0 A=0 3000000000 A=1 "},
+        {"\"Time\", \"clk\"\r\n0, 0\r\n0.001, 1\r\n", {0, NULL, NULL}, "0 clk=0 1000000000 clk=1 "},
         {"# made by hand\n\ntime,A\n0,0\n# a pause\n\n1,1\n",
-         {0, NULL},
+         {0, NULL, NULL},
          "0 A=0 1000000000000 A=1 "},
         /* before the trigger */
-        {"time,A\n-0.5,0\n0,1\n0.5,0\n", {0, NULL}, "0 A=0 500000000000 A=1 1000000000000 A=0 "},
+        {"time,A\n-0.5,0\n0,1\n0.5,0\n",
+         {0, NULL, NULL},
+         "0 A=0 500000000000 A=1 1000000000000 A=0 "},
         /* volts; the threshold counts as high */
         {"time,A\n0,0.05\n1,3.29\n2,1.6\n3,1.4\n",
-         {0, NULL},
+         {0, NULL, NULL},
          "0 A=0 1000000000000 A=1 3000000000000 A=0 "},
-        {"time,A\n0,0.1\n1,1.6\n2,2.5\n", {2.5, NULL}, "0 A=0 2000000000000 A=1 "},
+        {"time,A\n0,0.1\n1,1.6\n2,2.5\n", {2.5, NULL, NULL}, "0 A=0 2000000000000 A=1 "},
         /* sparse: as before; unknown */
         {"time,A,B\n0,1,0\n1,,1\n2,0,\n3,x,\n",
-         {0, NULL},
+         {0, NULL, NULL},
          "0 A=1 0 B=0 1000000000000 B=1 2000000000000 A=0 3000000000000 A=x "},
-        {"time,data\n0,0\n1,1\n", {0, NULL}, "0 data=0 1000000000000 data=1 "}, /* a wire */
+        {"time,data\n0,0\n1,1\n", {0, NULL, NULL}, "0 data=0 1000000000000 data=1 "}, /* a wire */
     };
     shell_begin();
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {

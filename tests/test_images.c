@@ -111,6 +111,32 @@ static void the_glass_shows_the_frame(void) {
     shell_end();
 }
 
+/* With a tap on its UART, to a socket: the desktop shows what the machine's own glass shows. */
+static void a_tap_shows_the_same(void) {
+    shell_begin();
+    EXPECT_INT(shell(IMAGES " \"$PWD\" strip_bands-tapped"), 0);
+    EXPECT_INT(shell("{ sleep 1; exec " JADELAMP
+                     " watch --from unix:uart -c ssd0303-96x16-i2c; } > "
+                     "watched & " RUN_IMAGE " strip_bands-tapped.elf dump.ppm 20 \"$PWD/uart\"; "
+                     "wait; cat watched"),
+               0);
+    EXPECT_CONTAINS(output, "status: ok");
+    EXPECT_CONTAINS(output, "lit");
+    EXPECT(strstr(output, "lost or damaged") == NULL);
+    EXPECT(read_dump());
+    struct jl_picture watched = shell_picture("ssd0303-96x16-i2c-glass.png");
+    int different = 0, all = 0;
+    for (int i = 0; i < WIDTH * HEIGHT; i++) {
+        bool on = lit(i % WIDTH, i / WIDTH);
+        different += on != (watched.rgb[3 * i + 1] > 127);
+        all += on;
+    }
+    EXPECT_INT(different, 0);
+    EXPECT(all > 50);
+    jl_picture_free(&watched);
+    shell_end();
+}
+
 /* An image that says nothing, and none at all. */
 static void what_does_not_start_is_told(void) {
     shell_begin();
@@ -122,6 +148,7 @@ static void what_does_not_start_is_told(void) {
 
 const struct test_group test_groups[] = {
     {"the_glass_shows_the_frame", the_glass_shows_the_frame},
+    {"a_tap_shows_the_same", a_tap_shows_the_same},
     {"what_does_not_start_is_told", what_does_not_start_is_told},
     {NULL, NULL},
 };

@@ -13,6 +13,11 @@ static bool looks_like_vcd(struct jl_capture *capture) {
     return source_peek(&capture->source) == '$';
 }
 
+/* A tap begins with the end of a frame: 0xC0. No text does, in ASCII or UTF-8. */
+static bool looks_like_tap(struct jl_capture *capture) {
+    return source_peek(&capture->source) == 0xC0;
+}
+
 struct jl_capture *jl_capture_open(const char *path, const struct jl_capture_options *options,
                                    struct jl_complaint *complaint) {
     static const struct jl_capture_options usual = {0};
@@ -21,19 +26,23 @@ struct jl_capture *jl_capture_open(const char *path, const struct jl_capture_opt
         jl_complain(complaint, "%s: out of memory", path);
         return NULL;
     }
-    if (!jl_host_source_open(&capture->source, path, complaint)) {
+    if (!jl_host_source_open(&capture->source, path, options ? options->live : NULL, complaint)) {
         free(capture);
         return NULL;
     }
-    capture->is_csv = !looks_like_vcd(capture);
+    capture->format = looks_like_tap(capture)   ? FORMAT_TAP
+                      : looks_like_vcd(capture) ? FORMAT_VCD
+                                                : FORMAT_CSV;
     bool good = source_peek(&capture->source) != SOURCE_END;
     if (!good && capture->source.failed) {
         jl_host_source_complain(&capture->source, complaint);
     } else if (!good) {
         jl_complain(complaint, "%s: the file is empty: a VCD or a CSV file was expected", path);
     } else {
-        good = capture->is_csv ? jl_host_csv_begin(capture, options ? options : &usual, complaint)
-                               : jl_host_vcd_begin(capture, complaint);
+        good = capture->format == FORMAT_TAP ? jl_host_tap_begin(capture, complaint)
+               : capture->format == FORMAT_CSV
+                   ? jl_host_csv_begin(capture, options ? options : &usual, complaint)
+                   : jl_host_vcd_begin(capture, complaint);
     }
     if (!good) {
         jl_capture_close(capture);
@@ -76,8 +85,9 @@ enum jl_capture_step jl_capture_next(struct jl_capture *capture, struct jl_captu
             return JL_CAPTURE_BAD;
         }
         complaint->text[0] = '\0';
-        bool more = capture->is_csv ? jl_host_csv_more(capture, complaint)
-                                    : jl_host_vcd_more(capture, complaint);
+        bool more = capture->format == FORMAT_TAP   ? jl_host_tap_more(capture, complaint)
+                    : capture->format == FORMAT_CSV ? jl_host_csv_more(capture, complaint)
+                                                    : jl_host_vcd_more(capture, complaint);
         /* What the last words of a file that is cut say is nonsense. */
         if (!more && capture->source.failed && capture->source.at == capture->source.end) {
             jl_host_source_complain(&capture->source, complaint);

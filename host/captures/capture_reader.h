@@ -1,4 +1,4 @@
-/* Inside of a capture: what the readers of both formats share. */
+/* Inside of a capture: what the readers of all formats share. */
 #ifndef JADELAMP_HOST_CAPTURE_READER_H
 #define JADELAMP_HOST_CAPTURE_READER_H
 
@@ -49,12 +49,23 @@ struct csv {
     bool first_line_due, started;
 };
 
+struct tap {
+    uint64_t us; /* since the first record */
+    uint32_t last_us, damaged;
+    bool timed, numbered, open; /* open: an I2C transfer that may go on */
+    uint8_t number;             /* of the next record */
+    uint8_t fill[8];
+    unsigned fill_bytes, fill_at;
+    uint64_t fill_left; /* bytes */
+};
+
 struct jl_capture {
     struct capture_source source;
     struct jl_capture_name *names;
     size_t name_count, name_room;
     int wire_count;
-    bool is_csv, has_bytes;
+    enum { FORMAT_VCD, FORMAT_CSV, FORMAT_TAP } format;
+    bool has_bytes;
     uint64_t now_ps;
     struct jl_capture_item queue[MOST_QUEUED];
     size_t queued, taken;
@@ -63,6 +74,7 @@ struct jl_capture {
     union {
         struct vcd vcd;
         struct csv csv;
+        struct tap tap;
     };
 };
 
@@ -76,12 +88,14 @@ static inline struct jl_capture_item *capture_queue(struct jl_capture *capture) 
     return item;
 }
 
-/* Both read up to the first item, and then make the queue fuller. False of the second: the end, or
+/* All read up to the first item, and then make the queue fuller. False of the second: the end, or
  * a complaint that is not empty. */
 bool jl_host_vcd_begin(struct jl_capture *capture, struct jl_complaint *complaint);
 bool jl_host_vcd_more(struct jl_capture *capture, struct jl_complaint *complaint);
 bool jl_host_csv_begin(struct jl_capture *capture, const struct jl_capture_options *options,
                        struct jl_complaint *complaint);
 bool jl_host_csv_more(struct jl_capture *capture, struct jl_complaint *complaint);
+bool jl_host_tap_begin(struct jl_capture *capture, struct jl_complaint *complaint);
+bool jl_host_tap_more(struct jl_capture *capture, struct jl_complaint *complaint);
 
 #endif

@@ -6,12 +6,13 @@
 #include <stddef.h>
 #include <zlib.h>
 
-#include "jadelamp/host/complaint.h"
+#include "jadelamp/host/capture.h"
 
 enum { SOURCE_END = -1, SOURCE_BYTES = 1 << 16 };
 
 struct capture_source {
     gzFile file;
+    const struct jl_capture_live *live; /* or NULL: then it is read from there */
     char path[400];
     int line; /* of the next character */
     bool failed;
@@ -20,7 +21,7 @@ struct capture_source {
 };
 
 bool jl_host_source_open(struct capture_source *source, const char *path,
-                         struct jl_complaint *complaint);
+                         const struct jl_capture_live *live, struct jl_complaint *complaint);
 void jl_host_source_close(struct capture_source *source);
 
 /* Fills the buffer. False: the end, or a file that cannot be read (failed). */

@@ -37,6 +37,7 @@ struct jl_traffic {
     uint32_t others[4];
     bool meant;
     char doubt[160];
+    char lost[160]; /* one item is told at a time */
 };
 
 static void keep_event(void *context, const struct jl_bus_event *event) {
@@ -194,6 +195,16 @@ static void take_item(struct jl_traffic *traffic, const struct jl_capture_item *
     case JL_ITEM_STOP:
         traffic->address = -1;
         say(traffic, item, (struct jl_bus_event){.kind = JL_BUS_STOP});
+        break;
+    case JL_ITEM_RESET:
+        say(traffic, item, (struct jl_bus_event){.kind = JL_BUS_RESET, .high = item->high});
+        break;
+    case JL_ITEM_LOST:
+        snprintf(traffic->lost, sizeof traffic->lost,
+                 "%u records of the tap were lost or damaged: what is shown may be wrong until it "
+                 "is drawn anew",
+                 (unsigned)item->count);
+        say(traffic, item, (struct jl_bus_event){.kind = JL_BUS_DOUBT, .text = traffic->lost});
         break;
     default:
         take_byte(traffic, item);

@@ -41,6 +41,7 @@
 #include "jadelamp/light.h"
 #include "jadelamp/magnify.h"
 #include "jadelamp/scanout.h"
+#include "jadelamp/tap.h"
 #include "jadelamp/touch.h"
 #include "jadelamp/epaper.h"
 #include "jadelamp/controllers/gc9a01.h"

@@ -33,12 +33,21 @@ static void start_uart(void) {
     UART_CTL = ON_AND_SENDING;
 }
 
-static void print(const char *text) {
-    for (; *text; text++) {
+static void put_all(void *context, const uint8_t *bytes, size_t count) {
+    (void)context;
+    for (; count; count--) {
         while (UART_FR & FIFO_FULL) {
         }
-        UART_DR = (uint8_t)*text;
+        UART_DR = *bytes++;
     }
+}
+
+static void print(const char *text) {
+    size_t count = 0;
+    while (text[count]) {
+        count++;
+    }
+    put_all(NULL, (const uint8_t *)text, count);
 }
 
 void reset_handler(void);
@@ -54,7 +63,15 @@ void reset_handler(void) {
     }
     start_uart();
     cortex_m3_start();
+#ifdef TAPPED /* docs/tap.md: what is sent goes to the UART, too */
+    static struct jl_tap tap;
+    static struct jl_port tapped;
+    jl_tap_begin(&tap, &tapped, &cortex_m3_port, put_all, NULL);
+    jl_status status = example_run(&tapped);
+    print("\n");
+#else
     jl_status status = example_run(&cortex_m3_port);
+#endif
     print("status: ");
     print(jl_status_text(status));
     print("\n");

@@ -1,6 +1,7 @@
 /*
  * Captures of a logic analyser, of any firmware's traffic: value change dumps (VCD, IEEE 1364-2005
- * clause 18), and comma separated values, of levels, of volts or of bytes that are decoded already.
+ * clause 18), and comma separated values, of levels, of volts or of bytes that are decoded already;
+ * and the bytes of a tap (docs/tap.md).
  * Read as a stream: memory does not grow with the length. Gzip'd files are read as they are.
  */
 #ifndef JADELAMP_HOST_CAPTURE_H
@@ -17,11 +18,21 @@ extern "C" {
 
 struct jl_capture;
 
+/** What comes while one looks, such as from a UART: an open file that is read instead. */
+struct jl_capture_live {
+    int file;
+    int idle_ms;                 /**< after so long without a byte, and again and again, */
+    bool (*idle)(void *context); /**< this is called; false: that is the end */
+    void *context;
+};
+
 /** How to read what a file does not say itself. Zero is the usual. */
 struct jl_capture_options {
+
     double threshold; /**< of volts, between low and high; 0: 1.5 V */
     const char
         *time_unit; /**< of CSV: "s", "ms", "us", "ns", "ps"; NULL: as the header says, or s */
+    const struct jl_capture_live *live; /**< the caller's, while it is open; NULL: the path's */
 };
 
 /** A name of a wire, with its scopes: "board.panel.scl"; a bit of a vector: "data[3]". */
@@ -36,6 +47,9 @@ enum jl_item_kind {
     JL_ITEM_START,
     JL_ITEM_BYTE,
     JL_ITEM_STOP,
+    /* of a tap */
+    JL_ITEM_RESET, /**< the pin's level, in `high` */
+    JL_ITEM_LOST,  /**< `count` records are missing before this one */
 };
 
 /** Something at a time, not before the one before. */
@@ -50,6 +64,7 @@ struct jl_capture_item {
     int8_t data;     /**< D/C: 1 data, 0 a command, -1 not said */
     int16_t address; /**< 7-bit, or -1: not said */
     bool refused;    /**< not acknowledged */
+    uint32_t count;
 };
 
 /** Opens a file and reads what stands before its first item. NULL: the complaint says why. */
