@@ -4,6 +4,7 @@
 #include <simavr/avr_uart.h>
 #include <simavr/sim_core.h>
 #include <stdarg.h>
+#include <stdlib.h>
 #include <string.h>
 
 #define PAUSE_PS 1000000000u
@@ -50,6 +51,24 @@ static void count_event(void *context, const struct jl_bus_event *event) {
 
 /* ---- the core ---- */
 
+/*
+ * The simulator tells of addresses that the part lacks, and uses them all the same: so its memories
+ * are as large as addresses can be. Flash that the part lacks reads as erased.
+ */
+static bool enlarge(avr_t *avr) {
+    enum { DATA = 1 << 16, FLASH = (1 << 24) + (1 << 16) };
+    uint8_t *data = realloc(avr->data, DATA);
+    avr->data = data ? data : avr->data;
+    uint8_t *flash = data ? realloc(avr->flash, FLASH) : NULL;
+    if (!flash) {
+        return false;
+    }
+    avr->flash = flash;
+    memset(data + avr->ramend + 1, 0, DATA - (avr->ramend + 1u));
+    memset(flash, 0xFF, FLASH);
+    return true;
+}
+
 static bool load(struct machine *machine, const struct firmware_request *request,
                  struct jl_complaint *complaint) {
     const struct firmware *firmware = request->firmware;
@@ -65,6 +84,9 @@ static bool load(struct machine *machine, const struct firmware_request *request
     }
     avr_t *avr = machine->avr;
     avr_init(avr);
+    if (!enlarge(avr)) {
+        return jl_complain(complaint, "out of memory for the processor");
+    }
     avr->frequency = request->frequency;
     avr->sleep = do_not_sleep;
     avr->log = LOG_NONE;
