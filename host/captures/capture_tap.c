@@ -91,7 +91,7 @@ static void take_body(struct jl_capture *capture, uint8_t kind, const uint8_t *b
     case 'I':
     case 'i':
         for (size_t i = 0; i < count && tap->open; i++) {
-            queue_byte(capture, kind == 'I' && i == 0 ? (uint8_t)(bytes[0] << 1) : bytes[i], -1);
+            queue_byte(capture, (uint8_t)(kind == 'I' && i == 0 ? bytes[0] << 1 : bytes[i]), -1);
         }
         break;
     case 'C':
