@@ -356,6 +356,58 @@ static void sheets_are_shown_as_they_are_saved(void) {
     desk_end();
 }
 
+/* ---- a tap ---- */
+
+void tap(uint8_t kind, const uint8_t *some, size_t how_many); /* tap_by_hand.c */
+void uart_put(uint8_t byte);
+uint32_t microseconds(void);
+
+static FILE *uart;
+
+void uart_put(uint8_t byte) {
+    fputc(byte, uart);
+}
+
+uint32_t microseconds(void) {
+    return 1000;
+}
+
+/* A line that stays open: first a left half that is lit, then noise, then a page more. */
+static void a_tap_is_shown(void) {
+    static const uint8_t wake[] = {0x3C, 0x00, 0xAE, 0xA8, 0x3F, 0xDA, 0x12,
+                                   0xA1, 0xC8, 0x20, 0x00, 0x8D, 0x14, 0xAF};
+    static uint8_t page[2 + 128] = {0x3C, 0x40};
+    memset(page + 2, 0xFF, 64);
+    desk_begin();
+    EXPECT_INT(shell("mkfifo line"), 0);
+    uart = fopen(shell_path("line"), "r+b"); /* so that neither end waits for the other */
+    EXPECT(uart != NULL);
+    tap('I', wake, sizeof wake);
+    for (int i = 0; i < 8; i++) {
+        tap('I', page, sizeof page);
+    }
+    fflush(uart);
+    desk_window("ssd1306-128x64-i2c --from line");
+    struct jl_picture shot = desk_shot("ssd1306-128x64-i2c-1.png");
+    EXPECT_INT(lit(&shot, 0, 0, 64, 64), 64 * 64);
+    EXPECT_INT(lit(&shot, 64, 0, 128, 64), 0);
+    jl_picture_free(&shot);
+    uart_put(0xC0);
+    uart_put(0x11);
+    memset(page + 2, 0xFF, 128);
+    tap('I', page, sizeof page);
+    fflush(uart);
+    desk_wait_told("of the tap were lost or damaged", 1);
+    shot = desk_shot("ssd1306-128x64-i2c-2.png");
+    EXPECT_INT(lit(&shot, 64, 0, 128, 8), 64 * 8);
+    EXPECT_INT(lit(&shot, 64, 8, 128, 64), 0);
+    jl_picture_free(&shot);
+    desk_do("key q");
+    EXPECT_INT(desk_wait(), 1);
+    fclose(uart);
+    desk_end();
+}
+
 static void refused(void) {
     static const struct {
         const char *words, *says;
@@ -368,6 +420,8 @@ static void refused(void) {
         {"ssd1306-128x64-i2c --frames -1", "--frames -1"},
         {"ssd1306-128x64-i2c --patience 0", "--patience 0: expected 0.1"},
         {"ssd1306-128x64-i2c --screen a --program b", "expected one of them"},
+        {"ssd1306-128x64-i2c --from a --program b", "expected one of them"},
+        {"ssd1306-128x64-i2c --from no-such-line", "--from no-such-line: No such file"},
         {"ssd1306-128x64-i2c ssd1306-128x32-i2c sh1106-128x64-i2c ssd1306-64x48-i2c "
          "ssd1306-72x40-i2c",
          "at most 4 cards"},
@@ -398,6 +452,7 @@ const struct test_group test_groups[] = {
     {"programs_that_fail", programs_that_fail},
     {"time_and_captures", time_and_captures},
     {"several_cards", several_cards},
+    {"a_tap_is_shown", a_tap_is_shown},
     {"sheets_are_shown_as_they_are_saved", sheets_are_shown_as_they_are_saved},
     {"refused", refused},
     {NULL, NULL},

@@ -9,10 +9,11 @@
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/window.h"
 #include "place.h"
+#include "watch_source.h"
 
 struct typed_window {
-    char *directory, *program, *sheet, *card, *place;
-    int zoom, plain, frames, json;
+    char *directory, *program, *sheet, *card, *place, *source;
+    int zoom, plain, frames, json, baud;
     double speed, patience;
 };
 
@@ -38,12 +39,17 @@ static int run(const char *verb, const struct jl_card *cards, int count,
     struct jl_window_result result;
     struct jl_complaint complaint = {""};
     static struct cli_place place;
+    int tap = typed->source ? cli_open_source(verb, typed->source, typed->baud) : 0;
+    if (tap < 0) {
+        return EXIT_BAD;
+    }
     if (typed->place && !cli_open_place(verb, typed->place, &cards[0], &place)) {
         return EXIT_BAD;
     }
     const struct jl_window_request request = {.cards = cards,
                                               .card_count = count,
                                               .object = typed->program,
+                                              .tap = tap,
                                               .sheet = typed->sheet,
                                               .directory = typed->directory,
                                               .beside = typed->place ? &place.port : NULL,
@@ -72,8 +78,9 @@ static int run(const char *verb, const struct jl_card *cards, int count,
 }
 
 static int window(int argc, const char **argv) {
-    static struct jl_card cards[JL_WINDOW_MOST_CARDS];       /* large */
-    struct typed_window typed = {.speed = 1, .patience = 5}; /* popt allocates what it puts here */
+    static struct jl_card cards[JL_WINDOW_MOST_CARDS]; /* large */
+    struct typed_window typed = {
+        .speed = 1, .patience = 5, .baud = 115200}; /* popt allocates what it puts here */
     const struct poptOption options[] = {
         {"program", 0, POPT_ARG_STRING, &typed.program, 0,
          "shared object with your program, else the test card; loaded anew when it changes",
@@ -92,6 +99,10 @@ static int window(int argc, const char **argv) {
          "seconds without a transfer or a wait, then a program hangs; else 5", "S"},
         {"frames", 0, POPT_ARG_INT, &typed.frames, 0,
          "pictures of the window, then it closes; for scripts", "N"},
+        {"from", 0, POPT_ARG_STRING, &typed.source, 0,
+         "show what a tap in firmware says: a file, a serial line, unix:PATH or tcp:HOST:PORT",
+         "SOURCE"},
+        {"baud", 0, POPT_ARG_INT, &typed.baud, 0, "speed of a serial line; else 115200", "N"},
         {"on", 0, POPT_ARG_STRING, &typed.place, 0, CLI_PLACE_HELP, "PLACE"},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print what happened as JSON, in the end", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
@@ -127,8 +138,8 @@ static int window(int argc, const char **argv) {
         /* reported */
     } else if (!count) {
         cli_bad(argv[0], "name a card; see jadelamp window --help");
-    } else if (typed.sheet && typed.program) {
-        cli_bad(argv[0], "--screen and --program: expected one of them");
+    } else if ((typed.sheet != NULL) + (typed.program != NULL) + (typed.source != NULL) > 1) {
+        cli_bad(argv[0], "--screen, --program and --from: expected one of them");
     } else if (typed.zoom < 0 || typed.zoom > 32) {
         cli_bad(argv[0], "--zoom %d: expected 1 to 32", typed.zoom);
     } else if (!(typed.speed >= 0.001 && typed.speed <= 100)) {
@@ -146,6 +157,7 @@ static int window(int argc, const char **argv) {
     free(typed.sheet);
     free(typed.card);
     free(typed.place);
+    free(typed.source);
     return status;
 }
 

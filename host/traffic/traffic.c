@@ -9,6 +9,7 @@
 
 /* Time before the capture, in which the part is powered and, without a wire for it, reset. */
 #define BEFORE_PS 500000000000u
+#define RESET_PS  80000000000u /* on a board that goes on anyway: until the reset is over */
 
 enum { MOST_EVENTS = 256 };
 
@@ -17,7 +18,7 @@ struct jl_traffic {
     struct jl_decoder *decoder;
     struct role_wires found;
     int8_t role_of_wire[512]; /* -1: none */
-    struct jl_rig rig;
+    struct jl_rig own, *rig;  /* its own, or that of the options */
     struct traffic_feed feed;
     bool rig_open, ended, awake;
     uint64_t before_ps; /* the board's time when the capture begins */
@@ -88,28 +89,29 @@ struct jl_traffic *jl_traffic_open(const char *path, const struct jl_card *card,
         return NULL;
     }
     traffic->address = -1;
+    traffic->rig = options->rig ? options->rig : &traffic->own;
     traffic->capture = jl_capture_open(path, &options->capture, complaint);
     if (traffic->capture && open_decoder(traffic, card, options, complaint)) {
-        traffic->rig_open = jl_rig_open(&traffic->rig, card, complaint);
+        traffic->rig_open = options->rig || jl_rig_open(traffic->rig, card, complaint);
     }
     if (!traffic->rig_open) {
         jl_traffic_close(traffic);
         return NULL;
     }
     bool bytes = jl_capture_has_bytes(traffic->capture);
-    traffic->before_ps = BEFORE_PS;
+    traffic->before_ps = options->rig ? RESET_PS : BEFORE_PS;
     traffic->awake = options->awake;
     if (options->awake) {
-        jl_status status = jl_rig_wake(&traffic->rig);
+        jl_status status = jl_rig_wake(traffic->rig);
         if (status != JL_OK) {
             jl_complain(complaint, "%s: the driver of the card cannot wake it: %s", card->name,
                         jl_status_text(status));
             jl_traffic_close(traffic);
             return NULL;
         }
-        traffic->before_ps += jl_board_now_ps(traffic->rig.board);
+        traffic->before_ps += jl_board_now_ps(traffic->rig->board);
     }
-    jl_host_feed_begin(&traffic->feed, &traffic->rig, traffic->before_ps,
+    jl_host_feed_begin(&traffic->feed, traffic->rig, traffic->before_ps,
                        options->awake || (!bytes && traffic->found.wires[JL_ROLE_RESET] >= 0),
                        !bytes && traffic->found.wires[JL_ROLE_CS] >= 0,
                        !bytes && traffic->found.wires[JL_ROLE_LIGHT] >= 0);
@@ -118,8 +120,8 @@ struct jl_traffic *jl_traffic_open(const char *path, const struct jl_card *card,
 
 void jl_traffic_close(struct jl_traffic *traffic) {
     if (traffic) {
-        if (traffic->rig_open) {
-            jl_rig_close(&traffic->rig);
+        if (traffic->rig_open && traffic->rig == &traffic->own) {
+            jl_rig_close(traffic->rig);
         }
         jl_decoder_destroy(traffic->decoder);
         jl_capture_close(traffic->capture);
@@ -128,7 +130,7 @@ void jl_traffic_close(struct jl_traffic *traffic) {
 }
 
 struct jl_rig *jl_traffic_rig(struct jl_traffic *traffic) {
-    return &traffic->rig;
+    return traffic->rig;
 }
 
 uint64_t jl_traffic_offset_ps(const struct jl_traffic *traffic) {
@@ -157,7 +159,7 @@ static void say(struct jl_traffic *traffic, const struct jl_capture_item *item,
 
 /* Of I2C, an address that is told beside the byte makes START and address byte. */
 static void take_byte(struct jl_traffic *traffic, const struct jl_capture_item *item) {
-    const struct jl_card *card = &traffic->rig.card;
+    const struct jl_card *card = &traffic->rig->card;
     if (card->bus == JL_BUS_I2C && item->address >= 0 && item->address != traffic->address) {
         say(traffic, item, (struct jl_bus_event){.kind = JL_BUS_START});
         say(traffic, item,
@@ -225,7 +227,7 @@ static void note_address(struct jl_traffic *traffic, const struct jl_bus_event *
 
 /* Nothing of an I2C capture was for the panel: a doubt at its end, with who was meant instead. */
 static void doubt_whose(struct jl_traffic *traffic) {
-    const struct jl_card *card = &traffic->rig.card;
+    const struct jl_card *card = &traffic->rig->card;
     size_t length = 0;
     char list[60] = "";
     for (unsigned address = 0; address < 128 && length + 10 < sizeof list; address++) {
@@ -257,12 +259,12 @@ static void look(struct jl_traffic *traffic, uint64_t at_ps, bool is_byte, bool 
     while (watch->fn && traffic->watched < watch->time_count &&
            watch->times[traffic->watched] <= at_ps) {
         uint64_t time = watch->times[traffic->watched++];
-        jl_board_go_to_ps(traffic->rig.board, time + traffic->before_ps);
+        jl_board_go_to_ps(traffic->rig->board, time + traffic->before_ps);
         watch->fn(watch->context, time, false);
     }
     bool pause = is_byte && traffic->has_bytes && at_ps >= traffic->last_byte_ps + watch->pause_ps;
     if (watch->fn && watch->pause_ps && (pause || is_end)) {
-        jl_board_go_to_ps(traffic->rig.board, at_ps + traffic->before_ps);
+        jl_board_go_to_ps(traffic->rig->board, at_ps + traffic->before_ps);
         watch->fn(watch->context, at_ps, true);
     }
 }

@@ -2,6 +2,7 @@
 #include "actor.h"
 
 #include <errno.h>
+#include <fcntl.h>
 #include <signal.h>
 #include <stdio.h>
 #include <string.h>
@@ -32,10 +33,18 @@ static void look_at_file(struct actor *actor) {
     }
 }
 
+void jl_host_actor_note_files(struct actor *actor) {
+    for (int file = 0; file < ACTOR_FILES; file++) {
+        actor->keeps[file] = fcntl(file, F_GETFD) >= 0;
+    }
+}
+
 /* What the window has open is not the program's: the display's socket, above all. */
-static void close_others(void) {
-    for (int file = 3; file < 256; file++) {
-        close(file);
+static void close_others(const struct actor *actor) {
+    for (int file = 3; file < ACTOR_FILES; file++) {
+        if (!actor->keeps[file]) {
+            close(file);
+        }
     }
 }
 
@@ -55,7 +64,7 @@ bool jl_host_actor_start(struct actor *actor, struct jl_complaint *complaint) {
     if (process == 0) {
         signal(SIGINT, SIG_DFL);
         signal(SIGTERM, SIG_DFL);
-        close_others();
+        close_others(actor);
         jl_host_stage_run(actor->link, actor->request, parent);
     }
     actor->process = process;

@@ -9,6 +9,8 @@
 
 enum actor_end { ACTOR_RUNS, ACTOR_CRASHED, ACTOR_HUNG, ACTOR_ENDED };
 
+enum { ACTOR_FILES = 256 };
+
 struct actor {
     struct link *link;
     const struct jl_window_request *request;
@@ -21,7 +23,11 @@ struct actor {
     /* its object's file, as it was when it was loaded, and as it was seen last */
     struct timespec loaded_at, seen_at;
     off_t seen_bytes;
+    bool keeps[ACTOR_FILES]; /* files that the caller has open: a tap, hardware */
 };
+
+/* Before the window opens any of its own. */
+void jl_host_actor_note_files(struct actor *actor);
 
 /* Starts it, or starts it anew. False: the system has no process to give. */
 bool jl_host_actor_start(struct actor *actor, struct jl_complaint *complaint);

@@ -5,6 +5,7 @@
 #include "../runs/run_load.h"
 #include "jadelamp/shapes.h"
 #include "act_sheet.h"
+#include "act_tap.h"
 
 enum { MARK_RADIUS = 3, TOUCH_EVERY_US = 10000 };
 
@@ -100,6 +101,9 @@ jl_status jl_host_act(struct stage *stage, struct jl_complaint *complaint) {
         if (kept) {
             give_back(stage, kept);
         }
+    }
+    if (request->tap) {
+        return jl_host_act_tap(stage, complaint);
     }
     if (request->sheet) {
         return jl_host_act_sheet(stage, complaint);

@@ -334,10 +334,11 @@ static void write_state(struct window *window, struct view_line *line) {
         line->mood = VIEW_USUAL;
         const struct jl_window_request *request = window->request;
         snprintf(line->text, sizeof line->text, "%s runs%s%s",
-                 request->sheet     ? request->sheet
-                 : request->object  ? request->object
-                 : request->program ? "the program"
-                                    : "the test card",
+                 request->sheet         ? request->sheet
+                 : request->object      ? request->object
+                 : request->program     ? "the program"
+                 : window->request->tap ? "the tap"
+                                        : "the test card",
                  report->panels[0].dark ? "; dark: " : "", report->panels[0].why_dark);
     }
 }
@@ -556,7 +557,8 @@ static bool open_all(struct window *window, struct jl_complaint *complaint) {
     atomic_store(&window->link->speed_permille,
                  request->speed_permille ? request->speed_permille : 1000);
     jl_host_rates_begin(&window->rates, &request->cards[0]);
-    window->actor = (struct actor){.link = window->link, .request = request};
+    window->actor.link = window->link;
+    window->actor.request = request;
     window->result->loads = 1;
     return open_window(window, complaint) && jl_host_actor_start(&window->actor, complaint);
 }
@@ -569,6 +571,7 @@ bool jl_window(const struct jl_window_request *request, struct jl_window_result 
     memset(result, 0, sizeof *result);
     window.view.zoom = request->zoom;
     window.view.plain = request->plain;
+    jl_host_actor_note_files(&window.actor);
     bool good = open_all(&window, complaint);
     if (good) {
         run(&window);

@@ -20,6 +20,7 @@ struct jl_traffic_options {
     const char *const *wires; /**< "ROLE=NAME", such as "cs=CH3"; ends with NULL; or NULL */
     uint64_t pulse_ps;        /**< shorter pulses are glitches; 0: none is */
     bool awake; /**< the panel was woken before the capture, as the driver of the card wakes it */
+    struct jl_rig *rig; /**< an open one of this card instead of one of its own; NULL */
 };
 
 /**

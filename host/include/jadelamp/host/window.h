@@ -45,6 +45,9 @@ struct jl_window_request {
     /** A screen sheet for the first card, with sliders for its values: shown anew when it is saved.
      * NULL: none. Not with a program */
     const char *sheet;
+    /** An open file with the bytes of a tap in firmware (docs/tap.md): the first card shows what it
+     * says, as it comes. 0: none. Not with a program or a sheet */
+    int tap;
     const char *object;    /**< a shared object with a program: loaded anew when it changes; NULL */
     const char *directory; /**< for pictures and captures; NULL: the working one */
     /** A port with the first card's panel in hardware, which gets everything, too (twin.h), at the
