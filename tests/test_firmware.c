@@ -277,6 +277,8 @@ static void bad_input_is_refused(void) {
         {RUN "by_usi.elf -c usi.card --at soon", "--at soon: expected milliseconds"},
         {RUN "by_usi.elf -c usi.card --no-wires --film", "need the capture"},
         {RUN "by_usi.elf -c usi.card --hands none.hands", "cannot read the script none.hands"},
+        {"echo '1 s key ok' > k.hands; " RUN "by_usi.elf -c usi.card --hands k.hands",
+         "no key_ok or knob_a in [pins], for the hands"},
         {RUN "by_usi.elf -c usi.card more", "one argument too many"},
         {RUN "by_usi.elf -c rgb-480x272", "glass that is scanned out"},
         {JADELAMP " run none.elf -c usi.card", "none.elf: No such file"},

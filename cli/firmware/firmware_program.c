@@ -66,10 +66,12 @@ static void print_text(const struct firmware_result *result,
     printf("%s on %s at %g MHz, and ", request->look.base, part->name, request->frequency / 1e6);
     cli_print_card(&rig->card);
     printf("\n  %u of %u bytes of flash; of %d of RAM, %u for data and %u for the stack at its "
-           "deepest\n",
+           "deepest",
            (unsigned)request->firmware->flash_bytes, (unsigned)part->flash_bytes,
            part->ram_until - part->ram_from, (unsigned)request->firmware->data_bytes,
            (unsigned)result->stack_bytes);
+    const char *deepest = firmware_function(request->firmware, result->deepest_pc);
+    printf("%s%s\n", deepest ? ", in " : "", deepest ? deepest : "");
     print_end(result, request->firmware, (double)result->cycles / request->frequency);
     for (size_t i = 0; i < result->said_count; i++) {
         const struct said *said = &result->said[i];
@@ -100,6 +102,8 @@ static void print_json(const struct firmware_result *result,
     cJSON_AddNumberToObject(json, "flash_bytes", request->firmware->flash_bytes);
     cJSON_AddNumberToObject(json, "data_bytes", request->firmware->data_bytes);
     cJSON_AddNumberToObject(json, "stack_bytes", result->stack_bytes);
+    const char *deepest = firmware_function(request->firmware, result->deepest_pc);
+    cli_json_text(json, "deepest_in", deepest ? deepest : "");
     cJSON_AddNumberToObject(json, "bytes", (double)result->bytes);
     for (size_t i = 0; i < result->burst_count && i < MOST_BURSTS; i++) {
         const struct burst *burst = &result->bursts[i];
@@ -261,7 +265,7 @@ int main(int argc, const char **argv) {
         {"terminal", 't', POPT_ARG_STRING, &typed.terminal, 0, "show the glass here too",
          "blocks|braille"},
         {"hands", 0, POPT_ARG_STRING, &typed.hands, 0,
-         "script of what hands do on the keys, the knob and the touch panel of the card", "FILE"},
+         "script of what hands do on the keys and the knob of the card", "FILE"},
         {"no-wires", 0, POPT_ARG_NONE, &typed.no_wires, 0, "write no capture", NULL},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};

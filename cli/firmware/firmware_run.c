@@ -104,6 +104,7 @@ static void watch_core(struct machine *machine, struct firmware_result *result, 
     machine->stack_set |= stack == part->ram_until - 1; /* by the first lines of the program */
     if (machine->stack_set && stack < machine->lowest_stack) {
         machine->lowest_stack = stack > part->ram_from ? stack : part->ram_from;
+        machine->deepest_pc = machine->avr->pc;
         if (stack < part->ram_from + machine->firmware->data_bytes) {
             machine_say(machine, "the stack grew into the data: what lies there is overwritten");
         }
@@ -191,6 +192,13 @@ static uint32_t used_roles(const struct machine *machine) {
     return roles;
 }
 
+static bool can_follow(const struct jl_card *card, const struct jl_hand_script *hands,
+                       struct jl_complaint *complaint) {
+    return !hands || jl_card_has_keys(card) || jl_card_has_knob(card) ||
+           jl_complain(complaint, "the card %s has no key_ok or knob_a in [pins], for the hands",
+                       card->name);
+}
+
 static bool run_and_look(struct running *running, const struct jl_card *card,
                          const struct firmware_request *request, struct jl_complaint *complaint) {
     struct machine *machine = &running->machine;
@@ -214,6 +222,7 @@ static bool run_and_look(struct running *running, const struct jl_card *card,
     machine->lowest_stack = machine->part->ram_until;
     run(running, (uint64_t)request->seconds * request->frequency);
     result->stack_bytes = machine->part->ram_until - 1u - machine->lowest_stack;
+    result->deepest_pc = machine->deepest_pc;
     memcpy(result->said, machine->said, sizeof result->said);
     result->said_count = machine->said_count;
     name_undriven(machine, result);
@@ -241,8 +250,8 @@ bool firmware_run(const struct jl_card *card, const struct firmware_request *req
         !(result->live = machine->live = jl_live_open(card, used_roles(machine), complaint))) {
         return false;
     }
-    bool good =
-        load(machine, request, complaint) && run_and_look(&running, card, request, complaint);
+    bool good = can_follow(card, request->hands, complaint) && load(machine, request, complaint) &&
+                run_and_look(&running, card, request, complaint);
     jl_live_on_event(machine->live, NULL, NULL);
     if (machine->avr) {
         avr_terminate(machine->avr);

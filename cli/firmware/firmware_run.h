@@ -34,7 +34,7 @@ struct firmware_result {
     struct burst bursts[MOST_BURSTS]; /* the first ones */
     size_t burst_count;               /* of all */
     uint64_t last_byte_ps;
-    uint32_t stack_bytes; /* deepest */
+    uint32_t stack_bytes, deepest_pc; /* at its deepest, and where the program was */
     struct said said[MOST_SAID];
     size_t said_count;
     char undriven[120]; /* wires of the card that the firmware never drove */

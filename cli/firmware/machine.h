@@ -88,6 +88,7 @@ struct machine {
     size_t said_count;
     bool stack_set;
     uint16_t lowest_stack;
+    uint32_t deepest_pc;
 };
 
 /* The time of a cycle. */
