@@ -227,6 +227,40 @@ static void the_capture_is_whole(void) {
     shell_end();
 }
 
+/* What a window beside it is told shows the same glass: here a script listens in its place. */
+static void a_window_is_told(void) {
+    static const struct {
+        const char *run, *card, *glass;
+    } rows[] = {
+        {"open_drain.elf -c key.card --mhz 8", "key.card", "open_drain-glass.png key-glass.png"},
+        {"by_usi.elf -c usi.card --mhz 8", "usi.card", "by_usi-glass.png usi-glass.png"},
+        {"sluice.elf -c lcd.card", "lcd.card", "sluice-glass.png lcd-glass.png"},
+    };
+    begin();
+    EXPECT_INT(shell("cp " JADELAMP "-firmware . && printf '#!/bin/sh\\ncat > told.tap\\n' > "
+                     "jadelamp-window && chmod +x jadelamp-window"),
+               0);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[400];
+        snprintf(line, sizeof line, "./jadelamp-firmware " FIRMWARE "%s --seconds 1 --window",
+                 rows[i].run);
+        EXPECT_INT(shell(line), 0);
+        snprintf(line, sizeof line, JADELAMP " watch --from told.tap -c %s", rows[i].card);
+        EXPECT_INT(shell(line), 0);
+        EXPECT_CONTAINS(output, "lit");
+        snprintf(line, sizeof line, JADELAMP " compare %s", rows[i].glass);
+        EXPECT_INT(shell(line), 0);
+        EXPECT_CONTAINS(output, "the same");
+    }
+    /* One that is closed at once ends the run. */
+    EXPECT_INT(shell("printf '#!/bin/sh\\nexit 0\\n' > jadelamp-window; time -p "
+                     "./jadelamp-firmware " FIRMWARE
+                     "open_drain.elf -c key.card --mhz 8 --seconds 900 --window"),
+               1);
+    EXPECT_CONTAINS(output, "still running after 0.0");
+    shell_end();
+}
+
 /* ---- what goes wrong ---- */
 
 static void mistakes_are_told(void) {
@@ -272,13 +306,14 @@ static void bad_input_is_refused(void) {
                                                  "wires are cs, dc, clk, mosi"},
         {RUN "by_usi.elf -c usi.card -w dc=PB9", "dc = PB9: the attiny85 has no such pin"},
         {RUN "by_usi.elf -c usi.card --mhz 400", "--mhz 400: expected 0.03 to 40"},
-        {RUN "by_usi.elf -c usi.card --seconds 0", "--seconds 0: expected 1 to 3600"},
+        {RUN "by_usi.elf -c usi.card --seconds -1", "--seconds -1: expected 1 to 3600"},
         {RUN "by_usi.elf -c usi.card --scale 99", "--scale 99: expected 2 to 32"},
         {RUN "by_usi.elf -c usi.card --at soon", "--at soon: expected milliseconds"},
         {RUN "by_usi.elf -c usi.card --no-wires --film", "need the capture"},
         {RUN "by_usi.elf -c usi.card --hands none.hands", "cannot read the script none.hands"},
         {"echo '1 s key ok' > k.hands; " RUN "by_usi.elf -c usi.card --hands k.hands",
          "no key_ok or knob_a in [pins], for the hands"},
+        {RUN "busy_lcd.elf -c busy.card --window", "modules on plain pins are not shown"},
         {RUN "by_usi.elf -c usi.card more", "one argument too many"},
         {RUN "by_usi.elf -c rgb-480x272", "glass that is scanned out"},
         {JADELAMP " run none.elf -c usi.card", "none.elf: No such file"},
@@ -351,6 +386,7 @@ const struct test_group test_groups[] = {
     {"ours_are_as_on_the_board", ours_are_as_on_the_board},
     {"times_are_the_parts", times_are_the_parts},
     {"the_capture_is_whole", the_capture_is_whole},
+    {"a_window_is_told", a_window_is_told},
     {"mistakes_are_told", mistakes_are_told},
     {"bad_input_is_refused", bad_input_is_refused},
     {"damaged_files_end", damaged_files_end},

@@ -9,10 +9,12 @@
 #include "jadelamp/host/file.h"
 #include "times.h"
 
+enum { USUAL_SECONDS = 3, MOST_SECONDS = 3600 };
+
 struct typed_firmware {
     char *card, *part, *directory, *terminal, *hands;
     char **wires, **times;
-    int scale, seconds, json, film, no_wires;
+    int scale, seconds, json, film, no_wires, window;
     double mhz;
 };
 
@@ -176,8 +178,17 @@ static int run(const struct typed_firmware *typed, const char *path,
                                "--processor, with one of %s",
                                path, all);
     }
+    static struct tell_tap tap;
+    if (typed->window && card.cells.bus && card.bus != JL_BUS_I2C) {
+        return cli_bad("run", "--window: modules on plain pins are not shown in one");
+    }
+    if (typed->window && !tell_tap_window(&tap, typed->card)) {
+        return EXIT_BAD;
+    }
+    request->tap = typed->window ? &tap : NULL;
     jl_hand_script_turn(&hands, card.turn, card.width, card.height);
     good = firmware_run(&card, request, &result, &complaint);
+    tell_tap_end(&tap);
     int status = EXIT_BAD;
     if (good) {
         (typed->json ? print_json : print_text)(&result, request);
@@ -215,7 +226,9 @@ static int check_and_run(const struct typed_firmware *typed, const char *path) {
     char base[200];
     struct firmware_request request = {
         .frequency = (uint32_t)(typed->mhz * 1e6 + 0.5),
-        .seconds = (uint32_t)typed->seconds,
+        .seconds = (uint32_t)(typed->seconds  ? typed->seconds
+                              : typed->window ? MOST_SECONDS
+                                              : USUAL_SECONDS),
         .wires = typed->wires,
         .look = {.directory = typed->directory ? typed->directory : ".",
                  .base = base,
@@ -228,8 +241,8 @@ static int check_and_run(const struct typed_firmware *typed, const char *path) {
     if (!(typed->mhz >= 0.03 && typed->mhz <= 40)) {
         return cli_bad("run", "--mhz %g: expected 0.03 to 40", typed->mhz);
     }
-    if (typed->seconds < 1 || typed->seconds > 3600) {
-        return cli_bad("run", "--seconds %d: expected 1 to 3600", typed->seconds);
+    if (typed->seconds < 0 || typed->seconds > MOST_SECONDS) {
+        return cli_bad("run", "--seconds %d: expected 1 to %d", typed->seconds, MOST_SECONDS);
     }
     if (typed->scale != 0 && (typed->scale < 2 || typed->scale > 32)) {
         return cli_bad("run", "--scale %d: expected 2 to 32", typed->scale);
@@ -242,7 +255,7 @@ static int check_and_run(const struct typed_firmware *typed, const char *path) {
 
 int main(int argc, const char **argv) {
     static const char *verb[1] = {"run"};
-    struct typed_firmware typed = {.seconds = 3, .mhz = 16};
+    struct typed_firmware typed = {.mhz = 16};
     const struct poptOption options[] = {
         {"card", 'c', POPT_ARG_STRING, &typed.card, 0,
          "the panel on the processor's pins, which its [pins] name", "CARD"},
@@ -266,6 +279,8 @@ int main(int argc, const char **argv) {
          "blocks|braille"},
         {"hands", 0, POPT_ARG_STRING, &typed.hands, 0,
          "script of what hands do on the keys and the knob of the card", "FILE"},
+        {"window", 0, POPT_ARG_NONE, &typed.window, 0,
+         "show the glass in a window, in real time, until that is closed", NULL},
         {"no-wires", 0, POPT_ARG_NONE, &typed.no_wires, 0, "write no capture", NULL},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};

@@ -12,6 +12,7 @@
 enum { LOOK_CYCLES = 1000, SPL = 0x5D, SPH = 0x5E, JUMP_TO_ITSELF = 0xCFFF };
 
 struct running {
+    struct tell_tap *tap; /* or NULL */
     struct machine machine;
     struct firmware_result *result;
 };
@@ -30,6 +31,9 @@ static void do_not_sleep(avr_t *avr, avr_cycle_count_t cycles) {
 static void count_event(void *context, const struct jl_bus_event *event) {
     struct running *running = context;
     struct firmware_result *result = running->result;
+    if (running->tap) {
+        tell_tap_event(running->tap, event);
+    }
     if (event->kind != JL_BUS_BYTE && event->kind != JL_BUS_READ) {
         return;
     }
@@ -138,9 +142,17 @@ static void run(struct running *running, uint64_t limit) {
         }
         if (avr->cycle >= look) {
             pins_look_at_inputs(machine);
+            if (running->tap) {
+                tell_tap_pace(running->tap, machine_ps(machine, avr->cycle));
+                if (running->tap->closed) {
+                    break;
+                }
+            }
             look = avr->cycle + LOOK_CYCLES;
         }
     }
+    bool closed = running->tap && running->tap->closed;
+    limit = closed ? avr->cycle : limit;
     bool timed = avr->cycle >= limit;
     running->result->end = state == cpu_Crashed ? ENDED_CRASH
                            : timed              ? ENDED_TIME
@@ -242,7 +254,8 @@ bool firmware_run(const struct jl_card *card, const struct firmware_request *req
                                           .frequency = request->frequency,
                                           .hands = request->hands,
                                           .pulled_up = card->bus == JL_BUS_I2C},
-                              .result = result};
+                              .result = result,
+                              .tap = request->tap};
     struct machine *machine = &running.machine;
     memset(result, 0, sizeof *result);
     avr_global_logger_set(say_nothing);

@@ -5,6 +5,7 @@
 #include "jadelamp/host/sight.h"
 
 #include "machine.h"
+#include "tell_tap.h"
 
 enum { MOST_BURSTS = 24 };
 
@@ -19,6 +20,7 @@ struct firmware_request {
     uint32_t frequency, seconds;
     char **wires; /* "ROLE=PIN" each, ends with NULL; or NULL */
     const struct jl_hand_script *hands;
+    struct tell_tap *tap; /* or NULL: the traffic is told there, in real time */
     struct jl_sight_request look;
 };
 
