@@ -168,10 +168,16 @@ PIXEL_LOOP const jl_color *mix_run(uint8_t *at, const jl_color *row, const jl_co
     return row;
 }
 
-/* A run of solid ones. */
+/* A run of solid ones; neighbours are often alike. */
 PIXEL_LOOP const jl_color *pack_run(uint8_t *at, const jl_color *row, const jl_color *end) {
-    for (; row < end && !(*row >> 24); at += BYTES) {
-        store(at, pack(*row++));
+    jl_color packed = JL_CLEAR;
+    uint32_t pixel = 0;
+    for (; row < end && !(*row >> 24); row++, at += BYTES) {
+        if (*row != packed) {
+            packed = *row;
+            pixel = pack(packed);
+        }
+        store(at, pixel);
     }
     return row;
 }
