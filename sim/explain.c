@@ -88,8 +88,8 @@ static void take_data(struct jl_explainer *explainer, uint64_t at_ps, uint8_t by
     now->count++;
 }
 
-void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
-                     uint8_t byte, bool data) {
+/* Whether a byte with this level of D/C belongs to the command under way. */
+static bool is_argument(const struct jl_explainer *explainer, bool data) {
     const struct command_set *set = explainer->part->commands;
     const struct jl_explained *now = &explainer->now;
     bool as_data = set && set->arguments_as_data;
@@ -98,7 +98,20 @@ void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t un
     bool belongs =
         data && ((as_data && explainer->under_way && !now->is_data && !explainer->pixels) ||
                  jl_explain_reads(explainer));
-    if ((due && data == as_data) || belongs) {
+    return (due && data == as_data) || belongs;
+}
+
+void jl_explain_lines_16(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
+                         uint16_t word, bool data) {
+    if (data && !is_argument(explainer, true)) {
+        jl_explain_byte(explainer, at_ps, until_ps, (uint8_t)(word >> 8), true);
+    }
+    jl_explain_byte(explainer, at_ps, until_ps, (uint8_t)word, data);
+}
+
+void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
+                     uint8_t byte, bool data) {
+    if (is_argument(explainer, data)) {
         take_argument(explainer, byte);
     } else if (data) {
         take_data(explainer, at_ps, byte);

@@ -196,6 +196,14 @@ const struct check_base check_bases[] = {
      "B1 A0|B4 02|B6 02 02 3B|F7 A9 51 2C 82|11|~120|clear|29|~25"},
     {"ili9488 parallel", "ili9488", "320 x 480", "8080-16", "cycle = 66 ns",
      "mounting = mirrored-x\norder = swapped", "", "01|~120|11|~120|36 48|3A 55|clear|29"},
+    {"st7796", "st7796", "320 x 480", SPI15, "mounting = mirrored-x\norder = swapped", "",
+     "01|~120|11|~120|F0 C3|F0 96|36 48|3A 55|B4 01|B6 80 02 3B|E8 40 8A 00 00 29 19 A5 33|C1 "
+     "06|C2 "
+     "A7|C5 18|"
+     "E0 F0 09 0B 06 04 15 2F 54 42 3C 17 14 18 1B|E1 E0 09 0B 06 04 03 2B 43 42 3B 16 14 17 1B|"
+     "F0 3C|F0 69|clear|~120|29"},
+    {"st7796 short", "st7796", "320 x 480", SPI15, "mounting = mirrored-x\norder = swapped", "",
+     "~120|11|~120|36 48|3A 55|clear|29"},
     {"gc9a01", "gc9a01", "240 x 240", SPI15, "shape = round\nips = yes\norder = swapped", "",
      "~120|EF|EB 14|FE|EF|EB 14|84 40|85 FF|86 FF|87 FF|88 0A|89 21|8A 00|8B 80|8C 01|8D 01|8E "
      "FF|8F FF|"

@@ -48,6 +48,8 @@ const struct make makes[MAKES] = {
      {&jl_rgb666, NULL, NULL},
      false,
      NULL},
+    {"st7796 320x480", &jl_st7796, &jl_emulated_st7796, 320, 480, 0, 0, 0, 0,
+     JL_MODULE_MIRROR_X | JL_MODULE_BGR, 15151515, 66, TFT_FORMATS, false, NULL},
     {"gc9a01 240x240", &jl_gc9a01, &jl_emulated_gc9a01, 240, 240, 0, 0, 0, 0,
      JL_MODULE_IPS | JL_MODULE_BGR, 100000000, 66, TFT_FORMATS, true, NULL},
     {"ssd1351 128x128",

@@ -193,6 +193,7 @@ static void window_bytes(void) {
         {"ili9341 240x320", 1, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
         {"ili9488 320x480", 0, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
         {"gc9a01 240x240", 2, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
+        {"st7796 320x480", 0, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
         {"st7735 128x160 strapped", 0, 10, 3, "C2A D000A000C C2B D00140015 C2C D"},
         /* mounted half-turned: MX and MY count from the far ends: 132-128-2 = 2, 162-160-1 = 1 */
         {"st7735 128x160 offset", 0, 10, 3, "C2A D000C000E C2B D00150016 C2C D"},
@@ -323,6 +324,7 @@ static void setting_bytes(void) {
         {"ili9488 320x480", "C53 D24 C51 D60", "C28 C10", "C11 C29", "C39", "", ""},
         {"st7789 240x320", "C53 D24 C51 D60", "C28 C10", "C11 C29", "C39", "", ""},
         {"gc9a01 240x240", "C53 D24 C51 D60", "C28 C10", "C11 C29", "C39", "", ""},
+        {"st7796 320x480", "C53 D24 C51 D60", "C28 C10", "C11 C29", "C39", "", ""},
         {"st7735 128x128", "", "C28 C10", "C11 C29", "C39", "", ""},
         {"ssd1351 128x128", "CC1 D603D60", "CAE", "CAF", "", "CA5", "CA6"},
         {"ssd1331 96x64", "C816082348352", "CAE", "CAF", "", "CA5", "CA4"},

@@ -764,6 +764,7 @@ static void beam_periods_of_controllers(void) {
     } rows[] = {{"st7789 240x320", JL_ST7789_SCAN_US},
                 {"ili9341 240x320", JL_ILI9341_SCAN_US},
                 {"ili9488 320x480", JL_ILI9488_SCAN_US},
+                {"st7796 320x480", JL_ST7796_SCAN_US},
                 {"gc9a01 240x240", JL_GC9A01_SCAN_US},
                 {"st7735 128x160 offset", JL_ST7735_SCAN_US},
                 {"st7735 80x160 strapped", JL_ST7735_128X160_SCAN_US},

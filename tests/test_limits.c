@@ -483,10 +483,10 @@ static void offset_after_reset(void) {
 /* Any bytes in any order: no crash, no endless loop, and every picture can be taken. */
 static void any_bytes(void) {
     static const struct jl_emulated_part *const parts[] = {
-        &jl_emulated_st7735,  &jl_emulated_st7789,  &jl_emulated_ili9341,
-        &jl_emulated_ili9488, &jl_emulated_gc9a01,  &jl_emulated_ssd1351,
-        &jl_emulated_ssd1331, &jl_emulated_ssd1327, &jl_emulated_ssd1322};
-    for (size_t i = 0; i < 9; i++) {
+        &jl_emulated_st7735,  &jl_emulated_st7789,  &jl_emulated_ili9341, &jl_emulated_ili9488,
+        &jl_emulated_gc9a01,  &jl_emulated_ssd1351, &jl_emulated_ssd1331, &jl_emulated_ssd1327,
+        &jl_emulated_ssd1322, &jl_emulated_st7796};
+    for (size_t i = 0; i < 10; i++) {
         struct raw raw = raw_open(parts[i], glass_of(80, 60), 10000000);
         struct test_random random = {(uint32_t)(77 + i)};
         struct jl_picture picture;

@@ -189,6 +189,20 @@ static void words(void) {
     shell_end();
 }
 
+/* On 16 lines arguments are on the low eight, and pixels on all. */
+static void words_of_16_lines(void) {
+    static const char *const says[] = {"C5    VCOM control              00 12 80",
+                                       "16 bits a pixel", "columns 0 to 319", "data  307200",
+                                       "153600 pixels into columns 0 to 319, rows 0 to 479"};
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " light ili9488-320x480-8080"), 0);
+    EXPECT_INT(shell(JADELAMP " explain ili9488-320x480-8080.vcd -c ili9488-320x480-8080"), 0);
+    for (size_t i = 0; i < sizeof says / sizeof says[0]; i++) {
+        EXPECT_CONTAINS(output, says[i]);
+    }
+    shell_end();
+}
+
 /* Bits of a capture that somebody drew: an ssd1306 on wires with names of their own. */
 static const char drawn[] =
     "$timescale 1 us $end\n$scope module board $end\n$var wire 1 a Chan_0 $end\n"
@@ -403,6 +417,7 @@ const struct test_group test_groups[] = {
     {"every_card_again_3", every_card_again_3},
     {"every_card_again_4", every_card_again_4},
     {"words", words},
+    {"words_of_16_lines", words_of_16_lines},
     {"wires_by_name", wires_by_name},
     {"replays", replays},
     {"reads", reads},

@@ -233,6 +233,18 @@ static const struct jl_catalog_entry entries[] = {
         .quirks = {"On SPI it takes 18 bits a pixel only: three bytes each."},
     },
     {
+        .name = "st7796",
+        .driver = &jl_st7796,
+        .emulator = &jl_emulated_st7796,
+        .kind = "colour TFT",
+        .glasses = "320x480",
+        .pixel_format = "5-6-5 or 6-6-6",
+        .glass_kind = JL_GLASS_TFT,
+        .quirks = {"The maker's registers are locked until F0 C3 and F0 96, and again from F0 3C "
+                   "and F0 69 on.",
+                   "It is taken for an ili9488, which has no 5-6-5 on SPI: this one has."},
+    },
+    {
         .name = "gc9a01",
         .driver = &jl_gc9a01,
         .emulator = &jl_emulated_gc9a01,

@@ -36,11 +36,7 @@ static void take_bytes(struct along *along, const uint8_t *bytes, size_t count, 
         for (size_t i = 0; i + 1 < count; i += 2) {
             uint16_t word;
             memcpy(&word, bytes + i, sizeof word);
-            if (data) {
-                jl_explain_byte(&along->explainer, now_ps(along), now_ps(along),
-                                (uint8_t)(word >> 8), true);
-            }
-            jl_explain_byte(&along->explainer, now_ps(along), now_ps(along), (uint8_t)word, data);
+            jl_explain_lines_16(&along->explainer, now_ps(along), now_ps(along), word, data);
         }
         return;
     }

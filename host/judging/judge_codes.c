@@ -53,7 +53,7 @@ static const struct meaning meanings[] = {
     [JL_CODE_ARGUMENT_AS_DATA] = {JL_CHECK_DARK, "drive D/C as this part wants it for arguments"},
     [JL_CODE_NO_WRITE_COMMAND] = {JL_CHECK_WRONG,
                                   "send the command for memory writes before the pixels"},
-    [JL_CODE_LOCKED] = {JL_CHECK_WRONG, "unlock the part first: FD 12"},
+    [JL_CODE_LOCKED] = {JL_CHECK_WRONG, "unlock the part first, by the bytes that are named"},
     [JL_CODE_WRONG_MODE] = {JL_CHECK_WRONG, "change the mode first, or send it at another time"},
     [JL_CODE_NOT_SHOWN] = {JL_CHECK_MARGINAL, "try it on the module: what it does is not emulated"},
     [JL_CODE_PIXEL_FORMAT] = {JL_CHECK_WRONG,

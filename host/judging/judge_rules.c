@@ -74,7 +74,8 @@ static bool is_setting(const struct judge *judge, const struct judged_step *step
     bool pages = judge->card->format && judge->card->format->bits_per_pixel == 1;
     bool page_address =
         pages && (step->opcode < 0x20 || (step->opcode >= 0xB0 && step->opcode < 0xC0));
-    return step->name && !page_address && step->count > 0 &&
+    bool key = step->opcode == 0xF0 && step->count == 1; /* to the maker's registers */
+    return step->name && !page_address && !key && step->count > 0 &&
            !memchr(others, step->opcode, sizeof others);
 }
 

@@ -158,11 +158,9 @@ static void take_byte(struct reading *reading, const struct jl_bus_event *event)
         jl_explain_i2c_byte(explainer, event->at_ps, event->until_ps, (uint8_t)event->value);
     } else if (card->bus == JL_BUS_ST7920_SERIAL) {
         jl_explain_synced_byte(explainer, event->at_ps, event->until_ps, (uint8_t)event->value);
+    } else if (card->bus == JL_BUS_8080_16) {
+        jl_explain_lines_16(explainer, event->at_ps, event->until_ps, event->value, event->data);
     } else {
-        if (card->bus == JL_BUS_8080_16 && event->data) {
-            jl_explain_byte(explainer, event->at_ps, event->until_ps, (uint8_t)(event->value >> 8),
-                            true);
-        }
         bool asked = event->data && jl_explain_reads(explainer);
         bool answer = asked && event->has_answer;
         reading->unseen = asked ? !answer : reading->unseen;

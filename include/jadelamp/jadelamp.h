@@ -64,6 +64,7 @@
 #include "jadelamp/controllers/st7701.h"
 #include "jadelamp/controllers/st7735.h"
 #include "jadelamp/controllers/st7789.h"
+#include "jadelamp/controllers/st7796.h"
 #include "jadelamp/controllers/st7920.h"
 #include "jadelamp/controllers/st7920_text.h"
 #include "jadelamp/controllers/start_line.h"

@@ -1,7 +1,7 @@
 /*
- * A tap: a port that hands everything on to another one, and copies it to a sink of bytes, such as a
- * UART: `jadelamp watch` shows what the glass must show now, beside the real one. The protocol stands
- * in docs/tap.md; it can be written without this, too.
+ * A tap: a port that hands everything on to another one, and copies it to a sink of bytes, such as
+ * a UART: `jadelamp watch` shows what the glass must show now, beside the real one. The protocol
+ * stands in docs/tap.md; it can be written without this, too.
  */
 #ifndef JADELAMP_TAP_H
 #define JADELAMP_TAP_H

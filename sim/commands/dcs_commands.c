@@ -1,7 +1,7 @@
 /*
  * Commands by the MIPI Display Command Set (DCS 1.02 section 6), with what all makers of TFT
  * controllers add to it, and those of makers behind it: st7735 (datasheet V2.1), st7789 (V1.4),
- * ili9341 (V1.11), ili9488 (V1.0), gc9a01.
+ * ili9341 (V1.11), ili9488 (V1.0), gc9a01, st7796.
  */
 #include "commands.h"
 
@@ -217,6 +217,34 @@ static const struct command gc9a01[] = {
     {0xFF, 0xFF, 0, 63, "maker's own", 0}, END_OF_COMMANDS,
 };
 
+static const struct command st7796[] = {
+    {0xB0, 0xB0, 1, 1, "interface mode", "{0x}"},
+    {0xB1, 0xB1, 1, 2, "frame rate, normal mode", 0},
+    {0xB2, 0xB2, 1, 2, "frame rate, idle mode", 0},
+    {0xB3, 0xB3, 1, 2, "frame rate, partial mode", 0},
+    {0xB4, 0xB4, 1, 1, "inversion control", "{0x}"},
+    {0xB5, 0xB5, 4, 4, "porches", 0},
+    {0xB6, 0xB6, 2, 3, "display function", 0},
+    {0xB7, 0xB7, 1, 1, "entry mode", "{0x}"},
+    {0xC0, 0xC0, 2, 2, "power control 1", "{0x} {1x}"},
+    {0xC1, 0xC1, 1, 1, "power control 2", "{0x}"},
+    {0xC2, 0xC2, 1, 1, "power control 3", "{0x}"},
+    {0xC5, 0xC5, 1, 1, "VCOM control", "{0x}"},
+    {0xC6, 0xC6, 1, 1, "VCOM offset", "{0x}"},
+    {0xD0, 0xD0, 2, 2, "NV memory write", 0},
+    {0xD1, 0xD1, 3, 3, "NV memory protection", 0},
+    {0xD2, 0xD2, 0, 0, "NV memory status", 0},
+    {0xD3, 0xD3, 0, 0, "read id 4", ANSWER},
+    {0xE0, 0xE0, 14, 14, "gamma, positive", 0},
+    {0xE1, 0xE1, 14, 14, "gamma, negative", 0},
+    {0xE2, 0xE2, 64, 64, "digital gamma 1", 0},
+    {0xE3, 0xE3, 64, 64, "digital gamma 2", 0},
+    {0xE8, 0xE8, 8, 8, "timing of outputs", 0},
+    {0xF0, 0xF0, 1, 1, "command set control", "key {0x}"},
+    {0xFB, 0xFB, 1, 1, "SPI read control", "{0x}"},
+    END_OF_COMMANDS,
+};
+
 /* Of these, the ili9488 only has 22h and 23h. */
 const struct command_set jl_sim_st7735_commands = {
     .own = st7735,
@@ -251,6 +279,14 @@ const struct command_set jl_sim_ili9488_commands = {
 };
 const struct command_set jl_sim_gc9a01_commands = {
     .own = gc9a01,
+    .common = common,
+    .lacks = {0x22, 0x23},
+    .soft_reset = 0x01,
+    .arguments_as_data = true,
+    .writes = {0x2C, 0x3C},
+};
+const struct command_set jl_sim_st7796_commands = {
+    .own = st7796,
     .common = common,
     .lacks = {0x22, 0x23},
     .soft_reset = 0x01,

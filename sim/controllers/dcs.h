@@ -15,9 +15,11 @@ struct dcs_chip;
 struct dcs_part {
     int ram_width, ram_height;
     uint8_t lock_after[2]; /* vendor commands need these before; or 0, 0 */
-    int command_wait_ms;   /* after soft reset and sleep out */
-    uint8_t formats;       /* of 3Ah, 1 << (low digit) each */
-    bool serial_16_bits;   /* takes 5-6-5 over a serial bus */
+    /* Or they need this one with both keys, until it comes with others; 0: they do not. */
+    uint8_t key_command, keys[2], closing_keys[2];
+    int command_wait_ms; /* after soft reset and sleep out */
+    uint8_t formats;     /* of 3Ah, 1 << (low digit) each */
+    bool serial_16_bits; /* takes 5-6-5 over a serial bus */
     /* Outputs that the part mirrors by itself, whatever the address mode. NULL: none. */
     bool (*mirrors_columns)(const struct dcs_chip *chip);
     bool (*mirrors_lines)(const struct dcs_chip *chip);
@@ -42,7 +44,7 @@ struct dcs_chip {
     uint8_t brightness, light_control;
     uint8_t kept[256][DCS_KEPT_ARGUMENTS]; /* first arguments of the vendor's commands */
     uint8_t kept_count[256];
-    uint8_t unlocked; /* how many of lock_after came */
+    uint8_t unlocked; /* how many of lock_after, or of the keys, came */
     /* the stream */
     uint8_t command;
     bool command_known, command_ignored, writing;

@@ -388,6 +388,26 @@ static void check_finished(struct jl_device *device) {
     chip->pixel_bytes = 0;
 }
 
+/* Behind a lock of keys: all of the maker's commands but reading the identity, and reading on SPI.
+ */
+static bool keys_are_missing(const struct dcs_chip *chip, const struct dcs_part *part,
+                             uint8_t opcode) {
+    return part->key_command && chip->unlocked < 2 && opcode >= 0xB0 &&
+           opcode != part->key_command && opcode != 0xD3 && opcode != 0xFB;
+}
+
+static void try_key(struct dcs_chip *chip, const struct dcs_part *part) {
+    uint8_t key = chip->arguments[0];
+    if (chip->command != part->key_command || chip->argument_count != 1) {
+        return;
+    }
+    if (chip->unlocked < 2 && key == part->keys[chip->unlocked]) {
+        chip->unlocked++;
+    } else if (key == part->closing_keys[0] || key == part->closing_keys[1]) {
+        chip->unlocked = 0;
+    }
+}
+
 static bool vendor_locked(struct jl_device *device, const struct dcs_part *part, uint8_t opcode) {
     struct dcs_chip *chip = chip_of(device);
     if (opcode < 0x60 || (opcode >= 0xDA && opcode <= 0xDC)) {
@@ -419,6 +439,13 @@ static void take_command(struct jl_device *device, const struct dcs_part *part, 
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_LOCKED,
                              "vendor command %02X without FE and EF before it has no effect",
                              opcode);
+    }
+    if (keys_are_missing(chip, part, opcode)) {
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_LOCKED,
+                             "vendor command %02X without %02X %02X and %02X %02X before it has no "
+                             "effect",
+                             opcode, part->key_command, part->keys[0], part->key_command,
+                             part->keys[1]);
     }
     if (chip->least_arguments == 0) {
         run_command(device, part);
@@ -454,6 +481,9 @@ static void take_argument(struct jl_device *device, const struct dcs_part *part,
     }
     chip->arguments[chip->argument_count++] = byte;
     keep_vendor_argument(chip);
+    if (part->key_command) {
+        try_key(chip, part);
+    }
     if (chip->argument_count == chip->least_arguments) {
         run_command(device, part);
     }

@@ -1,9 +1,8 @@
 /*
- * Records of docs/tap.md: kind, number, time, what it is about, a check word; framed as in RFC 1055,
- * so that a reader who lost bytes finds the next record.
+ * Records of docs/tap.md: kind, number, time, what it is about, a check word; framed as in RFC
+ * 1055, so that a reader who lost bytes finds the next record.
  */
 #include "jadelamp/tap.h"
-
 
 enum { END = 0xC0, ESCAPE = 0xDB, ESCAPED_END = 0xDC, ESCAPED_ESCAPE = 0xDD };
 enum { MOST_BYTES = 240, CHUNK = 32 };

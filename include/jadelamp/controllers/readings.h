@@ -17,6 +17,7 @@ extern const struct jl_reading jl_st7735_reading;
 extern const struct jl_reading jl_st7789_reading;
 extern const struct jl_reading jl_ili9341_reading;
 extern const struct jl_reading jl_ili9488_reading;
+extern const struct jl_reading jl_st7796_reading;
 extern const struct jl_reading jl_gc9a01_reading;
 
 /** ssd0303, ssd1305, ssd1306, ssd1309, sh1106: whether it is on, on I2C, 8080 and 6800; the memory

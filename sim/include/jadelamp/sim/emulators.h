@@ -45,6 +45,7 @@ extern const struct jl_emulated_part jl_emulated_uc8179;  /**< 800 sources, 600 
 extern const struct jl_emulated_part jl_emulated_st7735; /**< 132x162, straps in jl_glass.ram_... */
 extern const struct jl_emulated_part jl_emulated_st7789; /**< 240x320 */
 extern const struct jl_emulated_part jl_emulated_ili9341; /**< 240x320 */
+extern const struct jl_emulated_part jl_emulated_st7796;  /**< 320x480 */
 extern const struct jl_emulated_part jl_emulated_ili9488; /**< 320x480, 18 bits only on SPI */
 extern const struct jl_emulated_part jl_emulated_gc9a01;  /**< 240x240 */
 

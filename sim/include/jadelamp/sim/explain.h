@@ -51,6 +51,10 @@ void jl_explain_begin(struct jl_explainer *explainer, const struct jl_emulated_p
 void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
                      uint8_t byte, bool data);
 
+/** The same of 16 lines: commands and their arguments are on D7 to D0, pixels on all. */
+void jl_explain_lines_16(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
+                         uint16_t word, bool data);
+
 /** A transfer begins on I2C, its address is through: the next byte is a control byte. */
 void jl_explain_i2c_start(struct jl_explainer *explainer);
 void jl_explain_i2c_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
