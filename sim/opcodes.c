@@ -16,15 +16,25 @@ static const struct {
     const char *name;
     const struct command_set *set;
 } relatives[] = {
-    {"ssd1306", &jl_sim_ssd1306_commands}, {"sh1106", &jl_sim_sh1106_commands},
-    {"ssd1305", &jl_sim_ssd1305_commands}, {"ssd1309", &jl_sim_ssd1309_commands},
-    {"st7565", &jl_sim_st7565_commands},   {"uc1701", &jl_sim_uc1701_commands},
-    {"ssd1327", &jl_sim_ssd1327_commands}, {"ssd1322", &jl_sim_ssd1322_commands},
-    {"ssd1331", &jl_sim_ssd1331_commands}, {"ssd1351", &jl_sim_ssd1351_commands},
-    {"st7789", &jl_sim_st7789_commands},   {"ili9341", &jl_sim_ili9341_commands},
-    {"st7735", &jl_sim_st7735_commands},   {"ili9488", &jl_sim_ili9488_commands},
-    {"st7796", &jl_sim_st7796_commands},   {"ssd1680 or ssd1681", &jl_sim_ssd1680_commands},
-    {"uc8151", &jl_sim_uc8151_commands},   {"uc8176 or uc8179", &jl_sim_uc8179_commands},
+    {"ssd1306", &jl_sim_ssd1306_commands},
+    {"sh1106", &jl_sim_sh1106_commands},
+    {"ssd1305", &jl_sim_ssd1305_commands},
+    {"ssd1309", &jl_sim_ssd1309_commands},
+    {"ssd1315", &jl_sim_ssd1315_commands},
+    {"st7565", &jl_sim_st7565_commands},
+    {"uc1701", &jl_sim_uc1701_commands},
+    {"ssd1327", &jl_sim_ssd1327_commands},
+    {"ssd1322", &jl_sim_ssd1322_commands},
+    {"ssd1331", &jl_sim_ssd1331_commands},
+    {"ssd1351", &jl_sim_ssd1351_commands},
+    {"st7789", &jl_sim_st7789_commands},
+    {"ili9341", &jl_sim_ili9341_commands},
+    {"st7735", &jl_sim_st7735_commands},
+    {"ili9488", &jl_sim_ili9488_commands},
+    {"st7796", &jl_sim_st7796_commands},
+    {"ssd1680 or ssd1681", &jl_sim_ssd1680_commands},
+    {"uc8151", &jl_sim_uc8151_commands},
+    {"uc8176 or uc8179", &jl_sim_uc8179_commands},
 };
 
 enum { FEWEST = 3, MOST_NAMED = 4 };

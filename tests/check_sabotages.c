@@ -100,6 +100,8 @@ const struct sabotage sabotages[] = {
     {"ssd1306", "C8", "C0", WRONG, "C0", "mirrored"},
     {"ssd1306", "C8", "", WRONG, "", "mirrored"},
     {"ssd1306 turned by half", "A0", "A1", WRONG, "A1", "mirrored"},
+    {"ssd1315", "8D 14", "", DARK, "", "pump"},
+    {"ssd1315", "A1", "A0", WRONG, "A0", "mirrored"},
     {"ssd1309", "A1", "A0", WRONG, "A0", "mirrored"},
     {"ssd1309", "A8 3F", "A8 1F", WRONG, "A8", "rows"},
     {"ssd1309", "DA 12", "DA 02", WRONG, "DA", "COM"},

@@ -52,6 +52,8 @@ const struct check_base check_bases[] = {
     {"ssd1306 contrast at the end", "ssd1306", "128 x 64", I2C, "", "",
      "AE|8D 14|20 00|A1|C8|clear|AF|81 60"},
     /* ---- its relatives ---- */
+    {"ssd1315", "ssd1315", "128 x 64", I2C, "", "",
+     "AE|D5 80|A8 3F|D3 00|40|8D 14|20 00|A1|C8|DA 12|81 CF|D9 F1|A4|A6|clear|AF"},
     {"ssd1309", "ssd1309", "128 x 64", SPI, "", "",
      "FD 12|AE|D5 A0|A8 3F|D3 00|40|20 00|A1|C8|DA 12|81 7F|D9 82|DB 34|A4|A6|21 00 7F|22 00 07|"
      "clear|AF|~100"},

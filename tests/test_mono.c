@@ -23,6 +23,7 @@ static const struct make mono_makes[] = {
     {"ssd1305 128x64", LCD(ssd1305), 128, 64, 4, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"ssd1305 128x32", LCD(ssd1305), 128, 32, 4, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"ssd1309 128x64", LCD(ssd1309), 128, 64, 0, 0, 0, 0, 0, 10000000, 300, COLUMNS, false, NULL},
+    {"ssd1315 128x64", LCD(ssd1315), 128, 64, 0, 0, 0, 0, 0, 10000000, 300, COLUMNS, false, NULL},
     {"sh1106 128x64", LCD(sh1106), 128, 64, 2, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"sh1106 132x64", LCD(sh1106), 132, 64, 0, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"sh1106 72x40", LCD(sh1106), 72, 40, 30, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
@@ -130,7 +131,7 @@ static void every_bus(void) {
             }
         }
     }
-    EXPECT_INT(buses_seen, 8 * (1 + 4 * 2) + 3 * (3 * 2) + 4 * 2 + 1 * 2 + 2 * 2);
+    EXPECT_INT(buses_seen, 9 * (1 + 4 * 2) + 3 * (3 * 2) + 4 * 2 + 1 * 2 + 2 * 2);
 }
 
 /* Bands, drawing without a frame, conversion, pieces and asynchronous presents take pages apart. */
@@ -328,6 +329,7 @@ static void page_write_bytes(void) {
         int16_t x, w; /* 0: three columns from 10 on */
     } rows[] = {
         {"ssd1309 128x64", 0, "C210A0C220102 DA5A5A5A5A5A5", 0, 0},
+        {"ssd1315 128x64", 0, "C210A0C220102 DA5A5A5A5A5A5", 0, 0},
         /* the fifth column is the first */
         {"ssd1305 128x64", 0, "C210E10220102 DA5A5A5A5A5A5", 0, 0},
         /* mirrored: 132 - 128 - 4 = 0 */
@@ -370,6 +372,7 @@ static void setting_bytes(void) {
     } rows[] = {
         {"ssd1305 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"ssd1309 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
+        {"ssd1315 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"sh1106 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"ssd0303 132x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         /* 6 bits of volume; power save is AE with A5 */
@@ -654,6 +657,8 @@ static void complaints(void) {
         {"sh1106 past the column", &jl_emulated_sh1106, 128, 64, "R ~1 CAF *133",
          "past the last column", NULL},
         {"sh1106 short reset", &jl_emulated_sh1106, 128, 64, "r ~1 CAF", "reset was low", NULL},
+        {"ssd1315 without its pump", &jl_emulated_ssd1315, 128, 64, "R ~1 CA1 CC8 CAF", NULL,
+         "the charge pump is off"},
         {"ssd1309 has no pump", &jl_emulated_ssd1309, 128, 64, "R ~1 C8D", "unknown command 8D",
          "never switched on"},
         {"ssd1309 locked", &jl_emulated_ssd1309, 128, 64, "R ~1 CFD16 CAF", "while locked by FD 16",
@@ -795,6 +800,7 @@ static void wire_cost(void) {
     } rows[] = {
         {"ssd1305 128x64", 6 + 1024},
         {"ssd1309 128x64", 6 + 1024},
+        {"ssd1315 128x64", 6 + 1024},
         {"ssd0303 96x32", 4 * (3 + 96)}, /* its lines end where the RAM does: the column stops */
         /* the lower column digit once, page and upper digit each time */
         {"sh1106 128x64", 1 + 8 * (2 + 128)},

@@ -167,6 +167,7 @@ static void states(void) {
         {"ssd1306", "i2c", "128 x 64", &jl_mono_oled_reading, false},
         {"sh1106", "i2c", "128 x 64", &jl_mono_oled_reading, false},
         {"ssd1309", "8080-8", "128 x 64", &jl_mono_oled_reading, false},
+        {"ssd1315", "8080-8", "128 x 64", &jl_mono_oled_reading, false},
         {"ssd1305", "6800-8", "128 x 64", &jl_mono_oled_reading, false},
         {"ssd1327", "i2c", "128 x 128", &jl_ssd1327_reading, false},
         {"ssd1322", "8080-8", "256 x 64", &jl_ssd1322_reading, false},

@@ -22,7 +22,7 @@ static const struct jl_emulated_part *const parts[] = {
     &jl_emulated_ssd1681, &jl_emulated_uc8151,  &jl_emulated_uc8176,  &jl_emulated_uc8179,
     &jl_emulated_st7735,  &jl_emulated_st7789,  &jl_emulated_ili9341, &jl_emulated_ili9488,
     &jl_emulated_gc9a01,  &jl_emulated_st7701,  &jl_emulated_xpt2046, &jl_emulated_ft6x36,
-    &jl_emulated_gt911,   &jl_emulated_cst816,  &jl_emulated_st7796,
+    &jl_emulated_gt911,   &jl_emulated_cst816,  &jl_emulated_st7796,  &jl_emulated_ssd1315,
 };
 enum { PARTS = sizeof parts / sizeof parts[0] };
 
@@ -520,7 +520,7 @@ static void whose_commands(void) {
         const char *script, *says; /* NULL: nobody's */
     } rows[] = {
         {&jl_emulated_sh1106, WAKE_1306 "C21007F C220007",
-         "4 of 4 commands unknown here are known to ssd1306:"},
+         "4 of 4 commands unknown here are known to ssd1306 or ssd1315:"},
         {&jl_emulated_ssd1306, "C33 CAD8B CEE CE0", "known to sh1106"},
         {&jl_emulated_st7565, WAKE_1306, "known to ssd1306"},
         {&jl_emulated_ssd1351, "R ~1 C11 C36 C3A C2A C2B C2C",

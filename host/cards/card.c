@@ -472,16 +472,11 @@ static bool check_bus(struct reading *reading) {
     return true;
 }
 
-/* Of modules of this controller and size. */
+/* Of modules of this size, whichever OLED controller they have. */
 static bool rows_usually_sequential(const struct jl_card *card) {
-    static const char *const oleds[] = {"ssd0303", "ssd1305", "ssd1306", "ssd1309", "sh1106"};
-    for (size_t i = 0; i < sizeof oleds / sizeof oleds[0]; i++) {
-        if (strcmp(card->controller->name, oleds[i]) == 0) {
-            return (card->width == 128 && card->height == 32) ||
-                   (card->width == 96 && card->height == 16);
-        }
-    }
-    return false;
+    return strcmp(card->controller->kind, "monochrome OLED") == 0 &&
+           ((card->width == 128 && card->height == 32) ||
+            (card->width == 96 && card->height == 16));
 }
 
 static bool check_glass(struct reading *reading) {

@@ -26,6 +26,17 @@ static const struct jl_catalog_entry entries[] = {
                    "64x48 glass begins at RAM column 32, 72x40 glass at 28."},
     },
     {
+        .name = "ssd1315",
+        .driver = &jl_ssd1315,
+        .emulator = &jl_emulated_ssd1315,
+        .kind = "monochrome OLED",
+        .glasses = "128x64",
+        .pixel_format = "1 bit, vertical bytes, bit 0 on top",
+        .addresses = {0x3C, 0x3D},
+        .quirks = {"Programs for an ssd1306 work as they are: newer modules have this part "
+                   "instead."},
+    },
+    {
         .name = "ssd1309",
         .driver = &jl_ssd1309,
         .emulator = &jl_emulated_ssd1309,
@@ -400,8 +411,8 @@ const char *jl_catalog_dweller(uint8_t address) {
         {0x27, 0x27, "port expander (pcf8574), the usual backpack of a character LCD"},
         {0x38, 0x38, "touch controller (ft6x36), or a pcf8574A port expander"},
         {0x39, 0x3B, "port expander (pcf8574A)"},
-        {0x3C, 0x3C, "OLED controller (ssd1306, ssd1309, sh1106, ssd1327) with SA0 low"},
-        {0x3D, 0x3D, "OLED controller (ssd1306, ssd1309, sh1106, ssd1327) with SA0 high"},
+        {0x3C, 0x3C, "OLED controller (ssd1306, ssd1315, ssd1309, sh1106, ssd1327) with SA0 low"},
+        {0x3D, 0x3D, "OLED controller (ssd1306, ssd1315, ssd1309, sh1106, ssd1327) with SA0 high"},
         {0x3E, 0x3E, "port expander (pcf8574A)"},
         {0x3F, 0x3F, "port expander (pcf8574A), a usual backpack of a character LCD"},
         {0x50, 0x57, "EEPROM (24xx)"},

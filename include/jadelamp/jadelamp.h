@@ -54,6 +54,7 @@
 #include "jadelamp/controllers/ssd1305.h"
 #include "jadelamp/controllers/ssd1306.h"
 #include "jadelamp/controllers/ssd1309.h"
+#include "jadelamp/controllers/ssd1315.h"
 #include "jadelamp/controllers/ssd1322.h"
 #include "jadelamp/controllers/ssd1327.h"
 #include "jadelamp/controllers/ssd1331.h"

@@ -44,8 +44,8 @@ extern "C" {
 enum jl_module {
     JL_MODULE_USUAL = 0,
     /**
-     * ssd0303, ssd1305, ssd1306, ssd1309, sh1106: glass rows bonded the other way than usual for
-     * the size. Usual is in sequence for 128x32 and 96x16, else alternately.
+     * ssd0303, ssd1305, ssd1306, ssd1309, ssd1315, sh1106: glass rows bonded the other way than
+     * usual for the size. Usual is in sequence for 128x32 and 96x16, else alternately.
      */
     JL_MODULE_ROWS_OTHER = 1 << 0,
     JL_MODULE_MIRROR_X = 1 << 1, /**< glass mounted the other way round left to right */

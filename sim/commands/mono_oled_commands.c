@@ -1,6 +1,6 @@
 /*
  * Commands of ssd1305, ssd1306 (datasheet rev 1.1, table 9-1, and 23h and D6h of later revisions),
- * ssd1309, sh1106 and ssd0303.
+ * ssd1309, ssd1315, sh1106 and ssd0303.
  */
 #include "commands.h"
 
@@ -128,5 +128,7 @@ static const struct command ssd0303[] = {
 const struct command_set jl_sim_ssd0303_commands = {.own = ssd0303, .common = common};
 const struct command_set jl_sim_ssd1305_commands = {.own = ssd1305, .common = common};
 const struct command_set jl_sim_ssd1306_commands = {.own = ssd1306, .common = common};
+/* The set of ssd1306, by its sheet; only analogue ranges differ. */
+const struct command_set jl_sim_ssd1315_commands = {.own = ssd1306, .common = common};
 const struct command_set jl_sim_ssd1309_commands = {.own = ssd1309, .common = common};
 const struct command_set jl_sim_sh1106_commands = {.own = sh1106, .common = common};

@@ -24,6 +24,9 @@ void jl_mono_oled_turn(uint8_t *out, const struct jl_panel_config *config, unsig
 /* Size, wiring, turn, contrast and inversion. */
 size_t jl_mono_oled_setup(const struct jl_panel *panel, uint8_t *out);
 
+/* The same with the charge pump, 8Dh, and the precharge that it wants. */
+size_t jl_mono_oled_setup_with_pump(const struct jl_panel *panel, uint8_t *out);
+
 size_t jl_mono_oled_setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
                             uint8_t *out);
 

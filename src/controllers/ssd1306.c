@@ -51,7 +51,7 @@ static const uint8_t setup_steps[] = {
                  0xA4, 0xA6), /* show the RAM, not inverted */
 };
 
-static size_t setup(const struct jl_panel *panel, uint8_t *out) {
+size_t jl_mono_oled_setup_with_pump(const struct jl_panel *panel, uint8_t *out) {
     const struct jl_panel_config *config = panel->config;
     memcpy(out, setup_steps, sizeof setup_steps);
     out[ROWS] = (uint8_t)(config->height - 1);
@@ -157,7 +157,7 @@ const struct jl_controller jl_ssd1306 = {
     .turns = JL_TURNS_EVEN,
     .wake_steps = wake_steps,
     .wake_steps_bytes = sizeof wake_steps,
-    .setup = setup,
+    .setup = jl_mono_oled_setup_with_pump,
     .setting = jl_mono_oled_setting,
     .window = jl_mono_oled_window,
     .next = jl_next_window,

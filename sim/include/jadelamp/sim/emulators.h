@@ -16,6 +16,7 @@ extern const struct jl_emulated_part jl_emulated_ssd0303; /**< 132x64, addressed
 extern const struct jl_emulated_part jl_emulated_ssd1305; /**< 132x64 */
 extern const struct jl_emulated_part jl_emulated_ssd1306; /**< 128x64 */
 extern const struct jl_emulated_part jl_emulated_ssd1309; /**< 128x64 */
+extern const struct jl_emulated_part jl_emulated_ssd1315; /**< 128x64 */
 extern const struct jl_emulated_part jl_emulated_sh1106;  /**< 132x64, addressed by pages */
 
 /** Monochrome LCD controllers; the glass turns dark where a bit is 1 (or light, on blue). */
