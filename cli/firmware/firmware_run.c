@@ -62,14 +62,17 @@ static void count_event(void *context, const struct jl_bus_event *event) {
 static bool enlarge(avr_t *avr) {
     enum { DATA = 1 << 16, FLASH = (1 << 24) + (1 << 16) };
     uint8_t *data = realloc(avr->data, DATA);
-    avr->data = data ? data : avr->data;
-    uint8_t *flash = data ? realloc(avr->flash, FLASH) : NULL;
+    if (!data) {
+        return false;
+    }
+    avr->data = data;
+    uint8_t *flash = realloc(avr->flash, FLASH);
     if (!flash) {
         return false;
     }
     avr->flash = flash;
-    memset(data + avr->ramend + 1, 0, DATA - (avr->ramend + 1u));
-    memset(flash, 0xFF, FLASH);
+    memset(avr->data + avr->ramend + 1, 0, DATA - (avr->ramend + 1u));
+    memset(avr->flash, 0xFF, FLASH);
     return true;
 }
 
