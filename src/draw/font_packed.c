@@ -59,7 +59,7 @@ static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *gly
             glyph->map = (struct jl_bitmap){p.bitmaps + u24(g), (int16_t)u8(g + 3),
                                             (int16_t)u8(g + 4), &jl_flash_columns};
             glyph->left = (int8_t)u8(g + 5);
-            glyph->top = (int8_t)u8(g + 6);
+            glyph->top = (int16_t)((int16_t)(u8(g + 6) ^ 0x80) - 0x80); /* 8 bits with a sign */
             glyph->advance = jl_flash_byte(g + 7);
             return true;
         }
@@ -187,7 +187,7 @@ jl_status jl_font_open(struct jl_font *font, const void *bytes, size_t size) {
     }
     /* "JLF1", bits a pixel, ascent, height, 0, ranges (2 bytes), glyphs (2). */
     uint8_t head[8];
-    for (uint8_t i = 0; i < sizeof head; i++) {
+    for (size_t i = 0; i < sizeof head; i++) {
         head[i] = jl_flash_byte(table + i);
     }
     bool known = head[0] == 'J' && head[1] == 'L' && head[2] == 'F' && head[3] == '1' &&
