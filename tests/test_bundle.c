@@ -84,7 +84,7 @@ static void refuses(void) {
         {"--font 9x99", "the library has nothing of the name jl_font_9x99"},
         {"--with jl_nothing", "nothing of the name jl_nothing"},
         {"--card ssd1306-128x64-i2c --card ssd1306-128x64-i2c", "two cards would both be called"},
-        {"--card ssd1306-128x64-i2c --into no/such", "no/such"},
+        {"--card ssd1306-128x64-i2c --into /dev/null/such", "/dev/null/such"},
         {"--card rgb-480x272", "is scanned out"},
     };
     shell_begin();
