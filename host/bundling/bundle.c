@@ -484,8 +484,8 @@ bool jl_bundle_write(const struct jl_bundle *bundle, const char *directory,
     bool good = are_apart(bundle, complaint) &&
                 jl_host_sources_read(&bundling.sources, complaint) && choose(&bundling);
     snprintf(path, sizeof path, "%s/jadelamp.h", directory);
-    good = good && jl_directory_make(directory, complaint) &&
-           jl_file_begin(&header, path, complaint);
+    good =
+        good && jl_directory_make(directory, complaint) && jl_file_begin(&header, path, complaint);
     snprintf(path, sizeof path, "%s/jadelamp.c", directory);
     good = good && jl_file_begin(&body, path, complaint);
     good =
