@@ -79,6 +79,9 @@ void cli_print_timings_briefly(const struct jl_card *card);
 void cli_print_typed(const struct jl_typed *typed);
 cJSON *cli_typed_json(const struct jl_typed *typed);
 
+/* The name of a file without folder and ending. */
+void cli_base_of(const char *path, char *name, size_t size);
+
 /* Prints lines of text, indented. */
 void cli_print_lines(const char *text);
 

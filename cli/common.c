@@ -307,3 +307,12 @@ void cli_free_texts(char **texts) {
     }
     free(texts);
 }
+
+void cli_base_of(const char *path, char *name, size_t size) {
+    const char *slash = strrchr(path, '/');
+    snprintf(name, size, "%s", slash ? slash + 1 : path);
+    char *dot = strrchr(name, '.');
+    if (dot && dot != name) {
+        *dot = '\0';
+    }
+}

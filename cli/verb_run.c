@@ -24,16 +24,6 @@ static void print_json(const struct jl_run_result *result) {
     cli_print_json(json);
 }
 
-/* The file's name without folder and ending. */
-static void name_of(const char *path, char *name, size_t size) {
-    const char *slash = strrchr(path, '/');
-    snprintf(name, size, "%s", slash ? slash + 1 : path);
-    char *dot = strrchr(name, '.');
-    if (dot && dot != name) {
-        *dot = '\0';
-    }
-}
-
 /*
  * Firmware for another processor is run by a program of its own. ELF for it, by its machine (System
  * V ABI, ELF header: e_machine at byte 18); Intel HEX, by its colon.
@@ -67,7 +57,7 @@ static int run(const char *verb, const char *card_name, const char *path,
     static struct jl_run_result result; /* large */
     static struct jl_hand_script hands;
     struct jl_complaint complaint = {""};
-    name_of(path, name, sizeof name);
+    cli_base_of(path, name, sizeof name);
     const struct jl_run_request request = {.name = name,
                                            .directory = typed->directory,
                                            .scale = typed->scale,

@@ -173,7 +173,7 @@ int verb_watch(int argc, const char **argv) {
         watching.directory = directory ? directory : ".";
         watching.terminal = terminal;
         watching.quiet = as_json != 0;
-        watching.patience_ms = patience > 2e6 ? INT32_MAX : (int)(patience * 1000);
+        watching.patience_ms = (int)(patience * 1000);
         watching.clears = isatty(STDOUT_FILENO) && !watching.explain;
         status = watch(&watching, source, file, card, as_json != 0);
         close(file);

@@ -171,6 +171,11 @@ static void it_begins_in_the_middle(void) {
     memmove(bytes + 3, bytes, count);
     memcpy(bytes, "\xC0\x55\x99", 3);
     count += 3;
+    /* once more without its first bytes: who begins to listen hears the middle of a record */
+    save("middle.tap", 5, count);
+    EXPECT_INT(shell("cat middle.tap | " JADELAMP " watch --from - -c ssd1306-128x64-i2c"), 1);
+    EXPECT_CONTAINS(output, "records of the tap were lost or damaged");
+    expect_same_glass(&stage, "ssd1306-128x64-i2c-glass.png");
     save("noise.tap", 0, count);
     EXPECT_INT(shell(JADELAMP " watch --from noise.tap -c ssd1306-128x64-i2c"), 1);
     EXPECT_CONTAINS(output, "1 records of the tap were lost or damaged");

@@ -212,16 +212,6 @@ static int run(const struct typed_firmware *typed, const char *path,
     return cli_finish("run", status);
 }
 
-/* The file's name without folder and ending. */
-static void base_of(const char *path, char *base, size_t size) {
-    const char *slash = strrchr(path, '/');
-    snprintf(base, size, "%s", slash ? slash + 1 : path);
-    char *dot = strrchr(base, '.');
-    if (dot && dot != base) {
-        *dot = '\0';
-    }
-}
-
 static int check_and_run(const struct typed_firmware *typed, const char *path) {
     char base[200];
     struct firmware_request request = {
@@ -234,7 +224,7 @@ static int check_and_run(const struct typed_firmware *typed, const char *path) {
                  .base = base,
                  .scale = typed->scale,
                  .no_wires = typed->no_wires != 0}};
-    base_of(path, base, sizeof base);
+    cli_base_of(path, base, sizeof base);
     if (!typed->card) {
         return cli_bad("run", "name the panel, with --card CARD; jadelamp catalog lists cards");
     }

@@ -1,15 +1,12 @@
-/* Records of docs/tap.md, from what a bus saw. */
+/* What a bus saw, sent once more through a tap of the library whose port goes nowhere. */
 #include "tell_tap.h"
 
 #include <signal.h>
-#include <string.h>
 #include <sys/wait.h>
 #include <time.h>
 #include <unistd.h>
 
 #include "cli.h"
-
-enum { END = 0xC0, ESCAPE = 0xDB, ESCAPED_END = 0xDC, ESCAPED_ESCAPE = 0xDD };
 
 static double real_s(void) {
     struct timespec now;
@@ -17,7 +14,39 @@ static double real_s(void) {
     return (double)now.tv_sec + (double)now.tv_nsec / 1e9;
 }
 
-bool tell_tap_window(struct tell_tap *tap, const char *card) {
+/* ---- the port ---- */
+
+static jl_status send_nowhere(void *context, const struct jl_transfer *transfer) {
+    (void)context, (void)transfer;
+    return JL_OK;
+}
+
+static void do_not_wait(void *context, uint32_t microseconds) {
+    (void)context, (void)microseconds;
+}
+
+static void move_nothing(void *context, enum jl_pin pin, bool high) {
+    (void)context, (void)pin, (void)high;
+}
+
+static uint32_t time_of_bytes(void *context) {
+    const struct tell_tap *tell = context;
+    return (uint32_t)(tell->at_ps / 1000000);
+}
+
+static const struct jl_port_ops nowhere = {
+    .send = send_nowhere, .wait_us = do_not_wait, .set_pin = move_nothing, .now_us = time_of_bytes};
+
+static void write_bytes(void *context, const uint8_t *bytes, size_t count) {
+    struct tell_tap *tell = context;
+    for (size_t done = 0; done < count && !tell->closed;) {
+        ssize_t written = write(tell->file, bytes + done, count - done);
+        tell->closed = written <= 0;
+        done += written > 0 ? (size_t)written : 0;
+    }
+}
+
+bool tell_tap_window(struct tell_tap *tell, const char *card) {
     static const char *words[] = {"window", NULL, "--from", "-", NULL};
     int ends[2];
     words[1] = card;
@@ -34,110 +63,78 @@ bool tell_tap_window(struct tell_tap *tap, const char *card) {
     }
     close(ends[0]);
     signal(SIGPIPE, SIG_IGN); /* a window that is closed ends the run, and is no error */
-    *tap = (struct tell_tap){.file = ends[1], .window = process, .begun_s = real_s()};
+    *tell = (struct tell_tap){.file = ends[1], .window = process, .begun_s = real_s()};
+    tell->nowhere = (struct jl_port){.ops = &nowhere, .context = tell};
+    jl_tap_begin(&tell->tap, &tell->tapped, &tell->nowhere, write_bytes, tell);
     return true;
 }
 
-/* ---- records ---- */
+/* ---- what the bus saw ---- */
 
-static unsigned put(uint8_t *out, unsigned at, uint8_t byte) {
-    if (byte == END || byte == ESCAPE) {
-        out[at++] = ESCAPE;
-        byte = byte == END ? ESCAPED_END : ESCAPED_ESCAPE;
+/* An I2C transfer whole, or bytes of one level of D/C. */
+static void flush(struct tell_tap *tell) {
+    const struct jl_port *to = &tell->tapped;
+    if (tell->open) {
+        const struct jl_transfer transfer = {.body = tell->bytes,
+                                             .body_bytes = tell->count,
+                                             .i2c_address = tell->is_i2c ? tell->address : 0};
+        to->ops->set_pin(to->context, JL_PIN_DC, tell->data);
+        (void)to->ops->send(to->context, &transfer);
     }
-    out[at++] = byte;
-    return at;
+    tell->open = false;
+    tell->count = 0;
 }
 
-static void flush(struct tell_tap *tap) {
-    uint8_t plain[TELL_MOST + 8], framed[2 * sizeof plain + 2];
-    uint32_t us = (uint32_t)(tap->at_ps / 1000000);
-    unsigned count = 0, at = 0;
-    uint16_t check = 0xFFFF;
-    if (!tap->kind) {
+static void begin(struct tell_tap *tell, const struct jl_bus_event *event) {
+    flush(tell);
+    tell->open = true;
+    tell->at_ps = event->at_ps;
+    tell->data = event->data;
+}
+
+static void take_byte(struct tell_tap *tell, const struct jl_bus_event *event) {
+    if (event->address) {
+        begin(tell, event);
+        tell->is_i2c = true;
+        tell->address = (uint8_t)(event->value >> 1);
         return;
     }
-    plain[count++] = tap->kind;
-    plain[count++] = tap->number++;
-    for (int shift = 0; shift < 32; shift += 8) {
-        plain[count++] = (uint8_t)(us >> shift);
+    if (!tell->is_i2c && (!tell->open || tell->data != event->data || tell->count == TELL_MOST)) {
+        begin(tell, event);
     }
-    memcpy(plain + count, tap->bytes, tap->count);
-    count += tap->count;
-    for (unsigned i = 0; i < count; i++) {
-        check ^= (uint16_t)(plain[i] << 8);
-        for (int bit = 0; bit < 8; bit++) {
-            check = (uint16_t)(check & 0x8000 ? check << 1 ^ 0x1021 : check << 1);
-        }
-    }
-    plain[count++] = (uint8_t)check;
-    plain[count++] = (uint8_t)(check >> 8);
-    framed[at++] = END;
-    for (unsigned i = 0; i < count; i++) {
-        at = put(framed, at, plain[i]);
-    }
-    framed[at++] = END;
-    for (unsigned done = 0; done < at && !tap->closed;) {
-        ssize_t written = write(tap->file, framed + done, at - done);
-        tap->closed = written <= 0;
-        done += written > 0 ? (unsigned)written : 0;
-    }
-    tap->kind = 0;
-    tap->count = 0;
-}
-
-static void add(struct tell_tap *tap, uint8_t kind, const struct jl_bus_event *event,
-                uint8_t byte) {
-    if (tap->kind && (tap->count == TELL_MOST || (tap->kind != kind && kind != 'i'))) {
-        flush(tap);
-    }
-    if (!tap->kind) {
-        tap->kind = kind;
-        tap->at_ps = event->at_ps;
-    }
-    tap->bytes[tap->count++] = byte;
-}
-
-void tell_tap_event(struct tell_tap *tap, const struct jl_bus_event *event) {
-    if (!tap->file) {
-        return;
-    }
-    switch (event->kind) {
-    case JL_BUS_BYTE:
-        if (event->address) { /* a transfer begins: its address without the read bit */
-            flush(tap);
-            add(tap, 'I', event, (uint8_t)(event->value >> 1));
-            tap->is_i2c = true;
-        } else {
-            add(tap, tap->is_i2c ? 'i' : event->data ? 'D' : 'C', event, (uint8_t)event->value);
-        }
-        break;
-    case JL_BUS_STOP:
-        flush(tap);
-        break;
-    case JL_BUS_RESET:
-        flush(tap);
-        add(tap, 'P', event, event->high);
-        flush(tap);
-        break;
-    default:
-        break;
+    if (tell->count < TELL_MOST) { /* no panel on I2C has a longer transfer */
+        tell->bytes[tell->count++] = (uint8_t)event->value;
     }
 }
 
-void tell_tap_pace(struct tell_tap *tap, uint64_t now_ps) {
-    if (!tap->file) {
+void tell_tap_event(struct tell_tap *tell, const struct jl_bus_event *event) {
+    if (!tell->file) {
         return;
     }
-    if (tap->window && waitpid(tap->window, NULL, WNOHANG) == tap->window) {
-        tap->window = 0;
-        tap->closed = true;
+    if (event->kind == JL_BUS_BYTE) {
+        take_byte(tell, event);
+    } else if (event->kind == JL_BUS_STOP) {
+        flush(tell);
+    } else if (event->kind == JL_BUS_RESET) {
+        flush(tell);
+        tell->at_ps = event->at_ps;
+        tell->tapped.ops->set_pin(tell->tapped.context, JL_PIN_RESET, event->high);
+    }
+}
+
+void tell_tap_pace(struct tell_tap *tell, uint64_t now_ps) {
+    if (!tell->file) {
         return;
     }
-    double ahead_s = tap->begun_s + (double)now_ps / 1e12 - real_s();
+    if (tell->window && waitpid(tell->window, NULL, WNOHANG) == tell->window) {
+        tell->window = 0;
+        tell->closed = true;
+        return;
+    }
+    double ahead_s = tell->begun_s + (double)now_ps / 1e12 - real_s();
     if (ahead_s > 0.005) {
-        if (!tap->is_i2c) { /* a transfer on I2C is told whole */
-            flush(tap);
+        if (!tell->is_i2c) { /* a transfer on I2C is told whole */
+            flush(tell);
         }
         struct timespec time = {.tv_sec = (time_t)ahead_s,
                                 .tv_nsec = (long)((ahead_s - (double)(time_t)ahead_s) * 1e9)};
@@ -145,13 +142,13 @@ void tell_tap_pace(struct tell_tap *tap, uint64_t now_ps) {
     }
 }
 
-void tell_tap_end(struct tell_tap *tap) {
-    if (tap->file) {
-        flush(tap);
-        close(tap->file);
-        tap->file = 0;
-        if (tap->window) { /* until it is closed */
-            waitpid(tap->window, NULL, 0);
+void tell_tap_end(struct tell_tap *tell) {
+    if (tell->file) {
+        flush(tell);
+        close(tell->file);
+        tell->file = 0;
+        if (tell->window) { /* until it is closed */
+            waitpid(tell->window, NULL, 0);
         }
     }
 }

@@ -3,29 +3,32 @@
 #define JADELAMP_CLI_FIRMWARE_TELL_TAP_H
 
 #include "jadelamp/host/decode.h"
+#include "jadelamp/tap.h"
 
-enum { TELL_MOST = 200 };
+enum { TELL_MOST = 1 << 15 };
 
 struct tell_tap {
     int file;    /* to write to; 0: nobody listens */
     int window;  /* its process; 0: it has ended */
     bool closed; /* by who listened */
-    bool is_i2c; /* I2C was seen: what follows an address belongs to it */
-    uint8_t number, kind, bytes[TELL_MOST];
-    unsigned count;
-    uint64_t at_ps; /* of the first of them */
+    struct jl_port nowhere, tapped;
+    struct jl_tap tap;
+    bool is_i2c, open, data; /* of the transfer that is gathered */
+    uint8_t address, bytes[TELL_MOST];
+    size_t count;
+    uint64_t at_ps; /* of its first byte */
     double begun_s; /* real time when the run began */
 };
 
 /* Starts a window on a card, to which the tap is told. False: reported. */
-bool tell_tap_window(struct tell_tap *tap, const char *card);
+bool tell_tap_window(struct tell_tap *tell, const char *card);
 
-void tell_tap_event(struct tell_tap *tap, const struct jl_bus_event *event);
+void tell_tap_event(struct tell_tap *tell, const struct jl_bus_event *event);
 
 /* What is known goes out, and real time catches up with the run's. */
-void tell_tap_pace(struct tell_tap *tap, uint64_t now_ps);
+void tell_tap_pace(struct tell_tap *tell, uint64_t now_ps);
 
 /* Ends the telling, and waits until the window is closed. */
-void tell_tap_end(struct tell_tap *tap);
+void tell_tap_end(struct tell_tap *tell);
 
 #endif

@@ -13,9 +13,10 @@ static bool looks_like_vcd(struct jl_capture *capture) {
     return source_peek(&capture->source) == '$';
 }
 
-/* A tap begins with the end of a frame: 0xC0. No text does, in ASCII or UTF-8. */
+/* A tap in a file begins with the end of a frame: 0xC0. No text does, in ASCII or UTF-8. What comes
+ * live is always one: who begins to listen hears the middle of a record. */
 static bool looks_like_tap(struct jl_capture *capture) {
-    return source_peek(&capture->source) == 0xC0;
+    return capture->source.live || source_peek(&capture->source) == 0xC0;
 }
 
 struct jl_capture *jl_capture_open(const char *path, const struct jl_capture_options *options,

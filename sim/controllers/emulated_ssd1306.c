@@ -1,7 +1,7 @@
 /* Emulated ssd1306 (datasheet rev 1.1, table 9-1), and 23h/D6h of later revisions. */
 #include "mono_oled.h"
 
-static const struct mono_oled_part part = {
+const struct mono_oled_part jl_sim_ssd1306_facts = {
     .segments = 128,
     .no_effect = "",
     .supply = MONO_OLED_PUMP,
@@ -11,7 +11,7 @@ static const struct mono_oled_part part = {
     .recovery_us = 3,
 };
 
-static const struct stranger strangers[] = {
+const struct stranger jl_sim_ssd1306_strangers[] = {
     {0xAD, 0xAD, "the converter is an sh1106's; here 8D 14 switches the charge pump on"},
     {0, 0, NULL},
 };
@@ -19,9 +19,9 @@ static const struct stranger strangers[] = {
 const struct jl_emulated_part jl_emulated_ssd1306 = {
     .name = "ssd1306",
     .commands = &jl_sim_ssd1306_commands,
-    .strangers = strangers,
+    .strangers = jl_sim_ssd1306_strangers,
     .machine = &jl_sim_mono_oled_machine,
-    .facts = &part,
+    .facts = &jl_sim_ssd1306_facts,
     .state_bytes = sizeof(struct mono_oled),
     .serial_cycle_ps = 100000,
     .parallel_cycle_ps = 300000,

@@ -80,4 +80,8 @@ struct mono_oled {
 /* What all of them do; their facts are a struct mono_oled_part. */
 extern const struct machine jl_sim_mono_oled_machine;
 
+/* Those of ssd1306, which ssd1315 has, too. */
+extern const struct mono_oled_part jl_sim_ssd1306_facts;
+extern const struct stranger jl_sim_ssd1306_strangers[];
+
 #endif

@@ -18,7 +18,8 @@ extern "C" {
 
 struct jl_capture;
 
-/** What comes while one looks, such as from a UART: an open file that is read instead. */
+/** What comes while one looks, such as from a UART: an open file that is read instead, as the bytes
+ * of a tap. */
 struct jl_capture_live {
     int file;
     int idle_ms;                 /**< after so long without a byte, and again and again, */
