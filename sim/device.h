@@ -55,6 +55,7 @@ struct geometry_words {
     const char *order;  /* or NULL: rows have one order only */
     const char *roll;   /* the first row; or NULL */
     const char *mirror; /* the directions */
+    bool columns;       /* what is scanned one by one is columns of the glass, not rows */
 };
 
 /*

@@ -15,22 +15,37 @@ static bool is_behind(struct jl_device *device, int x, int y, struct place *plac
 
 /* ---- rows and columns ---- */
 
+/* What the part scans one by one: rows of most glass, columns of some. */
+static const char *scanned_name(const struct jl_device *device) {
+    return device->machine->words->columns ? "column" : "row";
+}
+
+static int scanned_count(const struct jl_device *device) {
+    return device->machine->words->columns ? device->glass.width : device->glass.height;
+}
+
+static bool is_behind_scanned(struct jl_device *device, int at, struct place *place) {
+    bool columns = device->machine->words->columns;
+    return is_behind(device, columns ? at : 0, columns ? 0 : at, place);
+}
+
 /* Rows that no output drives. */
 static bool tell_missing_rows(struct jl_device *device) {
+    const struct geometry_words *words = device->machine->words;
     int first = -1, last = -1;
-    for (int y = 0; y < device->glass.height; y++) {
+    for (int at = 0; at < scanned_count(device); at++) {
         struct place place;
-        if (!is_behind(device, 0, y, &place)) {
-            first = first < 0 ? y : first;
-            last = y;
+        if (!is_behind_scanned(device, at, &place)) {
+            first = first < 0 ? at : first;
+            last = at;
         }
     }
-    if (first >= 0 && device->machine->words->rows) {
+    if (first >= 0 && words->rows) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_GEOMETRY,
-                             "rows %d to %d of the glass are not driven: %s has to reach its %d "
-                             "rows, and %s to be as it is bonded",
-                             first, last, device->machine->words->rows, device->glass.height,
-                             device->machine->words->order);
+                             "%ss %d to %d of the glass are not driven: %s has to reach its %d "
+                             "%ss, and %s to be as it is bonded",
+                             scanned_name(device), first, last, words->rows, scanned_count(device),
+                             scanned_name(device), words->order ? words->order : words->roll);
     }
     return first >= 0;
 }
@@ -39,12 +54,12 @@ static bool tell_missing_rows(struct jl_device *device) {
 static int count_jumps(struct jl_device *device, int *at) {
     struct place one, next;
     int jumps = 0;
-    is_behind(device, 0, 0, &one);
-    for (int y = 1; y < device->glass.height; y++, one = next) {
-        is_behind(device, 0, y, &next);
+    is_behind_scanned(device, 0, &one);
+    for (int i = 1; i < scanned_count(device); i++, one = next) {
+        is_behind_scanned(device, i, &next);
         if (abs(next.line - one.line) != 1) {
             jumps++;
-            *at = y;
+            *at = i;
         }
     }
     return jumps;
@@ -54,14 +69,15 @@ static int count_jumps(struct jl_device *device, int *at) {
  * writes those rows. */
 static void tell_first_rows(struct jl_device *device, int jumps) {
     struct place top, bottom;
-    is_behind(device, 0, 0, &top);
-    is_behind(device, 0, device->glass.height - 1, &bottom);
+    is_behind_scanned(device, 0, &top);
+    is_behind_scanned(device, scanned_count(device) - 1, &bottom);
     int first = top.line < bottom.line ? top.line : bottom.line;
     if (jumps == 0 && first > 0 && device->machine->words->roll && !device->judged.once) {
         jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_GEOMETRY,
-                             "the glass shows rows %d to %d of the memory, and not the first ones "
+                             "the glass shows %ss %d to %d of the memory, and not the first ones "
                              "(%s, multiplex ratio)",
-                             first, first + device->glass.height - 1, device->machine->words->roll);
+                             scanned_name(device), first, first + scanned_count(device) - 1,
+                             device->machine->words->roll);
     }
 }
 
@@ -93,12 +109,12 @@ static void judge_geometry(struct jl_device *device) {
     }
     if (jumps == 1 && words->roll && !device->judged.once) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_GEOMETRY,
-                             "the picture is rolled: its first row is in row %d of the glass (%s)",
-                             jump, words->roll);
+                             "the picture is rolled: its first %s is in %s %d of the glass (%s)",
+                             scanned_name(device), scanned_name(device), jump, words->roll);
     }
     tell_first_rows(device, jumps);
     if (!device->means_mirrored && !device->judged.once &&
-        is_mirrored(device, jump < height / 2 ? height - 2 : 0)) {
+        is_mirrored(device, !words->columns && jump < height / 2 ? height - 2 : 0)) {
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_GEOMETRY,
                              "the picture is mirrored on this glass: change one of %s",
                              words->mirror);

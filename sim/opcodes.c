@@ -18,6 +18,7 @@ static const struct {
 } relatives[] = {
     {"ssd1306", &jl_sim_ssd1306_commands},
     {"sh1106", &jl_sim_sh1106_commands},
+    {"sh1107", &jl_sim_sh1107_commands},
     {"ssd1305", &jl_sim_ssd1305_commands},
     {"ssd1309", &jl_sim_ssd1309_commands},
     {"ssd1315", &jl_sim_ssd1315_commands},

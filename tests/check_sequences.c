@@ -76,6 +76,12 @@ const struct check_base check_bases[] = {
      "orientation = half-turn",
      "AE|D5 80|A8 3F|D3 00|40|AD 8B|A0|C0|DA 12|81 80|D9 22|DB 35|A4|A6|"
      "clear|AF"},
+    {"sh1107", "sh1107", "128 x 128", I2C, "", "",
+     "AE|D5 50|20|A8 7F|D3 00|DC 00|AD 8B|A0|C0|81 80|D9 22|DB 35|A4|A6|clear|AF|~100"},
+    {"sh1107 upright", "sh1107", "64 x 128", I2C, "first-column = 32", "",
+     "AE|D5 51|20|81 4F|AD 8B|A0|C0|DC 00|D3 60|D9 22|DB 35|A8 3F|A4|A6|clear|AF"},
+    {"sh1107 turned by half", "sh1107", "64 x 128", SPI4, "first-column = 32",
+     "orientation = half-turn", "AE|20|AD 8B|A1|C8|DC 00|D3 20|A8 3F|A4|A6|clear|AF"},
     /* ---- grey ---- */
     {"ssd1327", "ssd1327", "128 x 128", SPI, "", "",
      "FD 12|AE|15 00 3F|75 00 7F|81 80|A0 51|A1 00|A2 00|A4|A8 7F|B1 F1|B3 00|AB 01|B6 0F|BE 0F|"

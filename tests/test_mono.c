@@ -27,6 +27,9 @@ static const struct make mono_makes[] = {
     {"sh1106 128x64", LCD(sh1106), 128, 64, 2, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"sh1106 132x64", LCD(sh1106), 132, 64, 0, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"sh1106 72x40", LCD(sh1106), 72, 40, 30, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
+    {"sh1107 128x128", LCD(sh1107), 128, 128, 0, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
+    {"sh1107 64x128", LCD(sh1107), 64, 128, 32, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
+    {"sh1107 100x96", LCD(sh1107), 100, 96, 8, 0, 0, 0, 0, 4000000, 300, COLUMNS, false, NULL},
     {"st7565 128x64", LCD(st7565), 128, 64, 0, 0, 0, 0, 0, 20000000, 240, COLUMNS, false, NULL},
     {"st7565 132x64", LCD(st7565), 132, 64, 0, 0, 0, 0, 0, 20000000, 240, COLUMNS, false, NULL},
     {"st7567 128x64", LCD(st7567), 128, 64, 0, 0, 0, 0, 0, 20000000, 240, COLUMNS, false, NULL},
@@ -131,7 +134,7 @@ static void every_bus(void) {
             }
         }
     }
-    EXPECT_INT(buses_seen, 9 * (1 + 4 * 2) + 3 * (3 * 2) + 4 * 2 + 1 * 2 + 2 * 2);
+    EXPECT_INT(buses_seen, 12 * (1 + 4 * 2) + 3 * (3 * 2) + 4 * 2 + 1 * 2 + 2 * 2);
 }
 
 /* Bands, drawing without a frame, conversion, pieces and asynchronous presents take pages apart. */
@@ -213,7 +216,7 @@ static void other_ways_to_send(void) {
                 stage_close(&stage);
                 continue;
             } else {
-                static uint8_t greys[JL_GREY4_BYTES(132, 64)];
+                static uint8_t greys[JL_GREY4_BYTES(240, 128)];
                 struct jl_frame grey;
                 EXPECT_INT(jl_frame_init(&grey, &jl_grey4, stage.panel.width, stage.panel.height,
                                          greys, sizeof greys),
@@ -337,7 +340,9 @@ static void page_write_bytes(void) {
         /* column 12 = 0Ch: B0 + page, 10 + 0, 00 + C */
         {"sh1106 128x64", 0, "CB1100C DA5A5A5 CB2100C DA5A5A5", 0, 0},
         {"ssd0303 132x64", 0, "CB1100A DA5A5A5 CB2100A DA5A5A5", 0, 0},
-        {"sh1106 72x40", 0, "CB11208 DA5A5A5 CB21208 DA5A5A5", 0, 0}, /* 40 = 28h */
+        {"sh1107 64x128", 0, "CB1100A DA5A5A5 CB2100A DA5A5A5", 0, 0},
+        {"sh1107 100x96", JL_TURN_180, "CB5100A DA5A5A5 CB6100A DA5A5A5", 0, 0}, /* 32 rows on */
+        {"sh1106 72x40", 0, "CB11208 DA5A5A5 CB21208 DA5A5A5", 0, 0},            /* 40 = 28h */
         {"st7565 128x64", 0, "CB1100A DA5A5A5 CB2100A DA5A5A5", 0, 0},
         /* reversed ADC: four columns further on */
         {"st7565 128x64", JL_TURN_180, "CB1100E DA5A5A5 CB2100E DA5A5A5", 0, 0},
@@ -373,6 +378,7 @@ static void setting_bytes(void) {
         {"ssd1305 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"ssd1309 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"ssd1315 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
+        {"sh1107 128x128", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"sh1106 128x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"ssd0303 132x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         /* 6 bits of volume; power save is AE with A5 */
@@ -657,6 +663,16 @@ static void complaints(void) {
         {"sh1106 past the column", &jl_emulated_sh1106, 128, 64, "R ~1 CAF *133",
          "past the last column", NULL},
         {"sh1106 short reset", &jl_emulated_sh1106, 128, 64, "r ~1 CAF", "reset was low", NULL},
+        {"sh1107 knows no windows", &jl_emulated_sh1107, 128, 128, "R ~1 CAF C22",
+         "unknown command 22: this part has no windows", NULL},
+        {"sh1107 has its first line elsewhere", &jl_emulated_sh1107, 128, 128, "R ~1 CAF C40",
+         "the first line is an argument: DC 00", NULL},
+        {"sh1107 converter off", &jl_emulated_sh1107, 128, 128, "R ~1 CAD8A CAF", NULL,
+         "send AD 8B before AF"},
+        {"sh1107 past the page", &jl_emulated_sh1107, 128, 128, "R ~1 CAF *129",
+         "give each page its address (B0..BF)", NULL},
+        {"sh1107 drives 32 columns", &jl_emulated_sh1107, 64, 128, "R ~1 CA81F CAF D00",
+         "columns 32 to 63 of the glass are not driven", NULL},
         {"ssd1315 without its pump", &jl_emulated_ssd1315, 128, 64, "R ~1 CA1 CC8 CAF", NULL,
          "the charge pump is off"},
         {"ssd1309 has no pump", &jl_emulated_ssd1309, 128, 64, "R ~1 C8D", "unknown command 8D",
@@ -804,6 +820,8 @@ static void wire_cost(void) {
         {"ssd0303 96x32", 4 * (3 + 96)}, /* its lines end where the RAM does: the column stops */
         /* the lower column digit once, page and upper digit each time */
         {"sh1106 128x64", 1 + 8 * (2 + 128)},
+        {"sh1107 128x128", 3 + 128 + 15 * (3 + 128)}, /* the column ran around */
+        {"sh1107 64x128", 1 + 16 * (2 + 64)},
         {"st7565 128x64", 1 + 8 * (2 + 128)},
         {"pcd8544 84x48", 2 + 504},
         /* sync, address; sync, data; two bytes of the wire each */

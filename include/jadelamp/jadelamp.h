@@ -50,6 +50,7 @@
 #include "jadelamp/controllers/pcd8544.h"
 #include "jadelamp/controllers/rgb_glass.h"
 #include "jadelamp/controllers/sh1106.h"
+#include "jadelamp/controllers/sh1107.h"
 #include "jadelamp/controllers/ssd0303.h"
 #include "jadelamp/controllers/ssd1305.h"
 #include "jadelamp/controllers/ssd1306.h"

@@ -43,7 +43,7 @@ const struct command *jl_sim_find_command(const struct command_set *set, uint8_t
 
 extern const struct command_set jl_sim_ssd1305_commands, jl_sim_ssd1306_commands,
     jl_sim_ssd1309_commands, jl_sim_sh1106_commands, jl_sim_ssd0303_commands,
-    jl_sim_ssd1315_commands;
+    jl_sim_ssd1315_commands, jl_sim_sh1107_commands;
 extern const struct command_set jl_sim_st7565_commands, jl_sim_st7567_commands,
     jl_sim_uc1701_commands;
 extern const struct command_set jl_sim_ssd1322_commands, jl_sim_ssd1327_commands,

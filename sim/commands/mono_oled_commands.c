@@ -1,6 +1,6 @@
 /*
  * Commands of ssd1305, ssd1306 (datasheet rev 1.1, table 9-1, and 23h and D6h of later revisions),
- * ssd1309, ssd1315, sh1106 and ssd0303.
+ * ssd1309, ssd1315, sh1106, sh1107 and ssd0303.
  */
 #include "commands.h"
 
@@ -119,6 +119,32 @@ static const struct command sh1106[] = {
     END_OF_COMMANDS,
 };
 
+/* Its table is its own: columns of the RAM are scanned, and pages lie along the segments. */
+static const struct command sh1107[] = {
+    {0x00, 0x0F, 0, 0, "column start, low nibble", "column {c:3-0} and the high digit"},
+    {0x10, 0x17, 0, 0, "column start, high digit", "column {c:2-0*16} and the low nibble"},
+    {0x20, 0x21, 0, 0, "memory addressing mode", "{c:0|page|vertical}"},
+    {0x81, 0x81, 1, 1, "contrast", "{0} of 255"},
+    {0xA0, 0xA1, 0, 0, "segment remap", "row 0 at {c:0|segment 0|the last segment}"},
+    {0xA4, 0xA5, 0, 0, "entire display on", "{c:0|shows the RAM|all pixels on}"},
+    {0xA6, 0xA7, 0, 0, "inverse display", "{c:0|1 is lit|0 is lit}"},
+    {0xA8, 0xA8, 1, 1, "multiplex ratio", "{0+1} columns"},
+    {0xAD, 0xAD, 1, 1, "DC-DC converter", "{0:0|off|on}"},
+    {0xAE, 0xAF, 0, 0, "display off or on", "{c:0|off|on}"},
+    {0xB0, 0xBF, 0, 0, "page start", "page {c:3-0}"},
+    {0xC0, 0xC0, 0, 0, "COM scan direction", "from COM0 up"},
+    {0xC8, 0xC8, 0, 0, "COM scan direction", "from the last COM down"},
+    {0xD3, 0xD3, 1, 1, "display offset", "{0} columns"},
+    {0xD5, 0xD5, 1, 1, "clock", "oscillator {0:7-4} of 15, divided by {0:3-0+1}"},
+    {0xD9, 0xD9, 1, 1, "precharge", "phase 1 {0:3-0}, phase 2 {0:7-4} clocks"},
+    {0xDB, 0xDB, 1, 1, "deselect level", "{0x}"},
+    {0xDC, 0xDC, 1, 1, "start line", "column {0} of the RAM first"},
+    {0xE0, 0xE0, 0, 0, "read-modify-write", 0},
+    {0xE3, 0xE3, 0, 0, "no operation", 0},
+    {0xEE, 0xEE, 0, 0, "read-modify-write end", 0},
+    END_OF_COMMANDS,
+};
+
 static const struct command ssd0303[] = {
     {0xAD, 0xAD, 1, 1, "DC-DC converter", "{0:0|off|on}"},
     {0xD8, 0xD8, 1, 1, "area colour and low power", "{0x}"},
@@ -132,3 +158,4 @@ const struct command_set jl_sim_ssd1306_commands = {.own = ssd1306, .common = co
 const struct command_set jl_sim_ssd1315_commands = {.own = ssd1306, .common = common};
 const struct command_set jl_sim_ssd1309_commands = {.own = ssd1309, .common = common};
 const struct command_set jl_sim_sh1106_commands = {.own = sh1106, .common = common};
+const struct command_set jl_sim_sh1107_commands = {.own = sh1107};

@@ -20,13 +20,15 @@
  *  - Oscillator settings other than 8 are taken as 4 % a step (the datasheet gives
  *    only "increases with the value").
  *  - sh1106: what is written past column 131 is lost; nothing goes on to the next page.
+ *  - sh1107: a column of the RAM is a common, and the bits of a page are eight segments; A0h/A1h
+ *    and C0h/C8h act when the glass is driven; the column wraps within its page.
  */
 #include "mono_oled.h"
 
 #include <stddef.h>
 #include <string.h>
 
-enum { PAGES = MONO_OLED_PAGES, LINES = 64, PADS_A_SIDE = 32 };
+enum { PADS_A_SIDE = 32 };
 
 static struct mono_oled *chip_of(struct jl_device *device) {
     return device->state;
@@ -40,16 +42,18 @@ static const struct mono_oled_part *part_of(const struct jl_device *device) {
 static void load_reset_values(struct mono_oled *chip, const struct mono_oled_part *part) {
     struct mono_oled fresh = {
         .segments = part->segments,
+        .pages = part->sideways ? 16 : 8,
+        .lines = part->sideways ? 128 : 64,
         .addressing = ADDRESS_PAGE,
         .column_end = (uint8_t)(part->segments - 1),
-        .page_end = PAGES - 1,
-        .multiplex = LINES - 1,
+        .page_end = part->sideways ? 15 : 7,
+        .multiplex = part->sideways ? 127 : 63,
         .alternative_pins = true,
         .contrast = part->contrast_after_reset,
         .clock = part->clock_after_reset,
         .pump_enabled = part->pump_after_reset,
         .precharge = 0x22,
-        .scroll_rows = LINES,
+        .scroll_rows = part->sideways ? 128 : 64,
     };
     memcpy(fresh.ram, chip->ram, sizeof fresh.ram);
     fresh.reset_edge_ps = chip->reset_edge_ps;
@@ -60,7 +64,8 @@ static void load_reset_values(struct mono_oled *chip, const struct mono_oled_par
 static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass *glass) {
     const struct mono_oled_part *part = emulated->facts;
     return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
-           glass->column_offset + glass->width <= part->segments && glass->height <= LINES;
+           glass->column_offset + glass->width <= part->segments &&
+           glass->height <= (part->sideways ? 128 : 64);
 }
 
 static void power_on(struct jl_device *device) {
@@ -81,14 +86,15 @@ static uint64_t frame_ps(const struct mono_oled *chip) {
 }
 
 static uint8_t segment_of_column(const struct mono_oled *chip, uint8_t column) {
-    return chip->segment_remap ? (uint8_t)(chip->segments - 1 - column) : column;
+    return chip->segment_remap && chip->lines == 64 ? (uint8_t)(chip->segments - 1 - column)
+                                                    : column;
 }
 
 static void move_columns(struct mono_oled *chip) {
     const struct scroll *scroll = &chip->scroll;
     /* Towards higher segments when "right" runs along them. */
     bool up = scroll->left == chip->segment_remap;
-    for (int page = scroll->first_page; page <= scroll->last_page && page < PAGES; page++) {
+    for (int page = scroll->first_page; page <= scroll->last_page && page < chip->pages; page++) {
         uint8_t *row = chip->ram[page];
         int last = chip->segments - 1;
         uint8_t around = up ? row[last] : row[0];
@@ -123,7 +129,7 @@ static void run_scroll(struct jl_device *device) {
     }
     /* A whole turn of 128 columns and 64 rows changes nothing: skip those. */
     uint64_t steps = (now - scroll->next_ps) / step + 1;
-    for (uint64_t i = steps % ((uint64_t)chip->segments * LINES); i > 0; i--) {
+    for (uint64_t i = steps % ((uint64_t)chip->segments * (uint64_t)chip->lines); i > 0; i--) {
         scroll_once(chip);
     }
     scroll->next_ps += steps * step;
@@ -141,7 +147,7 @@ static void step_column(struct mono_oled *chip) {
 }
 
 static void step_page(struct mono_oled *chip) {
-    chip->page = step_pointer(chip->page, chip->page_start, chip->page_end, PAGES);
+    chip->page = step_pointer(chip->page, chip->page_start, chip->page_end, chip->pages);
 }
 
 static void advance(struct mono_oled *chip, bool wraps) {
@@ -219,8 +225,10 @@ static void account(struct jl_device *device, size_t bytes) {
         chip->overrun_reported = true;
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_PAGE_OVERRUN,
                              "more than %d bytes without a page command: in page addressing mode "
-                             "they overwrite the same 8 rows; 20 00 takes a whole picture",
-                             chip->segments);
+                             "they overwrite the same 8 rows; %s",
+                             chip->segments,
+                             part_of(device)->sideways ? "give each page its address (B0..BF)"
+                                                       : "20 00 takes a whole picture");
     }
 }
 
@@ -252,7 +260,7 @@ static void set_window(struct jl_device *device, uint8_t limit, uint8_t *start, 
                        uint8_t *pointer) {
     struct mono_oled *chip = chip_of(device);
     const uint8_t *a = chip->arguments;
-    const char *range = limit == 127 ? "00..7F" : limit == PAGES - 1 ? "00..07" : "00..83";
+    const char *range = limit == 127 ? "00..7F" : limit == chip->pages - 1 ? "00..07" : "00..83";
     expect(device, a[0] <= limit, a[0], range);
     expect(device, a[1] <= limit, a[1], range);
     *start = (uint8_t)(a[0] % (limit + 1));
@@ -371,7 +379,8 @@ static void run_command_with_arguments(struct jl_device *device) {
         break;
     case 0x22:
         jl_sim_window_end(device);
-        set_window(device, PAGES - 1, &chip->page_start, &chip->page_end, &chip->page);
+        set_window(device, (uint8_t)(chip->pages - 1), &chip->page_start, &chip->page_end,
+                   &chip->page);
         break;
     case 0x23:
     case 0xD6:
@@ -409,9 +418,14 @@ static void run_command_with_arguments(struct jl_device *device) {
         break;
     case 0xA8:
         jl_sim_judge_setting(device, chip->on);
-        expect(device, a >= 15 && a <= 63, a, "0F..3F (rows - 1)");
-        /* 0..14 are invalid entries: the ratio stays. */
-        chip->multiplex = (a & 63) >= 15 ? a & 63 : chip->multiplex;
+        if (part_of(device)->sideways) {
+            expect(device, a <= 127, a, "00..7F (columns of the glass - 1)");
+            chip->multiplex = a & 127;
+        } else {
+            expect(device, a >= 15 && a <= 63, a, "0F..3F (rows - 1)");
+            /* 0..14 are invalid entries: the ratio stays. */
+            chip->multiplex = (a & 63) >= 15 ? a & 63 : chip->multiplex;
+        }
         jl_sim_judge_anew(device);
         break;
     case 0xAB: /* a dummy, the contrast while dimmed, and the brightness of its area colours */
@@ -425,8 +439,14 @@ static void run_command_with_arguments(struct jl_device *device) {
         chip->locked = a == 0x16;
         break;
     case 0xD3:
-        expect(device, a <= 63, a, "00..3F");
-        chip->offset = a & 63;
+        expect(device, a < chip->lines, a, chip->lines == 64 ? "00..3F" : "00..7F");
+        chip->offset = (uint8_t)(a & (chip->lines - 1));
+        break;
+    case 0xDC: /* of ssd1309 its GPIO */
+        if (part_of(device)->sideways) {
+            expect(device, a <= 127, a, "00..7F");
+            chip->start_line = a & 127;
+        }
         break;
     case 0xD5:
         chip->clock = a;
@@ -458,9 +478,9 @@ static void run_plain_command(struct jl_device *device, uint8_t opcode) {
     if (has_no_effect(device, opcode)) {
         return;
     }
-    if (opcode <= 0x1F || (opcode >= 0xB0 && opcode <= 0xB7)) {
+    if (opcode <= 0x1F || (opcode >= 0xB0 && opcode <= 0xBF)) {
         jl_sim_window_end(device);
-        if (chip->addressing != ADDRESS_PAGE) {
+        if (chip->addressing != ADDRESS_PAGE && !part_of(device)->sideways) {
             jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_WRONG_MODE,
                                  "command 0x%02X is for page addressing mode only: no effect now",
                                  opcode);
@@ -473,12 +493,17 @@ static void run_plain_command(struct jl_device *device, uint8_t opcode) {
                           (opcode & (chip->segments > 128 ? 0x0F : 0x07)) << 4);
             chip->column = chip->page_mode_column;
         } else {
-            chip->page = opcode & 7;
+            chip->page = (uint8_t)(opcode & (chip->pages - 1));
         }
     } else if (opcode >= 0x40 && opcode <= 0x7F) {
         chip->start_line = opcode & 63;
     } else {
         switch (opcode) {
+        case 0x20:
+        case 0x21:
+            jl_sim_window_end(device);
+            chip->addressing = opcode & 1 ? ADDRESS_VERTICAL : ADDRESS_PAGE;
+            break;
         case 0x2E:
             chip->scroll.running = false;
             chip->scroll.vertical_shift = 0;
@@ -687,9 +712,9 @@ static int common_of_pad(const struct mono_oled *chip, int pad) {
 
 /* The scanned row shown on a common output, or -1 when none drives it (tables 10-1, 10-2). */
 static int row_of_common(const struct mono_oled *chip, int common) {
-    int rows = chip->multiplex + 1;
-    int row = chip->common_remap ? (rows - 1 + chip->offset - common + 2 * LINES) % LINES
-                                 : (common + chip->offset) % LINES;
+    int rows = chip->multiplex + 1, lines = chip->lines;
+    int row = chip->common_remap ? (rows - 1 + chip->offset - common + 2 * lines) % lines
+                                 : (common + chip->offset) % lines;
     return row < rows ? row : -1;
 }
 
@@ -699,7 +724,53 @@ static int ram_line_of_row(const struct mono_oled *chip, int row) {
         row = chip->fixed_rows +
               (row - chip->fixed_rows + chip->scroll.vertical_shift) % chip->scroll_rows;
     }
-    return (row + chip->start_line) % LINES;
+    return (row + chip->start_line) % chip->lines;
+}
+
+/*
+ * The RAM behind a pixel of sideways glass: its columns are bonded to commons from the left on, its
+ * rows to segments from the top on. False: nothing drives the column.
+ */
+static bool sideways_ram(const struct mono_oled *chip, const struct jl_glass *glass, int x, int y,
+                         int *column, int *bit) {
+    int common = glass->column_offset + x;
+    int row = row_of_common(chip, glass->mirrored_x ? chip->lines - 1 - common : common);
+    if (row < 0) {
+        return false;
+    }
+    *column = ram_line_of_row(chip, row);
+    int segment = glass->mirrored_y ? glass->height - 1 - y : y;
+    *bit = chip->segment_remap ? 8 * chip->pages - 1 - segment : segment;
+    return true;
+}
+
+static bool lit(const struct mono_oled *chip, int page_row, int column) {
+    bool bit = chip->ram[page_row / 8][column] >> (page_row % 8) & 1;
+    return chip->all_on || bit != chip->inverted;
+}
+
+static void show_sideways(struct jl_device *device, struct jl_picture *picture) {
+    const struct mono_oled *chip = chip_of(device);
+    for (int y = 0; y < device->glass.height; y++) {
+        for (int x = 0; x < device->glass.width; x++) {
+            int column, bit;
+            if (sideways_ram(chip, &device->glass, x, y, &column, &bit) && lit(chip, bit, column)) {
+                memset(jl_picture_at(picture, x, y), 255, 3);
+            }
+        }
+    }
+}
+
+static bool behind_sideways(struct jl_device *device, int x, int y, struct place *place) {
+    const struct mono_oled *chip = chip_of(device);
+    if (!sideways_ram(chip, &device->glass, x, y, &place->column, &place->row)) {
+        return false;
+    }
+    place->line = place->column;
+    place->offset = offsetof(struct mono_oled, ram) +
+                    (size_t)(place->row / 8) * sizeof chip->ram[0] + (size_t)place->column;
+    place->bytes = 1;
+    return true;
 }
 
 static void show(struct jl_device *device, struct jl_picture *picture) {
@@ -715,8 +786,7 @@ static void show(struct jl_device *device, struct jl_picture *picture) {
         for (int x = 0; x < glass->width; x++) {
             int output = glass->column_offset + x;
             int segment = glass->mirrored_x ? output : chip->segments - 1 - output;
-            bool bit = chip->ram[line / 8][segment] >> (line % 8) & 1;
-            if (chip->all_on || bit != chip->inverted) {
+            if (lit(chip, line, segment)) {
                 memset(jl_picture_at(picture, x, y), 255, 3);
             }
         }
@@ -792,20 +862,20 @@ static const char *why_dark(struct jl_device *device) {
     return NULL;
 }
 
-const struct machine jl_sim_mono_oled_machine = {
-    .behind = behind,
-    .window = window,
-    .words = &words,
-    .judge_more = judge_more,
-    .fits = fits,
-    .power_on = power_on,
-    .reset = reset,
-    .i2c_begin = i2c_begin,
-    .i2c_write = i2c_write,
-    .i2c_read = i2c_read,
-    .read = read,
-    .write = write,
-    .show = show,
-    .brightness = brightness,
-    .why_dark = why_dark,
+static const struct geometry_words sideways_words = {
+    .rows = "the multiplex ratio (A8)",
+    .roll = "start line DC, offset D3",
+    .mirror = "A0/A1 (rows) and C0/C8 (columns)",
+    .columns = true,
 };
+
+#define MONO_OLED_MACHINE                                                                          \
+    .window = window, .judge_more = judge_more, .fits = fits, .power_on = power_on,                \
+    .reset = reset, .i2c_begin = i2c_begin, .i2c_write = i2c_write, .i2c_read = i2c_read,          \
+    .read = read, .write = write, .brightness = brightness, .why_dark = why_dark
+
+const struct machine jl_sim_mono_oled_machine = {
+    .behind = behind, .words = &words, .show = show, MONO_OLED_MACHINE};
+
+const struct machine jl_sim_sideways_oled_machine = {
+    .behind = behind_sideways, .words = &sideways_words, .show = show_sideways, MONO_OLED_MACHINE};

@@ -21,11 +21,14 @@ struct mono_oled_part {
     bool fine_deselect;  /* DB has more than three levels */
     bool scroll_columns; /* a scroll takes columns a step where others have a dummy */
     bool pump_after_reset;
+    /* Commons run along the columns of the RAM, segments along its pages, and there are 128 of
+     * each (sh1107). */
+    bool sideways;
     uint8_t contrast_after_reset, clock_after_reset;
     uint8_t reset_us, recovery_us; /* least pulse, and least wait after it */
 };
 
-enum { MONO_OLED_SEGMENTS = 132, MONO_OLED_PAGES = 8, MONO_OLED_ARGUMENTS = 6 };
+enum { MONO_OLED_SEGMENTS = 132, MONO_OLED_PAGES = 16, MONO_OLED_ARGUMENTS = 6 };
 
 enum addressing { ADDRESS_HORIZONTAL = 0, ADDRESS_VERTICAL = 1, ADDRESS_PAGE = 2 };
 
@@ -42,7 +45,7 @@ struct scroll {
 
 struct mono_oled {
     uint8_t ram[MONO_OLED_PAGES][MONO_OLED_SEGMENTS];
-    int segments;
+    int segments, pages, lines; /* columns and pages of the RAM; commons */
     /* pointers and windows */
     enum addressing addressing;
     uint8_t column, page;
@@ -79,6 +82,8 @@ struct mono_oled {
 
 /* What all of them do; their facts are a struct mono_oled_part. */
 extern const struct machine jl_sim_mono_oled_machine;
+/* The same of parts that are sideways. */
+extern const struct machine jl_sim_sideways_oled_machine;
 
 /* Those of ssd1306, which ssd1315 has, too. */
 extern const struct mono_oled_part jl_sim_ssd1306_facts;

@@ -38,13 +38,14 @@ size_t jl_mono_oled_window(const struct jl_panel *panel, const struct jl_stretch
                            uint8_t *out);
 
 /* What the descriptors have in common; the steps are called wake_steps. */
-#define MONO_OLED_CONTROLLER                                                                       \
-    .format = &jl_mono_columns, .ram_height = 64,                                                  \
+#define MONO_OLED_COMMON                                                                           \
+    .format = &jl_mono_columns,                                                                    \
     .buses = 1 << JL_BUS_I2C | 1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8 |      \
              1 << JL_BUS_6800_8,                                                                   \
     .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_COLUMNS,                                       \
     .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_MONO_COLUMNS, .turns = JL_TURNS_EVEN,             \
-    .column_unit = 1, .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps,             \
-    .setting = jl_mono_oled_setting
+    .column_unit = 1, .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps
+
+#define MONO_OLED_CONTROLLER .ram_height = 64, .setting = jl_mono_oled_setting, MONO_OLED_COMMON
 
 #endif

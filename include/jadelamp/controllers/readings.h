@@ -20,8 +20,8 @@ extern const struct jl_reading jl_ili9488_reading;
 extern const struct jl_reading jl_st7796_reading;
 extern const struct jl_reading jl_gc9a01_reading;
 
-/** ssd0303, ssd1305, ssd1306, ssd1309, ssd1315, sh1106: whether it is on, on I2C, 8080 and 6800;
- * the memory on the latter two. */
+/** ssd0303, ssd1305, ssd1306, ssd1309, ssd1315, sh1106, sh1107: whether it is on, on I2C, 8080 and
+ * 6800; the memory on the latter two. */
 extern const struct jl_reading jl_mono_oled_reading;
 
 /** ssd1327 and ssd1331: as jl_mono_oled_reading. */

@@ -18,6 +18,7 @@ extern const struct jl_emulated_part jl_emulated_ssd1306; /**< 128x64 */
 extern const struct jl_emulated_part jl_emulated_ssd1309; /**< 128x64 */
 extern const struct jl_emulated_part jl_emulated_ssd1315; /**< 128x64 */
 extern const struct jl_emulated_part jl_emulated_sh1106;  /**< 132x64, addressed by pages */
+extern const struct jl_emulated_part jl_emulated_sh1107;  /**< 128x128, the same */
 
 /** Monochrome LCD controllers; the glass turns dark where a bit is 1 (or light, on blue). */
 extern const struct jl_emulated_part jl_emulated_st7565;  /**< 132x65; SPI, 8080, 6800 */
