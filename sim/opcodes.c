@@ -33,6 +33,8 @@ static const struct {
     {"st7735", &jl_sim_st7735_commands},
     {"ili9488", &jl_sim_ili9488_commands},
     {"st7796", &jl_sim_st7796_commands},
+    {"ili9163", &jl_sim_ili9163_commands},
+    {"hx8357", &jl_sim_hx8357_commands},
     {"ssd1680 or ssd1681", &jl_sim_ssd1680_commands},
     {"uc8151", &jl_sim_uc8151_commands},
     {"uc8176 or uc8179", &jl_sim_uc8179_commands},

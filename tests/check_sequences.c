@@ -210,6 +210,21 @@ const struct check_base check_bases[] = {
      "A7|C5 18|"
      "E0 F0 09 0B 06 04 15 2F 54 42 3C 17 14 18 1B|E1 E0 09 0B 06 04 03 2B 43 42 3B 16 14 17 1B|"
      "F0 3C|F0 69|clear|~120|29"},
+    {"ili9163", "ili9163", "128 x 128", SPI15,
+     "memory = 128 x 160\nmounting = half-turn\norder = swapped", "",
+     "01|~120|11|~120|26 04|B1 0C 14|C0 0C 05|C1 02|C5 31 58|C7 40|3A 05|36 C8|F2 01|"
+     "E0 3F 25 1C 1E 20 12 2A 90 24 11 00 00 00 00 00|"
+     "E1 20 20 20 20 05 00 15 A7 3D 18 25 2A 2B 2B 3A|clear|29"},
+    {"ili9163 short", "ili9163", "128 x 128", SPI15,
+     "memory = 128 x 160\nmounting = half-turn\norder = swapped", "",
+     "~120|11|~120|3A 05|36 C8|clear|29"},
+    {"gc9107", "gc9107", "128 x 128", SPI15, "first-column = 2\nfirst-row = 1\norder = swapped", "",
+     "~120|FE|EF|B0 C0|B2 2F|B3 03|B6 19|B7 01|AC C8|AB 0F|3A 05|B4 04|A8 07|B8 08|E7 5A|E8 23|"
+     "E9 47|EA 99|C6 30|C7 1F|36 08|11|~120|clear|29"},
+    {"hx8357", "hx8357", "320 x 480", SPI15, "mounting = half-turn", "",
+     "01|~10|B9 FF 83 57|~300|B3 80 00 06 06|B6 25|B0 68|CC 05|B1 00 15 1C 1C 83 AA|"
+     "C0 50 50 01 3C 1E 08|B4 02 40 00 2A 2A 0D 78|3A 55|36 C0|35 00|44 00 "
+     "02|11|~150|clear|29|~50"},
     {"st7796 short", "st7796", "320 x 480", SPI15, "mounting = mirrored-x\norder = swapped", "",
      "~120|11|~120|36 48|3A 55|clear|29"},
     {"gc9a01", "gc9a01", "240 x 240", SPI15, "shape = round\nips = yes\norder = swapped", "",

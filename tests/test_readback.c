@@ -51,6 +51,7 @@ static const struct {
     {"st7735", &jl_st7735_reading, 0x7C89F0},   {"st7789", &jl_st7789_reading, 0x858552},
     {"ili9341", &jl_ili9341_reading, 0x009341}, {"ili9488", &jl_ili9488_reading, 0x009488},
     {"gc9a01", &jl_gc9a01_reading, 0x009A01},   {"st7796", &jl_st7796_reading, 0x007796},
+    {"ili9163", &jl_ili9163_reading, 0x548066},
 };
 enum { TFTS = sizeof tfts / sizeof tfts[0] };
 
@@ -220,6 +221,7 @@ static const struct wires_row {
     {"ili9488", "spi", "320 x 480", "usual", &jl_ili9488_reading, 192},
     {"st7735", "8080-8", "128 x 160", "6-6-6", &jl_st7735_reading, 192},
     {"st7796", "spi", "320 x 480", "5-6-5", &jl_st7796_reading, 128},
+    {"ili9163", "spi", "128 x 160", "5-6-5", &jl_ili9163_reading, 128},
     {"ssd1306", "8080-8", "128 x 64", "usual", &jl_mono_oled_reading, 64},
     {"ssd1306", "6800-8", "96 x 16", "usual", &jl_mono_oled_reading, 32},
     {"sh1106", "8080-8", "128 x 64", "usual", &jl_mono_oled_reading, 64},

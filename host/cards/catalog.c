@@ -271,6 +271,43 @@ static const struct jl_catalog_entry entries[] = {
                    "It is taken for an ili9488, which has no 5-6-5 on SPI: this one has."},
     },
     {
+        .name = "ili9163",
+        .driver = &jl_ili9163,
+        .emulator = &jl_emulated_ili9163,
+        .kind = "colour TFT",
+        .glasses = "128x160, 128x128",
+        .pixel_format = "5-6-5 or 6-6-6",
+        .glass_kind = JL_GLASS_TFT,
+        .quirks =
+            {"It is taken for an st7735, whose frame rate and power commands have other "
+             "arguments.",
+             "128x128 glass whose memory is strapped to 128x160 is shifted by 32 rows once it "
+             "is turned by half: give it memory = 128 x 160."},
+    },
+    {
+        .name = "gc9107",
+        .driver = &jl_gc9107,
+        .emulator = &jl_emulated_gc9107,
+        .kind = "colour TFT",
+        .glasses = "128x160, 128x128",
+        .pixel_format = "5-6-5 or 6-6-6",
+        .glass_kind = JL_GLASS_TFT,
+        .quirks = {"The maker's registers are locked until FE and EF, and unpublished.",
+                   "Where glass of 128 pixels begins differs from module to module (first-column, "
+                   "first-row): an edge of noise tells."},
+    },
+    {
+        .name = "hx8357",
+        .driver = &jl_hx8357,
+        .emulator = &jl_emulated_hx8357,
+        .kind = "colour TFT",
+        .glasses = "320x480",
+        .pixel_format = "5-6-5 or 6-6-6",
+        .glass_kind = JL_GLASS_TFT,
+        .quirks = {"The maker's registers are locked until B9 FF 83 57, which needs 300 ms; they "
+                   "are those of the letter D, and other letters have others."},
+    },
+    {
         .name = "gc9a01",
         .driver = &jl_gc9a01,
         .emulator = &jl_emulated_gc9a01,

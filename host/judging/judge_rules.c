@@ -40,7 +40,8 @@ bool jl_host_judge_needs_wait(const struct jl_card *card, uint8_t opcode) {
         return true; /* each of their commands takes time */
     }
     if (card->format->bits_per_pixel > 4 && strncmp(part, "ssd", 3) != 0) {
-        return opcode == 0x01 || opcode == 0x10 || opcode == 0x11 || opcode == 0x29;
+        bool opens = opcode == 0xB9 && strcmp(part, "hx8357") == 0; /* the maker's registers */
+        return opens || opcode == 0x01 || opcode == 0x10 || opcode == 0x11 || opcode == 0x29;
     }
     bool powers =
         opcode >= 0x28 && opcode <= 0x2F; /* st7565, uc1701: booster, regulator, follower */

@@ -50,7 +50,7 @@ extern const struct command_set jl_sim_ssd1322_commands, jl_sim_ssd1327_commands
     jl_sim_ssd1331_commands, jl_sim_ssd1351_commands;
 extern const struct command_set jl_sim_st7735_commands, jl_sim_st7789_commands,
     jl_sim_ili9341_commands, jl_sim_ili9488_commands, jl_sim_gc9a01_commands,
-    jl_sim_st7796_commands;
+    jl_sim_st7796_commands, jl_sim_ili9163_commands, jl_sim_gc9107_commands, jl_sim_hx8357_commands;
 extern const struct command_set jl_sim_ssd1680_commands;
 extern const struct command_set jl_sim_hd44780_commands, jl_sim_st7920_commands,
     jl_sim_pcd8544_commands;

@@ -1,7 +1,7 @@
 /*
  * Commands by the MIPI Display Command Set (DCS 1.02 section 6), with what all makers of TFT
  * controllers add to it, and those of makers behind it: st7735 (datasheet V2.1), st7789 (V1.4),
- * ili9341 (V1.11), ili9488 (V1.0), gc9a01, st7796.
+ * ili9341 (V1.11), ili9488 (V1.0), gc9a01, gc9107, st7796, ili9163, hx8357.
  */
 #include "commands.h"
 
@@ -245,6 +245,43 @@ static const struct command st7796[] = {
     END_OF_COMMANDS,
 };
 
+static const struct command ili9163[] = {
+    {0xB1, 0xB1, 2, 2, "frame rate, normal mode", "{0:4-0+4} clocks a line, {1:5-0} lines more"},
+    {0xB2, 0xB2, 2, 2, "frame rate, idle mode", 0},
+    {0xB3, 0xB3, 2, 2, "frame rate, partial mode", 0},
+    {0xB4, 0xB4, 1, 1, "inversion control", "{0x}"},
+    {0xB5, 0xB5, 4, 4, "porches", 0},
+    {0xB6, 0xB6, 2, 2, "display function", 0},
+    {0xB7, 0xB7, 1, 1, "source direction", "{0:0|as they are|mirrored}"},
+    {0xB8, 0xB8, 1, 1, "gate direction", "{0:0|as they are|mirrored}"},
+    {0xC0, 0xC0, 2, 2, "power control 1", "{0x} {1x}"},
+    {0xC1, 0xC1, 1, 1, "power control 2", "{0x}"},
+    {0xC2, 0xC4, 1, 1, "power control 3 to 5", "{0x}"},
+    {0xC5, 0xC5, 2, 2, "VCOM control", "high {0:6-0}, low {1:6-0}"},
+    {0xC7, 0xC7, 1, 1, "VCOM offset", "{0x}"},
+    {0xE0, 0xE0, 15, 15, "gamma, positive", 0},
+    {0xE1, 0xE1, 15, 15, "gamma, negative", 0},
+    {0xF2, 0xF2, 1, 1, "gamma adjustment", "{0:0|by curves|by registers}"},
+    END_OF_COMMANDS,
+};
+
+static const struct command hx8357[] = {
+    {0xB0, 0xB0, 1, 1, "oscillator", "{0x}"},
+    {0xB1, 0xB1, 6, 6, "power", 0},
+    {0xB2, 0xB2, 2, 2, "display", 0},
+    {0xB3, 0xB3, 4, 4, "interface", 0},
+    {0xB4, 0xB4, 7, 7, "timing of a line", 0},
+    {0xB6, 0xB6, 1, 1, "VCOM", "{0x}"},
+    {0xB9, 0xB9, 3, 3, "extended commands", "keys {0x} {1x} {2x}"},
+    {0xBF, 0xBF, 4, 4, "maker's own", 0},
+    {0xC0, 0xC0, 6, 6, "output amplifiers", 0},
+    {0xC2, 0xC2, 3, 3, "gates", 0},
+    {0xCC, 0xCC, 1, 1, "panel", "{0x}"},
+    {0xE0, 0xE0, 34, 34, "gamma", 0},
+    {0xE4, 0xE4, 1, 1, "maker's own", 0},
+    END_OF_COMMANDS,
+};
+
 /* Of these, the ili9488 only has 22h and 23h. */
 const struct command_set jl_sim_st7735_commands = {
     .own = st7735,
@@ -289,6 +326,29 @@ const struct command_set jl_sim_st7796_commands = {
     .own = st7796,
     .common = common,
     .lacks = {0x22, 0x23},
+    .soft_reset = 0x01,
+    .arguments_as_data = true,
+    .writes = {0x2C, 0x3C},
+};
+const struct command_set jl_sim_ili9163_commands = {
+    .own = ili9163,
+    .common = common,
+    .lacks = {0x22, 0x23, 0x3C, 0x44, 0x45, 0x51, 0x52, 0x53, 0x54, 0x55, 0x5E},
+    .soft_reset = 0x01,
+    .arguments_as_data = true,
+    .writes = {0x2C, 0x3C},
+};
+const struct command_set jl_sim_gc9107_commands = {
+    .own = gc9a01,
+    .common = common,
+    .lacks = {0x22, 0x23},
+    .soft_reset = 0x01,
+    .arguments_as_data = true,
+    .writes = {0x2C, 0x3C},
+};
+const struct command_set jl_sim_hx8357_commands = {
+    .own = hx8357,
+    .common = common,
     .soft_reset = 0x01,
     .arguments_as_data = true,
     .writes = {0x2C, 0x3C},

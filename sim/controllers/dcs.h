@@ -15,8 +15,9 @@ struct dcs_chip;
 struct dcs_part {
     int ram_width, ram_height;
     uint8_t lock_after[2]; /* vendor commands need these before; or 0, 0 */
-    /* Or they need this one with both keys, until it comes with others; 0: they do not. */
-    uint8_t key_command, keys[2], closing_keys[2];
+    /* Or they need this one with its keys, one each time, or (third one) all together, until it
+     * comes with a closing one; 0: they do not. */
+    uint8_t key_command, keys[3], closing_keys[2];
     int command_wait_ms; /* after soft reset and sleep out */
     uint8_t formats;     /* of 3Ah, 1 << (low digit) each */
     bool serial_16_bits; /* takes 5-6-5 over a serial bus */

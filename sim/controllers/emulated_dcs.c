@@ -15,6 +15,7 @@
 #include "dcs.h"
 
 #include <stddef.h>
+#include <stdio.h>
 #include <string.h>
 
 #define MS_PS 1000000000u
@@ -396,15 +397,34 @@ static bool keys_are_missing(const struct dcs_chip *chip, const struct dcs_part 
            opcode != part->key_command && opcode != 0xD3 && opcode != 0xFB;
 }
 
+static void tell_keys(struct jl_device *device, const struct dcs_part *part, uint8_t opcode) {
+    char keys[24];
+    if (part->keys[2]) {
+        snprintf(keys, sizeof keys, "%02X %02X %02X %02X", part->key_command, part->keys[0],
+                 part->keys[1], part->keys[2]);
+    } else {
+        snprintf(keys, sizeof keys, "%02X %02X and %02X %02X", part->key_command, part->keys[0],
+                 part->key_command, part->keys[1]);
+    }
+    jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_LOCKED,
+                         "vendor command %02X without %s before it has no effect", opcode, keys);
+}
+
 static void try_key(struct dcs_chip *chip, const struct dcs_part *part) {
     uint8_t key = chip->arguments[0];
-    if (chip->command != part->key_command || chip->argument_count != 1) {
+    if (chip->command != part->key_command) {
         return;
     }
-    if (chip->unlocked < 2 && key == part->keys[chip->unlocked]) {
-        chip->unlocked++;
-    } else if (key == part->closing_keys[0] || key == part->closing_keys[1]) {
-        chip->unlocked = 0;
+    if (part->keys[2]) {
+        if (chip->argument_count == 3) {
+            chip->unlocked = memcmp(chip->arguments, part->keys, 3) == 0 ? 2 : 0;
+        }
+    } else if (chip->argument_count == 1) {
+        if (chip->unlocked < 2 && key == part->keys[chip->unlocked]) {
+            chip->unlocked++;
+        } else if (key == part->closing_keys[0] || key == part->closing_keys[1]) {
+            chip->unlocked = 0;
+        }
     }
 }
 
@@ -441,11 +461,7 @@ static void take_command(struct jl_device *device, const struct dcs_part *part, 
                              opcode);
     }
     if (keys_are_missing(chip, part, opcode)) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_LOCKED,
-                             "vendor command %02X without %02X %02X and %02X %02X before it has no "
-                             "effect",
-                             opcode, part->key_command, part->keys[0], part->key_command,
-                             part->keys[1]);
+        tell_keys(device, part, opcode);
     }
     if (chip->least_arguments == 0) {
         run_command(device, part);

@@ -38,11 +38,15 @@ enum {
     (1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE | 1 << JL_BUS_8080_8 | 1 << JL_BUS_8080_16)
 
 /* What the descriptors of the parts have in common; the steps are called wake_steps. */
+#define DCS_COMMON                                                                                 \
+    .turns = JL_TURNS_ALL, .arguments_as_data = true, .column_unit = 1, .reset_low_us = 10,        \
+    .reset_recovery_us = 5000, .window_price_px = 12, .wake_steps = wake_steps,                    \
+    .wake_steps_bytes = sizeof wake_steps, .next = jl_dcs_next
+
+/* Of those with all buses. */
 #define DCS_CONTROLLER                                                                             \
-    .buses = DCS_BUSES, .turns = JL_TURNS_ALL, .arguments_as_data = true, .column_unit = 1,        \
-    .reset_low_us = 10, .reset_recovery_us = 5000, .window_price_px = 12,                          \
-    .layouts[JL_WIRES_PARALLEL] = DCS_BYTE_LAYOUTS, .layouts[JL_WIRES_WORD] = DCS_WORD_LAYOUTS,    \
-    .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .next = jl_dcs_next
+    .buses = DCS_BUSES, .layouts[JL_WIRES_PARALLEL] = DCS_BYTE_LAYOUTS,                            \
+    .layouts[JL_WIRES_WORD] = DCS_WORD_LAYOUTS, DCS_COMMON
 
 /* Address mode, pixel format, inversion; and with the light, what 51h and 53h drive. */
 size_t jl_dcs_setup(const struct jl_panel *panel, uint8_t *out);

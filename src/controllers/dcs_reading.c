@@ -19,4 +19,5 @@ const struct jl_reading jl_st7789_reading = DCS_READING(0x04, 0x858552);
 const struct jl_reading jl_ili9341_reading = DCS_READING(0xD3, 0x009341);
 const struct jl_reading jl_ili9488_reading = DCS_READING(0xD3, 0x009488);
 const struct jl_reading jl_st7796_reading = DCS_READING(0xD3, 0x007796);
+const struct jl_reading jl_ili9163_reading = DCS_READING(0x04, 0x548066);
 const struct jl_reading jl_gc9a01_reading = DCS_READING(0x04, 0x009A01);

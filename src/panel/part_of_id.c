@@ -12,6 +12,7 @@ static const struct {
     {0x009341, "ili9341"}, /* datasheet D3h: 00h, 93h, 41h */
     {0x009488, "ili9488"}, /* datasheet D3h: 00h, 94h, 88h */
     {0x007796, "st7796"},  /* D3h: 00h, 77h, 96h */
+    {0x548066, "ili9163"}, /* 04h: 54h, 80h, 66h; to be checked on a module */
 };
 
 const char *jl_part_of_id(uint32_t id) {

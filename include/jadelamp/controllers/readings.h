@@ -18,6 +18,7 @@ extern const struct jl_reading jl_st7789_reading;
 extern const struct jl_reading jl_ili9341_reading;
 extern const struct jl_reading jl_ili9488_reading;
 extern const struct jl_reading jl_st7796_reading;
+extern const struct jl_reading jl_ili9163_reading;
 extern const struct jl_reading jl_gc9a01_reading;
 
 /** ssd0303, ssd1305, ssd1306, ssd1309, ssd1315, sh1106, sh1107: whether it is on, on I2C, 8080 and
