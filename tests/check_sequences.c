@@ -139,6 +139,10 @@ const struct check_base check_bases[] = {
      "E2|~5|A2|A0|C8|40|25|81 20|2C|~50|2E|~50|2F|~10|F8 00|FA 93|A4|A6|clear|AF"},
     {"uc1701 3 wires", "uc1701", "128 x 64", "spi-3wire", "clock = 4 MHz", "", "",
      "E2|~10|40|A0|C8|A2|2C|~50|2E|~50|2F|~50|25|81 20|A4|A6|clear|AF"},
+    {"uc1609", "uc1609", "192 x 64", SPI, "", "",
+     "E2|~10|A1|EB|81 80|C4|40|89|2F|~50|A4|A6|clear|AF"},
+    {"uc1609 turned by half", "uc1609", "192 x 64", SPI, "", "orientation = half-turn",
+     "E2|~10|24|EB|C2|81 88|2F|~50|clear|AF"},
     {"st7920", "st7920", "128 x 64", "st7920-serial", "clock = 1 MHz", "", "",
      "~40|30|~1|30|~1|0C|~1|01|~10|06|34|~1|clear|36"},
     /* ---- TFT ---- */

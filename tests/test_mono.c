@@ -34,6 +34,8 @@ static const struct make mono_makes[] = {
     {"st7565 132x64", LCD(st7565), 132, 64, 0, 0, 0, 0, 0, 20000000, 240, COLUMNS, false, NULL},
     {"st7567 128x64", LCD(st7567), 128, 64, 0, 0, 0, 0, 0, 20000000, 240, COLUMNS, false, NULL},
     {"uc1701 128x64", LCD(uc1701), 128, 64, 0, 0, 0, 0, 0, 10000000, 150, COLUMNS, false, NULL},
+    {"uc1609 192x64", LCD(uc1609), 192, 64, 0, 0, 0, 0, 0, 10000000, 150, COLUMNS, false, NULL},
+    {"uc1609 160x64", LCD(uc1609), 160, 64, 8, 0, 0, 0, 0, 10000000, 150, COLUMNS, false, NULL},
     {"pcd8544 84x48", LCD(pcd8544), 84, 48, 0, 0, 0, 0, 0, 4000000, 0, COLUMNS, false, NULL},
     {"st7920 128x64",
      LCD(st7920),
@@ -134,7 +136,7 @@ static void every_bus(void) {
             }
         }
     }
-    EXPECT_INT(buses_seen, 12 * (1 + 4 * 2) + 3 * (3 * 2) + 4 * 2 + 1 * 2 + 2 * 2);
+    EXPECT_INT(buses_seen, 12 * (1 + 4 * 2) + 3 * (3 * 2) + 3 * (4 * 2) + 1 * 2 + 2 * 2);
 }
 
 /* Bands, drawing without a frame, conversion, pieces and asynchronous presents take pages apart. */
@@ -346,6 +348,8 @@ static void page_write_bytes(void) {
         {"st7565 128x64", 0, "CB1100A DA5A5A5 CB2100A DA5A5A5", 0, 0},
         /* reversed ADC: four columns further on */
         {"st7565 128x64", JL_TURN_180, "CB1100E DA5A5A5 CB2100E DA5A5A5", 0, 0},
+        {"uc1609 160x64", 0, "CB11102 DA5A5A5 CB21102 DA5A5A5", 0, 0},
+        {"uc1609 160x64", JL_TURN_MIRROR, "CB11202 DA5A5A5 CB21202 DA5A5A5", 0, 0}, /* 24 on */
         {"uc1701 128x64", JL_TURN_MIRROR, "CB1100E DA5A5A5 CB2100E DA5A5A5", 0, 0},
         {"st7567 128x64", 0, "CB1100A DA5A5A5 CB2100A DA5A5A5", 0, 0},
         {"pcd8544 84x48", 0, "C8A41 DA5A5A5 C8A42 DA5A5A5", 0, 0},
@@ -384,6 +388,7 @@ static void setting_bytes(void) {
         /* 6 bits of volume; power save is AE with A5 */
         {"st7565 128x64", "C8118", "CA5", "CA7", "CAEA5", "CA4AF"},
         {"st7567 128x64", "C8118", "CA5", "CA7", "CAEA5", "CA4AF"},
+        {"uc1609 192x64", "C8160", "CA5", "CA7", "CAE", "CAF"},
         {"uc1701 128x64", "C8118", "CA5", "CA7", "CAEA5", "CA4AF"},
         /* 7 bits of Vop, in the extended set, which is left again */
         {"pcd8544 84x48", "C21B020", "C09", "C0D", "C24", "C20"},
@@ -696,6 +701,13 @@ static void complaints(void) {
         {"st7565 data for the volume", &jl_emulated_st7565, 128, 64, ST7565_ON " C81 D20",
          "still waits for its argument", NULL},
         {"st7565 asleep", &jl_emulated_st7565, 128, 64, ST7565_ON " CAEA5", NULL, "sleeps"},
+        {"uc1609 without its pump", &jl_emulated_uc1609, 192, 64, "R ~6 CAF", NULL, "send 2F"},
+        {"uc1609 with little voltage", &jl_emulated_uc1609, 192, 64, "R ~6 C8100 C2F CAF", NULL,
+         "raise the volume (81) or the bias"},
+        {"uc1609 past the column", &jl_emulated_uc1609, 192, 64, "R ~6 CC4 C2F CAF *193",
+         "past the last column, 191, are lost", NULL},
+        {"uc1609 has other directions", &jl_emulated_uc1609, 192, 64, "R ~6 CC8 C2F CAF",
+         "unknown command C8: directions are C0", NULL},
         {"uc1701 no wait after E2", &jl_emulated_uc1701, 128, 64, "R ~6 CE2 CA2", "they are lost",
          "never switched on"},
         {"uc1701 static indicator", &jl_emulated_uc1701, 128, 64, "R ~6 CAC CFA93", NULL,
@@ -822,6 +834,8 @@ static void wire_cost(void) {
         {"sh1106 128x64", 1 + 8 * (2 + 128)},
         {"sh1107 128x128", 3 + 128 + 15 * (3 + 128)}, /* the column ran around */
         {"sh1107 64x128", 1 + 16 * (2 + 64)},
+        {"uc1609 192x64", 3 + 192 + 7 * (3 + 192)},
+        {"uc1609 160x64", 1 + 8 * (2 + 160)},
         {"st7565 128x64", 1 + 8 * (2 + 128)},
         {"pcd8544 84x48", 2 + 504},
         /* sync, address; sync, data; two bytes of the wire each */

@@ -148,6 +148,18 @@ static const struct jl_catalog_entry entries[] = {
                    "and needs its light."},
     },
     {
+        .name = "uc1609",
+        .driver = &jl_uc1609,
+        .emulator = &jl_emulated_uc1609,
+        .kind = "monochrome LCD",
+        .glasses = "192x64",
+        .pixel_format = "1 bit, vertical bytes, bit 0 on top",
+        .glass_kind = JL_GLASS_LCD_BLUE,
+        .quirks = {"Its directions are in one byte: C0, C2, C4 or C6. C8 is no command here.",
+                   "Mirrored columns are mirrored as they are written: the picture has to be sent "
+                   "anew."},
+    },
+    {
         .name = "st7920",
         .driver = &jl_st7920,
         .emulator = &jl_emulated_st7920,

@@ -1,4 +1,4 @@
-/* Commands of st7565, st7567 and uc1701 (st7565 datasheet, table of commands). */
+/* Commands of st7565, st7567 and uc1701 (st7565 datasheet, table of commands), and of uc1609. */
 #include "commands.h"
 
 static const struct command common[] = {
@@ -56,3 +56,26 @@ const struct command_set jl_sim_uc1701_commands = {
     .common = common,
     .soft_reset = 0xE2,
 };
+
+static const struct command uc1609[] = {
+    {0x00, 0x0F, 0, 0, "column, low nibble", "column {c:3-0} and the high nibble"},
+    {0x10, 0x1F, 0, 0, "column, high nibble", "column {c:3-0*16} and the low nibble"},
+    {0x24, 0x27, 0, 0, "temperature", "{c:1-0} of 3"},
+    {0x28, 0x2F, 0, 0, "power control", "{c:2-1|outside|reserved|reserved|charge pump}, {c:0x}"},
+    {0x40, 0x7F, 0, 0, "scroll line", "row {c:5-0} of the RAM on top"},
+    {0x81, 0x81, 1, 1, "volume", "{0} of 255"},
+    {0x88, 0x8F, 0, 0, "address control", "columns {c:0|stop|wrap}"},
+    {0xA0, 0xA3, 0, 0, "line rate", "{c:1-0} of 3"},
+    {0xA4, 0xA5, 0, 0, "all points on", "{c:0|shows the RAM|all dots on}"},
+    {0xA6, 0xA7, 0, 0, "inverse", "{c:0|1 is dark|0 is dark}"},
+    {0xAE, 0xAF, 0, 0, "display off or on", "{c:0|off|on}"},
+    {0xB0, 0xB8, 0, 0, "page", "page {c:3-0}"},
+    {0xC0, 0xC7, 0, 0, "mapping",
+     "columns {c:1|as they are|mirrored}, rows {c:2|as they are|mirrored}"},
+    {0xE2, 0xE2, 0, 0, "reset", 0},
+    {0xE3, 0xE3, 0, 0, "no operation", 0},
+    {0xE8, 0xEB, 0, 0, "bias", "{c:1-0|1/6|1/7|1/8|1/9}"},
+    END_OF_COMMANDS,
+};
+
+const struct command_set jl_sim_uc1609_commands = {.own = uc1609, .soft_reset = 0xE2};

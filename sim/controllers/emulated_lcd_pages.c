@@ -1,6 +1,7 @@
 /*
  * The emulated LCD controllers st7565, st7567 and uc1701: one machine (st7565 datasheet, command
- * table and power supply circuits).
+ * table and power supply circuits); and uc1609, whose commands for supply, directions and bias are
+ * other ones.
  *
  * The usual module, seen from the front: segment 0 at the left, common 0 at the bottom.
  *
@@ -11,6 +12,8 @@
  *  - Bias 1/7 needs about 15 % less for the same darkness: the usual glass is too dark with it.
  *  - A power step that comes earlier than 10 ms after the last one is reported: sheets ask for up
  *    to 50, and 10 is seen to do for small boosters.
+ *  - uc1609: V = 6.0 V + 24.5 mV * volume at bias 1/9, in proportion to the bias; 9.1 V is right.
+ *    Its MX acts when a byte is written.
  */
 #include "lcd_pages.h"
 
@@ -19,7 +22,7 @@
 
 #include "lcd_drive.h"
 
-enum { LINES = 64, RIGHT_MV = 9300, STEP_US = 9900, POWER_ALL = 7 };
+enum { LINES = 64, RIGHT_MV = 9300, RIGHT_UC1609_MV = 9100, STEP_US = 9900, POWER_ALL = 7 };
 
 static struct lcd_pages *chip_of(struct jl_device *device) {
     return device->state;
@@ -29,31 +32,51 @@ static const struct lcd_pages_part *part_of(const struct jl_device *device) {
     return device->part->facts;
 }
 
-/* After reset: display off, normal directions, ratio 4, volume 32, all power off. */
-static void load_reset_values(struct lcd_pages *chip) {
-    struct lcd_pages fresh = {.ratio = 4, .volume = 32};
+static int segments_of(const struct jl_device *device) {
+    return part_of(device)->segments;
+}
+
+static int right_mv(const struct jl_device *device) {
+    return part_of(device)->at_once ? RIGHT_UC1609_MV : RIGHT_MV;
+}
+
+/* After reset: display off, normal directions, all power off; ratio 4 and volume 32, or bias 1/9
+ * and half the volume. */
+static void load_reset_values(struct lcd_pages *chip, const struct lcd_pages_part *part) {
+    struct lcd_pages fresh = {.ratio = part->at_once ? 3 : 4, .volume = part->at_once ? 73 : 32};
     memcpy(fresh.ram, chip->ram, sizeof fresh.ram);
     *chip = fresh;
 }
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
-    (void)part;
+    int segments = ((const struct lcd_pages_part *)part->facts)->segments;
     return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
-           glass->column_offset + glass->width <= LCD_SEGMENTS && glass->height <= LINES;
+           glass->column_offset + glass->width <= segments && glass->height <= LINES;
 }
 
 static void power_on(struct jl_device *device) {
     struct lcd_pages *chip = chip_of(device);
     jl_sim_device_noise(device, &chip->ram[0][0], sizeof chip->ram);
-    load_reset_values(chip);
+    load_reset_values(chip, part_of(device));
 }
 
-static int drive_mv(const struct lcd_pages *chip) {
+static int drive_mv(const struct jl_device *device) {
+    const struct lcd_pages *chip = device->state;
+    if (part_of(device)->at_once) {
+        return (6000 + 245 * chip->volume / 10) * (6 + chip->ratio) / 9; /* bias 1/6 to 1/9 */
+    }
     /* (1 + Rb/Ra) * 100 of the codes 0..7. */
     static const int ratios[8] = {300, 350, 400, 450, 500, 550, 600, 640};
     int vev = 2100 * (162 - (63 - chip->volume)) / 162;
     int v0 = ratios[chip->ratio] * vev / 100;
     return chip->bias_1_7 ? v0 * 115 / 100 : v0;
+}
+
+/* Where in the RAM a column lies that is written now. */
+static int written_column(const struct jl_device *device, int column) {
+    const struct lcd_pages *chip = device->state;
+    bool mirrored = part_of(device)->at_once && chip->segments_reversed;
+    return mirrored ? segments_of(device) - 1 - column : column;
 }
 
 static void take_data(struct jl_device *device, uint8_t byte) {
@@ -64,25 +87,28 @@ static void take_data(struct jl_device *device, uint8_t byte) {
             "data 0x%02X arrived while command 0x%02X still waits for its argument", byte,
             chip->command);
     }
-    if (chip->column >= LCD_SEGMENTS) {
+    if (chip->column >= segments_of(device)) {
         if (!chip->past_reported) {
             chip->past_reported = true;
             jl_sim_device_report(
                 device, JL_SEVERITY_ERROR, JL_CODE_COLUMN_END,
-                "data past the last column, 131, are lost: set a page (B0..B7) and a "
-                "column (10, 00) before each line");
+                "data past the last column, %d, are lost: set a page (B0..B7) and a "
+                "column (10, 00) before each line",
+                segments_of(device) - 1);
         }
         return;
     }
-    jl_sim_stored(device, 1, chip->ram[chip->page][chip->column] != byte);
-    chip->ram[chip->page][chip->column++] = byte;
+    uint8_t *place = &chip->ram[chip->page][written_column(device, chip->column++)];
+    jl_sim_stored(device, 1, *place != byte);
+    *place = byte;
 }
 
 static void set_power(struct jl_device *device, uint8_t power) {
     struct lcd_pages *chip = chip_of(device);
     uint64_t now = jl_board_now_ps(device->board);
     uint64_t since_us = (now - chip->power_changed_ps) / 1000000;
-    if (chip->power && power != chip->power && since_us < STEP_US) {
+    bool steps = !part_of(device)->at_once;
+    if (steps && chip->power && power != chip->power && since_us < STEP_US) {
         jl_sim_device_report(
             device, JL_SEVERITY_WARNING, JL_CODE_WAIT_TOO_SHORT,
             "power step 0x%02X came %llu us after the one before: the sheet's flow "
@@ -95,7 +121,9 @@ static void set_power(struct jl_device *device, uint8_t power) {
 
 static void run_argument(struct jl_device *device, uint8_t byte) {
     struct lcd_pages *chip = chip_of(device);
-    if (chip->command == 0x81) {
+    if (chip->command == 0x81 && part_of(device)->at_once) {
+        chip->volume = byte;
+    } else if (chip->command == 0x81) {
         if (byte > 63) {
             jl_sim_device_report(
                 device, JL_SEVERITY_ERROR, JL_CODE_ARGUMENT_VALUE,
@@ -109,7 +137,7 @@ static void run_argument(struct jl_device *device, uint8_t byte) {
 static void soft_reset(struct jl_device *device) {
     struct lcd_pages *chip = chip_of(device);
     struct lcd_pages before = *chip;
-    load_reset_values(chip);
+    load_reset_values(chip, part_of(device));
     if (!part_of(device)->full_soft_reset) {
         chip->power = before.power;
         chip->power_changed_ps = before.power_changed_ps;
@@ -124,8 +152,33 @@ static void soft_reset(struct jl_device *device) {
         jl_board_now_ps(device->board) + (uint64_t)part_of(device)->soft_reset_us * 1000000;
 }
 
+/* What the uc1609 has under other opcodes, or otherwise; false: it is as with the others. */
+static bool run_uc1609(struct jl_device *device, uint8_t opcode) {
+    struct lcd_pages *chip = chip_of(device);
+    switch (opcode & 0xF8) {
+    case 0x20: /* temperature */
+    case 0x88: /* how addresses count */
+        return true;
+    case 0xA0: /* line rate, in front of the switches that all have */
+        return opcode < 0xA4;
+    case 0xC0:
+        chip->segments_reversed = opcode & 2;
+        chip->commons_reversed = opcode & 4;
+        jl_sim_judge_anew(device);
+        return true;
+    case 0xE8:
+        chip->ratio = opcode & 3;
+        return true;
+    default:
+        return false;
+    }
+}
+
 static void run_plain(struct jl_device *device, uint8_t opcode) {
     struct lcd_pages *chip = chip_of(device);
+    if (part_of(device)->at_once && run_uc1609(device, opcode)) {
+        return;
+    }
     switch (opcode >> 4) {
     case 0x0:
         chip->column = (uint8_t)((chip->column & 0xF0) | (opcode & 0x0F));
@@ -227,7 +280,7 @@ static void reset(struct jl_device *device, bool low) {
                              "reset was low for %.1f us, at least %d us are needed",
                              (double)low_ps / 1e6, part->reset_us);
     }
-    load_reset_values(chip);
+    load_reset_values(chip, part_of(device));
     chip->reset_edge_ps = now;
     chip->in_reset = low;
     chip->deaf_until_ps = low ? 0 : now + (uint64_t)part->recovery_us * 1000000;
@@ -277,30 +330,41 @@ static uint8_t read(struct jl_device *device) {
     }
     if (!device->pins[JL_DEVICE_DC]) {
         bool busy = jl_board_now_ps(device->board) < chip->deaf_until_ps;
+        if (part_of(device)->at_once) {
+            return (uint8_t)(busy << 7 | chip->segments_reversed << 6 | chip->on << 5 |
+                             chip->in_reset << 4);
+        }
         return (uint8_t)(busy << 7 | !chip->segments_reversed << 6 | !chip->on << 5 |
                          chip->in_reset << 4);
     }
     uint8_t byte = chip->read_ahead;
-    chip->read_ahead = chip->column < LCD_SEGMENTS && chip->page < LCD_PAGES
-                           ? chip->ram[chip->page][chip->column]
+    chip->read_ahead = chip->column < segments_of(device) && chip->page < LCD_PAGES
+                           ? chip->ram[chip->page][written_column(device, chip->column)]
                            : 0xFF;
-    if (!chip->read_modify_write && chip->column < LCD_SEGMENTS) {
+    if (!chip->read_modify_write && chip->column < segments_of(device)) {
         chip->column++;
     }
     return byte;
 }
 
+/* The column of the RAM that drives a segment. */
+static int ram_column(const struct jl_device *device, int segment) {
+    const struct lcd_pages *chip = device->state;
+    bool reversed = chip->segments_reversed && !part_of(device)->at_once;
+    return reversed ? segments_of(device) - 1 - segment : segment;
+}
+
 static void show(struct jl_device *device, struct jl_picture *picture) {
     const struct lcd_pages *chip = chip_of(device);
     const struct jl_glass *glass = &device->glass;
-    bool all = chip->all_on || lcd_drive_of(drive_mv(chip), RIGHT_MV) == LCD_TOO_HIGH;
+    bool all = chip->all_on || lcd_drive_of(drive_mv(device), right_mv(device)) == LCD_TOO_HIGH;
     for (int y = 0; y < glass->height; y++) {
         int common_output = glass->mirrored_y ? y : LINES - 1 - y;
         int row = chip->commons_reversed ? LINES - 1 - common_output : common_output;
         int line = (row + chip->start_line) % LINES;
         for (int x = 0; x < glass->width; x++) {
             int segment = glass->column_offset + (glass->mirrored_x ? glass->width - 1 - x : x);
-            int column = chip->segments_reversed ? LCD_SEGMENTS - 1 - segment : segment;
+            int column = ram_column(device, segment);
             bool bit = chip->ram[line / 8][column] >> (line % 8) & 1;
             if (all || bit != chip->inverted) {
                 memset(jl_picture_at(picture, x, y), 255, 3);
@@ -316,16 +380,18 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     int row = chip->commons_reversed ? LINES - 1 - common_output : common_output;
     int segment = glass->column_offset + (glass->mirrored_x ? glass->width - 1 - x : x);
     place->line = place->row = (row + chip->start_line) % LINES;
-    place->column = chip->segments_reversed ? LCD_SEGMENTS - 1 - segment : segment;
+    int column = ram_column(device, segment);
+    place->column = written_column(device, column);
     place->offset = offsetof(struct lcd_pages, ram) +
-                    (size_t)(place->line / 8) * sizeof chip->ram[0] + (size_t)place->column;
+                    (size_t)(place->line / 8) * sizeof chip->ram[0] + (size_t)column;
     place->bytes = 1;
     return true;
 }
 
 static void window(const struct jl_device *device, struct window *window) {
     const struct lcd_pages *chip = device->state;
-    *window = (struct window){chip->column, LCD_SEGMENTS - 1, 8 * chip->page, 8 * chip->page + 7};
+    *window =
+        (struct window){chip->column, segments_of(device) - 1, 8 * chip->page, 8 * chip->page + 7};
 }
 
 static void judge_more(struct jl_device *device) {
@@ -333,12 +399,14 @@ static void judge_more(struct jl_device *device) {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ALL_ON,
                              "all dots are on (A5): A4 shows the RAM");
     }
-    int mv = drive_mv(chip_of(device));
-    if (lcd_drive_of(mv, RIGHT_MV) == LCD_TOO_HIGH) {
-        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_CONTRAST,
-                             "V0 is %d.%d V, the glass wants about %d.%d V: all dots turn dark; "
-                             "lower the electronic volume (81) or the resistor ratio (20..27)",
-                             mv / 1000, mv % 1000 / 100, RIGHT_MV / 1000, RIGHT_MV % 1000 / 100);
+    int mv = drive_mv(device);
+    if (lcd_drive_of(mv, right_mv(device)) == LCD_TOO_HIGH) {
+        jl_sim_device_report(
+            device, JL_SEVERITY_WARNING, JL_CODE_CONTRAST,
+            "V0 is %d.%d V, the glass wants about %d.%d V: all dots turn dark; "
+            "lower the electronic volume (81) or the %s",
+            mv / 1000, mv % 1000 / 100, right_mv(device) / 1000, right_mv(device) % 1000 / 100,
+            part_of(device)->at_once ? "bias (E8..EB)" : "resistor ratio (20..27)");
     }
 }
 
@@ -348,7 +416,7 @@ static const struct geometry_words words = {
 };
 
 static uint8_t brightness(struct jl_device *device) {
-    return lcd_darkness(drive_mv(chip_of(device)), RIGHT_MV);
+    return lcd_darkness(drive_mv(device), right_mv(device));
 }
 
 static const char *why_dark(struct jl_device *device) {
@@ -362,26 +430,30 @@ static const char *why_dark(struct jl_device *device) {
                               "wake-up sequence";
     }
     if (chip->power != POWER_ALL && !device->glass.external_supply) {
-        return "booster, regulator and follower are not all on: send 2C, 2E, 2F with waits";
+        return part_of(device)->at_once
+                   ? "the charge pump is off and no panel voltage comes from outside: send 2F"
+                   : "booster, regulator and follower are not all on: send 2C, 2E, 2F with waits";
     }
-    if (lcd_drive_of(drive_mv(chip), RIGHT_MV) == LCD_TOO_LOW) {
-        return "the panel voltage V0 is too low for the glass: raise the electronic volume (81) "
-               "or the resistor ratio (20..27)";
+    if (lcd_drive_of(drive_mv(device), right_mv(device)) == LCD_TOO_LOW) {
+        return part_of(device)->at_once
+                   ? "the panel voltage is too low for the glass: raise the volume (81) or the "
+                     "bias "
+                     "(E8..EB)"
+                   : "the panel voltage V0 is too low for the glass: raise the electronic volume "
+                     "(81) or the resistor ratio (20..27)";
     }
     return NULL;
 }
 
-const struct machine jl_sim_lcd_pages_machine = {
-    .behind = behind,
-    .window = window,
-    .words = &words,
-    .judge_more = judge_more,
-    .fits = fits,
-    .power_on = power_on,
-    .reset = reset,
-    .read = read,
-    .write = write,
-    .show = show,
-    .brightness = brightness,
-    .why_dark = why_dark,
+#define LCD_PAGES_MACHINE                                                                          \
+    .behind = behind, .window = window, .judge_more = judge_more, .fits = fits,                    \
+    .power_on = power_on, .reset = reset, .read = read, .write = write, .show = show,              \
+    .brightness = brightness, .why_dark = why_dark
+
+const struct machine jl_sim_lcd_pages_machine = {.words = &words, LCD_PAGES_MACHINE};
+
+static const struct geometry_words uc1609_words = {
+    .roll = "scroll line 40..7F",
+    .mirror = "the mapping C0, C2, C4, C6",
 };
+const struct machine jl_sim_uc1609_machine = {.words = &uc1609_words, LCD_PAGES_MACHINE};

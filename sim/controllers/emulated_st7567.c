@@ -2,6 +2,7 @@
 #include "lcd_pages.h"
 
 static const struct lcd_pages_part part = {
+    .segments = 132,
     .reset_us = 5,
     .recovery_us = 5,
 };

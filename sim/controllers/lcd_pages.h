@@ -6,13 +6,15 @@
 #include "../device.h"
 #include "jadelamp/sim/emulators.h"
 
-enum { LCD_SEGMENTS = 132, LCD_PAGES = 9 };
+enum { LCD_SEGMENTS = 192, LCD_PAGES = 9 }; /* at most */
 
 struct lcd_pages_part {
     int reset_us; /* least pulse, and wait after it */
     int recovery_us;
     int soft_reset_us;    /* busy after E2 */
     bool full_soft_reset; /* E2 resets all, else addresses, COM direction, ratio and volume */
+    int segments;
+    bool at_once; /* uc1609: its supply needs no steps, and its commands are its own */
 };
 
 struct lcd_pages {
@@ -32,6 +34,6 @@ struct lcd_pages {
 };
 
 /* What all of them do; their facts are a struct lcd_pages_part. */
-extern const struct machine jl_sim_lcd_pages_machine;
+extern const struct machine jl_sim_lcd_pages_machine, jl_sim_uc1609_machine;
 
 #endif

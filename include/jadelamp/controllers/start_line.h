@@ -1,6 +1,6 @@
 /*
  * Rolling by the start line: ssd0303, ssd1305, ssd1306, ssd1309, ssd1315, sh1106, st7565, st7567,
- * uc1701.
+ * uc1701, uc1609.
  */
 #ifndef JADELAMP_CONTROLLERS_START_LINE_H
 #define JADELAMP_CONTROLLERS_START_LINE_H
