@@ -25,6 +25,7 @@ static const struct {
     {"st7565", &jl_sim_st7565_commands},
     {"uc1701", &jl_sim_uc1701_commands},
     {"uc1609", &jl_sim_uc1609_commands},
+    {"ssd1325", &jl_sim_ssd1325_commands},
     {"ssd1327", &jl_sim_ssd1327_commands},
     {"ssd1322", &jl_sim_ssd1322_commands},
     {"ssd1331", &jl_sim_ssd1331_commands},

@@ -95,6 +95,9 @@ const struct check_base check_bases[] = {
     {"ssd1327 turned by half", "ssd1327", "128 x 128", SPI, "", "orientation = half-turn",
      "FD 12|AE|81 80|A0 42|A1 00|A2 00|A4|A8 7F|B1 F1|B3 00|AB 01|B6 0F|BE 0F|BC 08|D5 "
      "62|clear|AF"},
+    {"ssd1325", "ssd1325", "128 x 64", SPI4, "", "",
+     "AE|B3 91|A8 3F|A2 4C|A1 00|AD 02|A0 50|86|B8 01 11 22 32 43 54 65 76|81 7F|B2 51|B1 55|BC 10|"
+     "B4 02|B0 28|BE 1C|BF 0F|A4|clear|AF|~100"},
     {"ssd1322", "ssd1322", "256 x 64", SPI, "first-column = 112", "",
      "FD 12|AE|B3 91|CA 3F|A2 00|A1 00|A0 14 11|B5 00|AB 01|B4 A0 FD|C1 9F|C7 0F|B9|B1 E2|D1 82 20|"
      "BB 1F|B6 08|BE 07|A6|A9|clear|AF|~200"},

@@ -222,6 +222,7 @@ static void window_bytes(void) {
         {"ssd1331 96x64", 0, 10, 3, "C150A0C751415 D"},
         /* pairs of pixels: 10..13 are columns 5..6; 96 wide glass begins at column 8 */
         {"ssd1327 128x128", 0, 10, 4, "C150506751415 D"},
+        {"ssd1325 128x64", 0, 10, 4, "C150506751415 D"},
         {"ssd1327 96x96", 0, 10, 4, "C150D0E751415 D"},
         /* fours: 12..15 are column 3 behind the 28 that the glass does not show */
         {"ssd1322 256x64", 0, 12, 4, "C15 D1F1F C75 D1415 C5C D"},
@@ -287,6 +288,9 @@ static void setup_bytes(void) {
         {"ssd1331 96x64", 0, JL_MODULE_BGR, false, &jl_rgb332,
          "CA83F CA036 CA100 C81918250837D CA4"},
         {"ssd1327 128x128", 0, 0, false, NULL, "CA87F CA051 CA100 C8180 CA4"},
+        {"ssd1325 128x64", 0, 0, false, NULL, "CA83F CA050 CA24C CA100 C8160 CA4"},
+        {"ssd1325 128x64", 2, 0, false, NULL, "CA83F CA043 CA244 CA100 C8160 CA4"},
+        {"ssd1325 128x80", 0, 0, false, NULL, "CA84F CA050 CA200 CA100 C8160 CA4"},
         {"ssd1327 128x128", 2, 0, false, NULL, "CA87F CA042 CA100 C8180 CA4"},
         {"ssd1322 256x64", 0, 0, false, NULL, "CCA D3F CA0 D1411 CA1 D00 CC1 D9F CA6"},
         {"ssd1322 256x64", 2, 0, true, NULL, "CCA D3F CA0 D0611 CA1 D00 CC1 D9F CA7"},
@@ -333,6 +337,7 @@ static void setting_bytes(void) {
         {"ssd1351 128x128", "CC1 D603D60", "CAE", "CAF", "", "CA5", "CA6"},
         {"ssd1331 96x64", "C816082348352", "CAE", "CAF", "", "CA5", "CA4"},
         {"ssd1327 128x128", "C8160", "CAE", "CAF", "", "CA5", "CA4"},
+        {"ssd1325 128x64", "C8130", "CAE", "CAF", "", "CA5", "CA4"},
         {"ssd1322 256x64", "CC1 D60", "CAE", "CAF", "", "CA5", "CA6"},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {

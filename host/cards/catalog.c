@@ -196,6 +196,19 @@ static const struct jl_catalog_entry entries[] = {
                    "It addresses four pixels at a time."},
     },
     {
+        .name = "ssd1325",
+        .driver = &jl_ssd1325,
+        .emulator = &jl_emulated_ssd1325,
+        .kind = "grey OLED",
+        .glasses = "128x64, 128x80",
+        .pixel_format = "4 bits, two pixels a byte",
+        .addresses = {0x3C, 0x3D},
+        .glass_kind = JL_GLASS_YELLOW,
+        .quirks = {"The 64 rows of the usual module hang on its outputs 12 to 75: the offset is A2 "
+                   "4C upright, and A2 44 turned by half.",
+                   "Two pixels share a byte: windows begin at even columns."},
+    },
+    {
         .name = "ssd1327",
         .driver = &jl_ssd1327,
         .emulator = &jl_emulated_ssd1327,
@@ -476,9 +489,11 @@ const char *jl_catalog_dweller(uint8_t address) {
         {0x38, 0x38, "touch controller (ft6x36), or a pcf8574A port expander"},
         {0x39, 0x3B, "port expander (pcf8574A)"},
         {0x3C, 0x3C,
-         "OLED controller (ssd1306, ssd1315, ssd1309, sh1106, sh1107, ssd1327) with SA0 low"},
+         "OLED controller (ssd1306, ssd1315, ssd1309, sh1106, sh1107, ssd1325, ssd1327) with SA0 "
+         "low"},
         {0x3D, 0x3D,
-         "OLED controller (ssd1306, ssd1315, ssd1309, sh1106, sh1107, ssd1327) with SA0 high"},
+         "OLED controller (ssd1306, ssd1315, ssd1309, sh1106, sh1107, ssd1325, ssd1327) with SA0 "
+         "high"},
         {0x3E, 0x3E, "port expander (pcf8574A)"},
         {0x3F, 0x3F, "port expander (pcf8574A), a usual backpack of a character LCD"},
         {0x50, 0x57, "EEPROM (24xx)"},

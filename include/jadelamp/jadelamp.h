@@ -60,6 +60,7 @@
 #include "jadelamp/controllers/ssd1309.h"
 #include "jadelamp/controllers/ssd1315.h"
 #include "jadelamp/controllers/ssd1322.h"
+#include "jadelamp/controllers/ssd1325.h"
 #include "jadelamp/controllers/ssd1327.h"
 #include "jadelamp/controllers/ssd1331.h"
 #include "jadelamp/controllers/ssd1351.h"

@@ -46,8 +46,8 @@ extern const struct command_set jl_sim_ssd1305_commands, jl_sim_ssd1306_commands
     jl_sim_ssd1315_commands, jl_sim_sh1107_commands;
 extern const struct command_set jl_sim_st7565_commands, jl_sim_st7567_commands,
     jl_sim_uc1701_commands, jl_sim_uc1609_commands;
-extern const struct command_set jl_sim_ssd1322_commands, jl_sim_ssd1327_commands,
-    jl_sim_ssd1331_commands, jl_sim_ssd1351_commands;
+extern const struct command_set jl_sim_ssd1325_commands, jl_sim_ssd1322_commands,
+    jl_sim_ssd1327_commands, jl_sim_ssd1331_commands, jl_sim_ssd1351_commands;
 extern const struct command_set jl_sim_st7735_commands, jl_sim_st7789_commands,
     jl_sim_ili9341_commands, jl_sim_ili9488_commands, jl_sim_gc9a01_commands,
     jl_sim_st7796_commands, jl_sim_ili9163_commands, jl_sim_gc9107_commands, jl_sim_hx8357_commands;

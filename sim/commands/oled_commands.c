@@ -1,4 +1,4 @@
-/* Commands of the grey and colour OLED parts: ssd1322, ssd1327, ssd1331 and ssd1351. */
+/* Commands of the grey and colour OLED parts: ssd1322, ssd1325, ssd1327, ssd1331 and ssd1351. */
 #include "commands.h"
 
 static const struct command ssd1322[] = {
@@ -171,3 +171,39 @@ const struct command_set jl_sim_ssd1351_commands = {
     .arguments_as_data = true,
     .writes = {0x5C},
 };
+
+static const struct command ssd1325[] = {
+    {0x15, 0x15, 2, 2, "column address", "columns {0*2} to {1*2+1}"},
+    {0x23, 0x23, 1, 1, "fill of drawings", "{0x}"},
+    {0x24, 0x24, 5, 5, "draw rectangle", "{0*2},{1} to {2*2+1},{3}, grey {4:3-0}"},
+    {0x25, 0x25, 6, 6, "copy", 0},
+    {0x26, 0x26, 4, 4, "scroll setup", 0},
+    {0x2E, 0x2E, 0, 0, "scroll stop", 0},
+    {0x2F, 0x2F, 0, 0, "scroll start", 0},
+    {0x75, 0x75, 2, 2, "row address", "rows {0} to {1}"},
+    {0x81, 0x81, 1, 1, "contrast", "{0} of 127"},
+    {0x84, 0x86, 0, 0, "current range", "{c:1-0|a quarter|half|all}"},
+    {0xA0, 0xA0, 1, 1, "remap",
+     "columns {0:0|as they are|mirrored}, nibbles {0:1|high one first|low one first}, addresses "
+     "count {0:2|along a row|down a column}, COMs {0:4|up|down}, split {0:6|no|yes}"},
+    {0xA1, 0xA1, 1, 1, "start line", "row {0} of the RAM on top"},
+    {0xA2, 0xA2, 1, 1, "display offset", "{0} rows"},
+    {0xA4, 0xA7, 0, 0, "display mode",
+     "{c:1-0|shows the RAM|all pixels on|all pixels off|shows the RAM inverted}"},
+    {0xA8, 0xA8, 1, 1, "multiplex ratio", "{0+1} rows"},
+    {0xAD, 0xAD, 1, 1, "master configuration", "supply from {0:0|outside|inside}"},
+    {0xAE, 0xAF, 0, 0, "display off or on", "{c:0|off|on}"},
+    {0xB0, 0xB0, 1, 1, "precharge compensation", "{0x}"},
+    {0xB1, 0xB1, 1, 1, "phase lengths", "phase 1 {0:3-0}, phase 2 {0:7-4} clocks"},
+    {0xB2, 0xB2, 1, 1, "row period", "{0} clocks"},
+    {0xB3, 0xB3, 1, 1, "clock", "oscillator {0:7-4} of 15, divided by {0:3-0+1}"},
+    {0xB4, 0xB4, 1, 1, "precharge compensation level", "{0x}"},
+    {0xB8, 0xB8, 8, 8, "grey table", 0},
+    {0xBC, 0xBC, 1, 1, "precharge voltage", "{0x}"},
+    {0xBE, 0xBE, 1, 1, "deselect level", "step {0:4-0} of 31"},
+    {0xBF, 0xBF, 1, 1, "segment low voltage", "{0x}"},
+    {0xE3, 0xE3, 0, 0, "no operation", 0},
+    END_OF_COMMANDS,
+};
+
+const struct command_set jl_sim_ssd1325_commands = {.own = ssd1325};

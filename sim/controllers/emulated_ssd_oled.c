@@ -462,7 +462,12 @@ static int scanned_row(const struct oled_chip *chip, const struct oled_part *par
     if (split != (part->split != glass->rows_other)) { /* halves interleaved, or torn apart */
         com = com % 2 * (glass->height / 2) + com / 2;
     }
-    int row = chip->remap & 0x10 ? rows - 1 - com : com;
+    int last = rows - 1;
+    if (part->first_com) {
+        com += part->first_com(glass->height);
+        last = part->ram_height - 1;
+    }
+    int row = chip->remap & 0x10 ? last - com : com;
     row = (row + chip->offset + part->ram_height) % part->ram_height;
     bool hidden = chip->partial && (row < chip->partial_start || row > chip->partial_end);
     return row < rows && !hidden ? row : -1;

@@ -27,6 +27,9 @@ struct oled_part {
     bool segment0_right;             /* on the usual module */
     bool split;                      /* odd and even COMs on either side */
     uint8_t multiplex_opcode, split_bit, vertical_bit, mirror_bit; /* of A0's first byte */
+    /* The first COM behind a glass of so many rows, where COMs are remapped from the last one of
+     * all; NULL: glass begins at COM 0, and the remap at the last COM that is driven. */
+    int (*first_com)(int rows);
     bool has_colors;                       /* and bit 2 of A0 exchanges red and blue: */
     uint8_t red_first;                     /* it is so when pixels begin with red */
     uint8_t normal_opcode, all_off_opcode; /* of A4, A6 */

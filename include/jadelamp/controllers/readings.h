@@ -25,7 +25,7 @@ extern const struct jl_reading jl_gc9a01_reading;
  * 6800; the memory on the latter two. */
 extern const struct jl_reading jl_mono_oled_reading;
 
-/** ssd1327 and ssd1331: as jl_mono_oled_reading. */
+/** ssd1327 (ssd1325, too) and ssd1331: as jl_mono_oled_reading. */
 extern const struct jl_reading jl_ssd1327_reading;
 extern const struct jl_reading jl_ssd1331_reading;
 /** ssd1322 and ssd1351: whether it is on, and the memory, on 8080 and 6800. */

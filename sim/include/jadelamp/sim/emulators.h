@@ -33,6 +33,7 @@ extern const struct jl_emulated_part jl_emulated_hd44780; /**< one or two of the
 
 /** OLED controllers of the family with windows, on SPI and 8080. */
 extern const struct jl_emulated_part jl_emulated_ssd1322; /**< 480x128, 16 greys */
+extern const struct jl_emulated_part jl_emulated_ssd1325; /**< 128x80, 4 bits */
 extern const struct jl_emulated_part jl_emulated_ssd1327; /**< 128x128, 16 greys; I2C too */
 extern const struct jl_emulated_part jl_emulated_ssd1331; /**< 96x64, colour */
 extern const struct jl_emulated_part jl_emulated_ssd1351; /**< 128x128, colour */
