@@ -111,7 +111,12 @@ void jl_explain_lines_16(struct jl_explainer *explainer, uint64_t at_ps, uint64_
 
 void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
                      uint8_t byte, bool data) {
-    if (is_argument(explainer, data)) {
+    bool first = !data && explainer->part->commands && explainer->part->commands->index_of_two &&
+                 !explainer->index_half;
+    explainer->index_half = first;
+    if (first) {
+        jl_explain_end(explainer); /* the lower byte says which register */
+    } else if (is_argument(explainer, data)) {
         take_argument(explainer, byte);
     } else if (data) {
         take_data(explainer, at_ps, byte);
@@ -121,8 +126,9 @@ void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t un
     explainer->now.until_ps = until_ps;
 }
 
-bool jl_explain_arguments_are_data(const struct jl_emulated_part *part) {
-    return part->commands && part->commands->arguments_as_data;
+int jl_explain_opcode_bytes(const struct jl_emulated_part *part) {
+    const struct command_set *set = part->commands;
+    return !set || !set->arguments_as_data ? 0 : set->index_of_two ? 2 : 1;
 }
 
 /* ---- framings ---- */

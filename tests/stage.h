@@ -10,7 +10,7 @@
 #include "jadelamp/sim/emulators.h"
 #include "jadelamp/sim/sim_port.h"
 
-enum { STAGE_BYTES = 320 * 480 * 3, MAKES = 24 };
+enum { STAGE_BYTES = 320 * 480 * 3, MAKES = 25 };
 
 /* A usual panel. */
 struct make {

@@ -105,7 +105,7 @@ static void planes_and_blocks(void) {
                                                     .window = plane_window,
                                                     .next = jl_next_units,
                                                     .rare_step = jl_rare_step,
-                                                    .arguments_as_data = true};
+                                                    .opcode_bytes = 1};
     struct jl_panel_config config = {.controller = &controller,
                                      .bus = &jl_bus_spi,
                                      .width = 16,

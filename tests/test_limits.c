@@ -486,7 +486,7 @@ static void any_bytes(void) {
         &jl_emulated_st7735,  &jl_emulated_st7789,  &jl_emulated_ili9341, &jl_emulated_ili9488,
         &jl_emulated_gc9a01,  &jl_emulated_ssd1351, &jl_emulated_ssd1331, &jl_emulated_ssd1327,
         &jl_emulated_ssd1322, &jl_emulated_st7796,  &jl_emulated_ili9163, &jl_emulated_gc9107,
-        &jl_emulated_hx8357,  &jl_emulated_ssd1325};
+        &jl_emulated_hx8357,  &jl_emulated_ssd1325, &jl_emulated_ili9225};
     for (size_t i = 0; i < sizeof parts / sizeof parts[0]; i++) {
         struct raw raw = raw_open(parts[i], glass_of(80, 60), 10000000);
         struct test_random random = {(uint32_t)(77 + i)};

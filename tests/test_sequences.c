@@ -339,9 +339,12 @@ static const char *read_out(const struct jl_emulated_part *part, const uint8_t *
                             char *text, size_t size) {
     struct jl_explainer explainer;
     char words[200];
-    bool as_data = jl_explain_arguments_are_data(part);
+    bool as_data = jl_explain_opcode_bytes(part) != 0;
     has_first = false;
     jl_explain_begin(&explainer, part, keep_first, NULL);
+    if (jl_explain_opcode_bytes(part) == 2) {
+        jl_explain_byte(&explainer, 0, 0, 0, false);
+    }
     for (size_t i = 0; i < count; i++) {
         jl_explain_byte(&explainer, 0, 0, bytes[i], as_data && i);
     }

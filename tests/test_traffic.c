@@ -23,8 +23,8 @@ static const struct jl_emulated_part *const parts[] = {
     &jl_emulated_st7735,  &jl_emulated_st7789,  &jl_emulated_ili9341, &jl_emulated_ili9488,
     &jl_emulated_gc9a01,  &jl_emulated_st7701,  &jl_emulated_xpt2046, &jl_emulated_ft6x36,
     &jl_emulated_gt911,   &jl_emulated_cst816,  &jl_emulated_st7796,  &jl_emulated_ssd1315,
-    &jl_emulated_ssd1325, &jl_emulated_uc1609,  &jl_emulated_sh1107,  &jl_emulated_ili9163,
-    &jl_emulated_gc9107,  &jl_emulated_hx8357,
+    &jl_emulated_ili9225, &jl_emulated_ssd1325, &jl_emulated_uc1609,  &jl_emulated_sh1107,
+    &jl_emulated_ili9163, &jl_emulated_gc9107,  &jl_emulated_hx8357,
 };
 enum { PARTS = sizeof parts / sizeof parts[0] };
 

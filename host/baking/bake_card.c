@@ -18,12 +18,17 @@ static const char *controller_of(const struct jl_card *card, char *name, size_t 
     bool usual = !card->ram_width ||
                  (card->ram_width == driver->ram_width && card->ram_height == driver->ram_height);
     snprintf(name, size, "jl_%s", card->controller->name);
-    if (!usual) { /* pins GM of the st7735 */
-        bool known = strcmp(card->controller->name, "st7735") == 0 &&
-                     ((card->ram_width == 128 && card->ram_height == 160) ||
-                      (card->ram_width == 132 && card->ram_height == 132));
-        snprintf(name, size, "jl_st7735_%dx%d", card->ram_width, card->ram_height);
-        return known ? name : NULL;
+    if (!usual) { /* as pins GM strap it */
+        static const char *const strapped[] = {"jl_st7735_128x160", "jl_st7735_132x132",
+                                               "jl_ili9163_128x160"};
+        snprintf(name, size, "jl_%s_%dx%d", card->controller->name, card->ram_width,
+                 card->ram_height);
+        for (size_t i = 0; i < sizeof strapped / sizeof strapped[0]; i++) {
+            if (strcmp(name, strapped[i]) == 0) {
+                return name;
+            }
+        }
+        return NULL;
     }
     return name;
 }

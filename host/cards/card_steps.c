@@ -74,13 +74,19 @@ static bool read_named(struct reading *reading, const char *text) {
                     "two hex digits, or such as %s",
                     name, part->name, near);
     }
-    size_t count = *bytes ? jl_host_parse_hex_bytes(bytes, step + 2, sizeof step - 2) : 0;
+    size_t count = *bytes ? jl_host_parse_hex_bytes(bytes, step + 2, sizeof step - 3) : 0;
     if ((int)count < command.least || (int)count > command.most) {
         return FAIL(reading, "step: %s takes %d argument%s, and there %s %zu", name, command.least,
                     command.least == 1 ? "" : "s", count == 1 ? "is" : "are", count);
     }
     step[0] = (uint8_t)(count + 1);
     step[1] = command.opcode;
+    if (jl_explain_opcode_bytes(part->emulator) == 2) {
+        memmove(step + 2, step + 1, count + 1);
+        step[0]++;
+        step[1] = 0;
+        count++;
+    }
     return add_step(reading, step, count + 2);
 }
 

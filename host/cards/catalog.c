@@ -310,6 +310,18 @@ static const struct jl_catalog_entry entries[] = {
              "is turned by half: give it memory = 128 x 160."},
     },
     {
+        .name = "ili9225",
+        .driver = &jl_ili9225,
+        .emulator = &jl_emulated_ili9225,
+        .kind = "colour TFT",
+        .glasses = "176x220",
+        .pixel_format = "5-6-5",
+        .glass_kind = JL_GLASS_TFT,
+        .quirks = {"Its registers have 16 bits: two bytes of index with D/C low, two of value with "
+                   "D/C high. It knows none of the commands that other TFTs have in common.",
+                   "The supply needs its steps (10 to 14) with 50 ms between."},
+    },
+    {
         .name = "gc9107",
         .driver = &jl_gc9107,
         .emulator = &jl_emulated_gc9107,

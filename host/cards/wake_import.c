@@ -418,7 +418,7 @@ static bool read_as_flat(struct reading *reading, const struct mark **numbers, i
         }
         /* Where arguments come with D/C high, a byte is one while the command lacks some. */
         bool high = !jl_explain_is_whole(&explainer) &&
-                    jl_explain_arguments_are_data(reading->controller->emulator);
+                    jl_explain_opcode_bytes(reading->controller->emulator) != 0;
         jl_explain_byte(&explainer, 0, 0, (uint8_t)numbers[i]->number, high);
     }
     jl_explain_end(&explainer);

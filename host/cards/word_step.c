@@ -23,7 +23,7 @@ static bool complains(const struct jl_catalog_entry *part, const uint8_t *bytes,
         jl_device_set_pin(device, JL_DEVICE_DC, false);
         jl_device_set_pin(device, JL_DEVICE_CS, false);
         jl_stream_write(bus, bytes, 1);
-        jl_device_set_pin(device, JL_DEVICE_DC, jl_explain_arguments_are_data(part->emulator));
+        jl_device_set_pin(device, JL_DEVICE_DC, jl_explain_opcode_bytes(part->emulator) != 0);
         jl_stream_write(bus, bytes + 1, count - 1);
         for (size_t i = jl_board_diagnostics(board, &list); i > 0; i--) {
             found |= list[i - 1].code == JL_CODE_ARGUMENT_VALUE;
@@ -41,6 +41,12 @@ bool jl_host_word_step(const struct jl_catalog_entry *part, const char *text, ui
     }
     *count = worded.count;
     memcpy(out, worded.bytes, worded.count);
+    if (jl_explain_opcode_bytes(part->emulator) == 2) {
+        memmove(out + 1, out, worded.count);
+        out[0] = 0;
+        ++*count;
+        return true; /* registers take all values */
+    }
     if (worded.count != 2 || !complains(part, out, 2)) {
         return true;
     }

@@ -137,17 +137,18 @@ static jl_status send_data(struct bend *bend, const struct jl_transfer *t) {
 }
 
 static jl_status send_command(struct bend *bend, const struct jl_transfer *t) {
-    bool as_data = jl_explain_arguments_are_data(bend->rig->card.controller->emulator);
+    size_t as_data = (size_t)jl_explain_opcode_bytes(bend->rig->card.controller->emulator);
+    size_t at = as_data > 1 ? as_data - 1 : 0; /* of the opcode */
     bend->out_count = 0;
     bend->argument = 0;
-    bend->under_way = t->body_bytes ? t->body[0] : 0;
+    bend->under_way = t->body_bytes > at ? t->body[at] : 0;
     bend->dropping = as_data && bend->kind == BEND_DROP && bend->under_way == bend->opcode;
     if (bend->dropping) {
         return JL_OK;
     }
     if (as_data) {
         for (size_t i = 0; i < t->body_bytes; i++) {
-            bool mine = i == 0 && bend->kind == BEND_OPCODE && t->body[0] == bend->opcode;
+            bool mine = i == at && bend->kind == BEND_OPCODE && t->body[at] == bend->opcode;
             put(bend, mine ? bend->value : t->body[i]);
         }
     } else {

@@ -212,7 +212,7 @@ static void run(struct along *along) {
 static void judge_steps(struct along *along) {
     const struct jl_card *card = &along->rig.card;
     struct sequence *sequence = malloc(sizeof *sequence);
-    bool listens = card->has_wake && !jl_explain_arguments_are_data(card->controller->emulator);
+    bool listens = card->has_wake && !jl_explain_opcode_bytes(card->controller->emulator);
     if (sequence && listens && jl_host_sequence_of(card, sequence)) {
         for (int i = 0, step = 0; i < sequence->count; i++) {
             const struct sequence_item *item = &sequence->items[i];

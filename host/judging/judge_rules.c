@@ -17,7 +17,7 @@ int jl_host_judge_step_of(const struct judge *judge, const char *relation) {
         {"mirrored left", {0xA0, 0xA1, 0x36}},
         {"mirrored top", {0xC0, 0xC8, 0x36}},
         {"turned", {0x36, 0xA0, 0xA1, 0xC0, 0xC8}},
-        {"red and blue", {0x36, 0xA0}},
+        {"red and blue", {0x36, 0xA0, 0x03}},
         {"shifted", {0xD3, 0xA2, 0xA1, 0x2A, 0x2B}},
     };
     for (size_t kind = 0; kind < sizeof kinds / sizeof kinds[0]; kind++) {
@@ -38,6 +38,9 @@ bool jl_host_judge_needs_wait(const struct jl_card *card, uint8_t opcode) {
     const char *part = card->controller->name;
     if (card->cells.bus || card->controller->driver->paper || strncmp(part, "st7920", 6) == 0) {
         return true; /* each of their commands takes time */
+    }
+    if (strcmp(part, "ili9225") == 0) {
+        return opcode == 0x07 || (opcode >= 0x10 && opcode <= 0x14); /* supply, step by step */
     }
     if (card->format->bits_per_pixel > 4 && strncmp(part, "ssd", 3) != 0) {
         bool opens = opcode == 0xB9 && strcmp(part, "hx8357") == 0; /* the maker's registers */
@@ -75,8 +78,10 @@ static bool is_setting(const struct judge *judge, const struct judged_step *step
     bool pages = judge->card->format && judge->card->format->bits_per_pixel == 1;
     bool page_address =
         pages && (step->opcode < 0x20 || (step->opcode >= 0xB0 && step->opcode < 0xC0));
+    bool of_supply = jl_explain_opcode_bytes(judge->card->controller->emulator) == 2 &&
+                     jl_host_judge_needs_wait(judge->card, step->opcode);
     bool key = step->opcode == 0xF0 && step->count == 1; /* to the maker's registers */
-    return step->name && !page_address && !key && step->count > 0 &&
+    return step->name && !page_address && !key && !of_supply && step->count > 0 &&
            !memchr(others, step->opcode, sizeof others);
 }
 
@@ -109,7 +114,7 @@ static bool is_brightness(const struct judged_step *step) {
 
 /* Switched on, and set up behind that. */
 static void look_at_switching_on(struct judge *judge) {
-    bool dcs = jl_explain_arguments_are_data(judge->card->controller->emulator) &&
+    bool dcs = jl_explain_opcode_bytes(judge->card->controller->emulator) == 1 &&
                judge->card->format->bits_per_pixel > 4;
     int on = 0;
     for (int i = 0; i < judge->wake_count; i++) {

@@ -30,9 +30,9 @@ static void take_command(void *context, const struct jl_explained *explained) {
 
 /* A step of several commands, or of one whose arguments travel like data. */
 static void take_send(struct jl_explainer *explainer, const uint8_t *bytes, size_t count) {
-    bool as_data = jl_explain_arguments_are_data(explainer->part);
+    size_t opcode_bytes = (size_t)jl_explain_opcode_bytes(explainer->part);
     for (size_t i = 0; i < count; i++) {
-        jl_explain_byte(explainer, 0, 0, bytes[i], as_data && i > 0);
+        jl_explain_byte(explainer, 0, 0, bytes[i], opcode_bytes && i >= opcode_bytes);
     }
     jl_explain_end(explainer);
 }
@@ -178,13 +178,18 @@ bool jl_host_sequence_of(const struct jl_card *card, struct sequence *sequence) 
 
 bool jl_host_sequence_into(const struct sequence *sequence, struct jl_card *card) {
     size_t at = 0;
+    bool index = jl_explain_opcode_bytes(card->controller->emulator) == 2;
     for (int i = 0; i < sequence->count; i++) {
         const struct sequence_item *item = &sequence->items[i];
-        if (at + item->count + 4 > sizeof card->wake_steps || item->count >= JL_STEP_CODE_WAIT_MS) {
+        if (at + item->count + 5 > sizeof card->wake_steps ||
+            item->count + index >= JL_STEP_CODE_WAIT_MS) {
             return false;
         }
         if (item->is_command) {
-            card->wake_steps[at++] = (uint8_t)item->count;
+            card->wake_steps[at++] = (uint8_t)(item->count + index);
+        }
+        if (item->is_command && index) {
+            card->wake_steps[at++] = 0;
         }
         memcpy(card->wake_steps + at, item->bytes, item->count);
         at += item->count;

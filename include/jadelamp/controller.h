@@ -91,8 +91,10 @@ struct jl_controller {
     int16_t ram_height;             /**< pixels */
     uint8_t buses;                  /**< bit (1 << enum jl_bus_kind) for each */
     uint8_t default_contrast;
-    uint8_t turns;          /**< bit (1 << turn) for each sum of enum jl_turn it can do */
-    bool arguments_as_data; /**< with D/C high, like pixels; else like opcodes */
+    uint8_t turns; /**< bit (1 << turn) for each sum of enum jl_turn it can do */
+    /** Bytes of an opcode where its arguments travel with D/C high, like pixels: 1, or 2 where
+     * registers have an index of 16 bits; 0: all of a step travels with D/C low. */
+    uint8_t opcode_bytes;
     /**
      * Columns that can only be addressed together, a power of two that fills whole bytes. On
      * e-paper 1: its columns go by bytes, and the last byte of a row may reach past the glass.

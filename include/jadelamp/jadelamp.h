@@ -48,6 +48,7 @@
 #include "jadelamp/controllers/gc9a01.h"
 #include "jadelamp/controllers/hx8357.h"
 #include "jadelamp/controllers/ili9163.h"
+#include "jadelamp/controllers/ili9225.h"
 #include "jadelamp/controllers/ili9341.h"
 #include "jadelamp/controllers/ili9488.h"
 #include "jadelamp/controllers/pcd8544.h"

@@ -43,7 +43,7 @@ static uint8_t *put_window(uint8_t *out, const struct jl_panel *panel, struct jl
                               (uint8_t)y,
                               (uint8_t)(y + on_glass.h - 1)};
     /* One step where arguments travel like opcodes: on I2C it is one transaction. */
-    unsigned steps = config->controller->arguments_as_data ? 2 : 1;
+    unsigned steps = config->controller->opcode_bytes ? 2 : 1;
     uint8_t bytes = (uint8_t)(sizeof ranges / steps);
     for (unsigned i = 0; i < steps; i++) {
         *out++ = bytes;

@@ -18,7 +18,8 @@ static inline size_t jl_bus_part(const struct jl_port *port, size_t left) {
  * opcode, and a step holds one command; elsewhere it may hold several.
  */
 static inline size_t jl_bus_opcodes(const struct jl_panel *panel, bool data, size_t count) {
-    return data || !panel->config->controller->arguments_as_data ? count : 1;
+    size_t opcodes = panel->config->controller->opcode_bytes;
+    return data || !opcodes ? count : opcodes;
 }
 
 /* Sends bytes as they are between the bus's begin() and end(), in as many transfers as asked. */

@@ -51,6 +51,7 @@ extern const struct jl_emulated_part jl_emulated_st7789; /**< 240x320 */
 extern const struct jl_emulated_part jl_emulated_ili9341; /**< 240x320 */
 extern const struct jl_emulated_part jl_emulated_st7796;  /**< 320x480 */
 extern const struct jl_emulated_part jl_emulated_ili9163; /**< 132x162, or as strapped */
+extern const struct jl_emulated_part jl_emulated_ili9225; /**< 176x220, registers of 16 bits */
 extern const struct jl_emulated_part jl_emulated_gc9107;  /**< 132x162, SPI */
 extern const struct jl_emulated_part jl_emulated_hx8357;  /**< 320x480, letter D */
 extern const struct jl_emulated_part jl_emulated_ili9488; /**< 320x480, 18 bits only on SPI */

@@ -37,7 +37,7 @@ struct jl_explainer {
     struct jl_explained now;
     uint8_t first_data[16];
     int least, most; /* arguments of the command under way */
-    bool under_way, pixels, extended;
+    bool under_way, pixels, extended, index_half;
     /* framing: a control byte on I2C; sync bytes and nibbles; nibbles on 4 lines */
     bool control_due, control_one, control_data, synced, nibble_due, four_lines;
     uint8_t nibble;
@@ -103,8 +103,9 @@ bool jl_explain_read(const struct jl_emulated_part *part, const char *text,
 const char *jl_explain_nearest(const struct jl_emulated_part *part, const char *name, char *out,
                                size_t size);
 
-/** Whether a part takes arguments with D/C high, as it takes data. */
-bool jl_explain_arguments_are_data(const struct jl_emulated_part *part);
+/** Bytes of an opcode where a part takes arguments with D/C high, as it takes data; 0: it takes all
+ * with D/C low. */
+int jl_explain_opcode_bytes(const struct jl_emulated_part *part);
 
 /** Whether what comes now is read: the command under way asks the part. */
 bool jl_explain_reads(const struct jl_explainer *explainer);
