@@ -90,9 +90,10 @@ bool screen_shim_load(struct screen_shim *shim, const struct jl_screen *screen,
     fclose(out);
     /* No warning is a promise, too. -Wconversion would find the shim's own conversions. */
     snprintf(line, sizeof line,
-             "cd %s && for f in *.c; do cc -std=c11 -g -O1 -fPIC -Wall -Wextra -Wpedantic -Wshadow "
-             "$([ $f = shim.c ] || echo -Wconversion) -Werror %s -I%s -c $f || exit 1; done && "
-             "cc -shared %s *.o %s -o shim.so",
+             "cd %s && for f in *.c; do " CC
+             " -std=c11 -g -O1 -fPIC -Wall -Wextra -Wpedantic -Wshadow "
+             "$([ $f = shim.c ] || echo -Wconversion) -Werror %s -I%s -c $f || exit 1; done && " CC
+             " -shared %s *.o %s -o shim.so",
              directory, SANITIZER_FLAGS, INCLUDE_DIR, SANITIZER_FLAGS, LIBRARY);
     if (!EXPECT_INT(shell(line), 0)) {
         printf("%s\n", output);

@@ -480,10 +480,10 @@ static void baked_c_compiles_to_the_preview(void) {
     for (size_t i = 0; i < sizeof options / sizeof options[0]; i++) {
         char line[900];
         snprintf(line, sizeof line,
-                 JADELAMP
-                 " bake picture ferry-boat.png --name boat %s && cc -std=c11 -Wall -Wextra "
-                 "-Wpedantic -Wconversion -Werror -I%s main.c boat.c %s %s -o show && "
-                 "./show > seen",
+                 JADELAMP " bake picture ferry-boat.png --name boat %s && " CC
+                          " -std=c11 -Wall -Wextra "
+                          "-Wpedantic -Wconversion -Werror -I%s main.c boat.c %s %s -o show && "
+                          "./show > seen",
                  options[i], INCLUDE_DIR, LIBRARY, SANITIZER_FLAGS);
         if (!EXPECT_INT(run(line), 0)) {
             printf("%s\n", output);

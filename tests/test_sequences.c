@@ -254,7 +254,8 @@ static void every_card_as_c(void) {
     fclose(baking.main);
     EXPECT(baking.cards > 50 && baking.skipped > 3);
     snprintf(line, sizeof line,
-             "cd all && cc -std=c11 -fPIC -Wall -Wextra -Wpedantic -Wconversion -Werror %s -I%s "
+             "cd all && " CC
+             " -std=c11 -fPIC -Wall -Wextra -Wpedantic -Wconversion -Werror %s -I%s "
              "-shared *.c %s -o all.so",
              SANITIZER_FLAGS, INCLUDE_DIR, LIBRARY);
     if (EXPECT_INT(shell(line), 0)) {
