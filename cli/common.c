@@ -136,6 +136,9 @@ void cli_print_card_briefly(const struct jl_card *card) {
     case JL_BUS_ST7920_SERIAL:
         printf("st7920 serial, ");
         break;
+    case JL_BUS_MEMORY_LCD:
+        printf("SPI of a memory LCD, ");
+        break;
     case JL_BUS_RGB:
         printf("RGB of %d lines, ", card->scanout.config.data_lines);
         break;
@@ -145,7 +148,7 @@ void cli_print_card_briefly(const struct jl_card *card) {
 
 cJSON *cli_card_json(const struct jl_card *card) {
     static const char *const buses[] = {"i2c",     "spi",    "spi-3wire",     "8080-8",
-                                        "8080-16", "6800-8", "st7920-serial", "rgb"};
+                                        "8080-16", "6800-8", "st7920-serial", "rgb", "memory-lcd"};
     static const char *const cells[] = {"", "parallel-4", "parallel-8", "expander"};
     cJSON *json = cJSON_CreateObject();
     cli_json_text(json, "name", card->name);

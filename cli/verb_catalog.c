@@ -25,11 +25,13 @@ static void print_wrapped(const char *word, const char *text) {
 
 /* The kinds of buses, in a word each. */
 static void list_buses(const struct jl_catalog_entry *entry, char *out, size_t size) {
-    uint8_t buses = entry->driver ? entry->driver->buses : 0;
+    unsigned buses = entry->driver ? entry->driver->buses : 0;
     bool serial = buses >> JL_BUS_SPI & 1, words = buses >> JL_BUS_8080_16 & 1;
     snprintf(out, size, "%s%s%s%s%s%s", !entry->driver ? "pins, I2C " : "",
              buses >> JL_BUS_I2C & 1 ? "I2C " : "", serial ? "SPI " : "",
-             buses >> JL_BUS_ST7920_SERIAL & 1 ? "serial " : "",
+             buses >> JL_BUS_ST7920_SERIAL & 1 ? "serial "
+             : buses >> JL_BUS_MEMORY_LCD & 1  ? "SPI without D/C "
+                                               : "",
              words                        ? "8080/16 "
              : buses >> JL_BUS_8080_8 & 1 ? "8080 "
                                           : "",
@@ -39,7 +41,7 @@ static void list_buses(const struct jl_catalog_entry *entry, char *out, size_t s
 static void print_row(const struct jl_catalog_entry *entry) {
     char buses[60], ram[16] = "cells";
     if (entry->scanned) {
-        printf("  %-9s %-17s  %-8s  %s\n", entry->name, entry->kind, "none",
+        printf("  %-11s %-17s  %-8s  %s\n", entry->name, entry->kind, "none",
                entry->driver->serial_cycle_ns ? "RGB, commands by 3-wire SPI" : "RGB");
         return;
     }
@@ -50,11 +52,11 @@ static void print_row(const struct jl_catalog_entry *entry) {
     if (entry->driver) {
         snprintf(ram, sizeof ram, "%dx%d", entry->driver->ram_width, entry->driver->ram_height);
     }
-    printf("  %-9s %-17s  %-8s  %s\n", entry->name, entry->kind, ram, buses);
+    printf("  %-11s %-17s  %-8s  %s\n", entry->name, entry->kind, ram, buses);
 }
 
 static void print_buses(const struct jl_catalog_entry *entry) {
-    uint8_t buses = entry->driver ? entry->driver->buses : 0;
+    unsigned buses = entry->driver ? entry->driver->buses : 0;
     uint32_t i2c_hz = jl_catalog_most_i2c_hz(entry);
     uint32_t serial_hz = jl_catalog_most_serial_hz(entry);
     uint32_t cycle_ns = jl_catalog_least_cycle_ns(entry);
@@ -73,6 +75,7 @@ static void print_buses(const struct jl_catalog_entry *entry) {
         snprintf(text, sizeof text, "%s up to %.4g MHz",
                  entry->scanned                      ? "for commands 3-wire SPI"
                  : buses >> JL_BUS_ST7920_SERIAL & 1 ? "its own serial bus"
+                 : buses >> JL_BUS_MEMORY_LCD & 1    ? "SPI without D/C, CS active high"
                  : buses >> JL_BUS_SPI_3WIRE & 1     ? "SPI with 4 or 3 wires"
                                                      : "SPI",
                  serial_hz / 1e6);
@@ -230,7 +233,7 @@ static int catalog(const char *verb, const char *part, bool as_json) {
         puts("\nPanel cards, for jadelamp light CARD");
     } else if (!as_json) {
         puts("Controllers; jadelamp catalog PART tells more\n"
-             "  part      drives             RAM       buses");
+             "  part        drives             RAM       buses");
         for (size_t i = 0; i < count; i++) {
             print_row(&entries[i]);
         }

@@ -92,10 +92,12 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
     device->noise_seed = board->noise_seed + board->device_count;
     name_apart(device, name);
     for (int i = 0; i < DEVICE_PINS; i++) {
-        device->pins[i] = i < JL_DEVICE_TE || i >= JL_DEVICE_D0;
+        bool selects = i == JL_DEVICE_CS && part->select_high && !part->parallel_cycle_ps;
+        device->pins[i] = (i < JL_DEVICE_TE && !selects) || i >= JL_DEVICE_D0;
         bool has = i < JL_DEVICE_TE || part->machine->outputs >> i & 1 ||
                    (i == JL_DEVICE_LIGHT && glass->light_wired) ||
-                   (part->machine->pin_changed && i > JL_DEVICE_PEN);
+                   (i == JL_DEVICE_VCOM && part->machine->vcom) ||
+                   (part->machine->pin_changed && i > JL_DEVICE_PEN && i != JL_DEVICE_VCOM);
         device->pin_wires[i] = has ? jl_sim_wire_create(board, device->pins[i]) : NO_WIRE;
     }
     board->devices[board->device_count++] = device;
@@ -128,8 +130,8 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
     if (device->pins[pin] == high) {
         return;
     }
-    if (pin != JL_DEVICE_RESET && device->stream && device->stream->timed.in_flight &&
-        jl_sim_device_is_selected(device)) {
+    if (pin != JL_DEVICE_RESET && pin != JL_DEVICE_VCOM && device->stream &&
+        device->stream->timed.in_flight && jl_sim_device_is_selected(device)) {
         jl_sim_device_report(
             device, JL_SEVERITY_ERROR, JL_CODE_PIN_IN_FLIGHT,
             "%s changed while a transfer was still on the wire: wait for its end first",
@@ -154,6 +156,8 @@ void jl_device_set_pin(struct jl_device *device, enum jl_device_pin pin, bool hi
         jl_sim_stream_deselected(device);
     } else if (pin == JL_DEVICE_CS && device->machine->selected) {
         device->machine->selected(device);
+    } else if (pin == JL_DEVICE_VCOM && device->machine->vcom) {
+        device->machine->vcom(device);
     }
 }
 

@@ -86,6 +86,8 @@ struct machine {
     uint8_t (*read)(struct jl_device *device);
     /* CS begins to select. */
     void (*selected)(struct jl_device *device);
+    /* JL_DEVICE_VCOM changed; or NULL: no such pin. */
+    void (*vcom)(struct jl_device *device);
     /* For parts on plain pins: instead of reset() and selected(), each change of a level. */
     void (*pin_changed)(struct jl_device *device, enum jl_device_pin pin, bool high);
     /* The level of a pin, be it driven by the part or to it. */

@@ -133,6 +133,22 @@ int jl_explain_opcode_bytes(const struct jl_emulated_part *part) {
 
 /* ---- framings ---- */
 
+void jl_explain_mode_start(struct jl_explainer *explainer) {
+    jl_explain_end(explainer);
+    explainer->mode_due = true;
+}
+
+/* Numbers of lines, pixels and zeros go as data; the zeros behind other modes as an argument. */
+void jl_explain_mode_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
+                          uint8_t byte) {
+    bool data = !explainer->mode_due && explainer->mode_writes;
+    if (explainer->mode_due) {
+        explainer->mode_writes = byte & 0x80;
+    }
+    explainer->mode_due = false;
+    jl_explain_byte(explainer, at_ps, until_ps, byte, data);
+}
+
 void jl_explain_i2c_start(struct jl_explainer *explainer) {
     explainer->control_due = true;
 }

@@ -32,6 +32,8 @@ static struct shade lit_shade(const struct jl_glass *glass, int row) {
         return (struct shade){34, 38, 52};
     case JL_GLASS_LCD_BLUE:
         return (struct shade){228, 240, 255};
+    case JL_GLASS_SILVER:
+        return (struct shade){206, 210, 204};
     case JL_GLASS_COLOR_OLED:
     case JL_GLASS_TFT:
         return (struct shade){255, 255, 255};

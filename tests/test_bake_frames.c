@@ -320,7 +320,7 @@ static void the_command(void) {
          "static uint8_t px[128*64*3];int main(void){struct jl_frame f;struct jl_player p;\\n"
          "if(jl_frame_init(&f,&jl_rgb888,128,64,px,sizeof px)!=JL_OK)return 1;\\n"
          "jl_player_begin(&p,&boat,0,true);return jl_player_poll(&p,&f.target,0,0,0)&&"
-         "jl_player_left(&p,0)==100?0:2;}' > m.c && " CC " -std=c11 -Wall -Wextra -Wpedantic "
+         "jl_player_left(&p,0)==100?0:2;}\\n' > m.c && " CC " -std=c11 -Wall -Wextra -Wpedantic "
          "-Wconversion -Werror -I" INCLUDE_DIR " m.c boat.c " LIBRARY " " SANITIZER_FLAGS
          " -o m && ./m && echo played",
          0, "played"},

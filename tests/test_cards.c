@@ -124,7 +124,7 @@ static void mistakes_are_explained(void) {
         {"[glass]\nrows = interlaced\n", 2, "alternate or sequential"},
         {"[glass]\nmounting = odd\n", 2, "usual, half-turn"},
         {"[glass]\nsupply = solar\n", 2, "pump or external"},
-        {"[glass]\ncolor = pink\n", 2, "tft, lcd-green, lcd-grey, lcd-blue, paper or paper-red"},
+        {"[glass]\ncolor = pink\n", 2, "tft, lcd-green, lcd-grey, lcd-blue, silver, paper or paper-red"},
         {"[pins]\ncs = PB 2\n", 2, "expected the name of a pin, such as PB2 or GPIO27"},
         {"[pins]\nreset = \n", 2, "expected the name of a pin"},
         {"[pins]\ndc = a-name-that-is-far-too-long\n", 2, "up to 23 letters"},

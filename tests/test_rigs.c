@@ -168,8 +168,10 @@ static void watch_card(void *context, const char *name, const char *path) {
                                            .get_pin = watched_get,
                                            .send_nine = watched_nine};
     EXPECT(jl_card_read(path, &card, &complaint));
-    /* Character modules show blocks until they are woken, paper its last picture. */
-    if (!card.controller->driver || card.controller->driver->paper || card.controller->scanned) {
+    /* Character modules show blocks until they are woken, paper its last picture, and memory LCDs
+     * are white when they are clear. */
+    if (!card.controller->driver || card.controller->driver->paper || card.controller->scanned ||
+        card.format == &jl_black_white) {
         return;
     }
     ++*(int *)context;

@@ -182,7 +182,8 @@ static void expect_truth(void) {
 
 static struct jl_rect random_area(void) {
     const struct jl_panel *panel = &world.rig.panel;
-    int unit = panel->config->controller->column_unit;
+    const struct jl_controller *controller = panel->config->controller;
+    int unit = controller->whole_lines ? panel->width : controller->column_unit;
     int rows = 1 << panel->format->line_rows_log2;
     int columns = panel->width / unit, lines = panel->height / rows;
     int x = pick(0, columns - 1), y = pick(0, lines - 1);

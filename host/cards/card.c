@@ -172,6 +172,7 @@ static bool read_color(struct reading *reading, const char *key, const char *val
                                             {"lcd-green", JL_GLASS_LCD_GREEN},
                                             {"lcd-grey", JL_GLASS_LCD_GREY},
                                             {"lcd-blue", JL_GLASS_LCD_BLUE},
+                                            {"silver", JL_GLASS_SILVER},
                                             {"paper", JL_GLASS_PAPER},
                                             {"paper-red", JL_GLASS_PAPER_RED},
                                             {NULL, 0}};
@@ -192,6 +193,7 @@ static bool read_bus_kind(struct reading *reading, const char *key, const char *
                                             {"8080-16", JL_BUS_8080_16},
                                             {"6800-8", JL_BUS_6800_8},
                                             {"st7920-serial", JL_BUS_ST7920_SERIAL},
+                                            {"memory-lcd", JL_BUS_MEMORY_LCD},
                                             {"rgb", JL_BUS_RGB},
                                             {"parallel-4", CELLS_BUS + JL_CELLS_PARALLEL_4},
                                             {"parallel-8", CELLS_BUS + JL_CELLS_PARALLEL_8},
@@ -419,6 +421,10 @@ bool jl_card_is_parallel(const struct jl_card *card) {
     return card->bus == JL_BUS_8080_8 || card->bus == JL_BUS_8080_16 || card->bus == JL_BUS_6800_8;
 }
 
+bool jl_card_selects_high(const struct jl_card *card) {
+    return card->bus == JL_BUS_ST7920_SERIAL || card->bus == JL_BUS_MEMORY_LCD;
+}
+
 static bool check_bus(struct reading *reading) {
     static const char *const names[] = {"I2C",
                                         "SPI",
@@ -427,7 +433,8 @@ static bool check_bus(struct reading *reading) {
                                         "16-bit 8080 bus",
                                         "6800 bus",
                                         "serial bus of the st7920",
-                                        "RGB bus"};
+                                        "RGB bus",
+                                        "SPI without D/C"};
     struct jl_card *card = reading->card;
     const struct jl_catalog_entry *part = card->controller;
     bool i2c = card->bus == JL_BUS_I2C;

@@ -160,6 +160,29 @@ static const struct jl_catalog_entry entries[] = {
                    "anew."},
     },
     {
+        .name = "ls013b7dh03",
+        .driver = &jl_ls013b7dh03,
+        .emulator = &jl_emulated_ls013b7dh03,
+        .kind = "memory LCD",
+        .glasses = "128x128",
+        .pixel_format = "1 bit, the leftmost pixel in bit 7, 1 is white",
+        .glass_kind = JL_GLASS_SILVER,
+        .quirks = {"VCOM has to change at least once a second, by jl_memory_lcd_vcom() or a pin, or "
+                   "the glass suffers.",
+                   "CS is active high. Only whole lines are sent; their numbers begin with 1 and "
+                   "travel with the lowest bit first."},
+    },
+    {
+        .name = "ls027b7dh01",
+        .driver = &jl_ls027b7dh01,
+        .emulator = &jl_emulated_ls027b7dh01,
+        .kind = "memory LCD",
+        .glasses = "400x240",
+        .pixel_format = "1 bit, the leftmost pixel in bit 7, 1 is white",
+        .glass_kind = JL_GLASS_SILVER,
+        .quirks = {"As the smaller one; it wants 5 V."},
+    },
+    {
         .name = "st7920",
         .driver = &jl_st7920,
         .emulator = &jl_emulated_st7920,

@@ -18,6 +18,7 @@ struct along {
     struct jl_port_ops ops;
     struct jl_explainer explainer;
     bool data;                 /* D/C */
+    bool selected;             /* CS of a memory LCD */
     struct tapped_wire wire;   /* of a module's cells */
     struct jl_host_kept *kept; /* NULL: bytes are judged only */
 };
@@ -43,6 +44,8 @@ static void take_bytes(struct along *along, const uint8_t *bytes, size_t count, 
     for (size_t i = 0; i < count; i++) {
         if (card->bus == JL_BUS_I2C) {
             jl_explain_i2c_byte(&along->explainer, now_ps(along), now_ps(along), bytes[i]);
+        } else if (card->bus == JL_BUS_MEMORY_LCD) {
+            jl_explain_mode_byte(&along->explainer, now_ps(along), now_ps(along), bytes[i]);
         } else if (card->bus == JL_BUS_ST7920_SERIAL) {
             jl_explain_synced_byte(&along->explainer, now_ps(along), now_ps(along), bytes[i]);
         } else {
@@ -127,6 +130,12 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
     struct along *along = context;
     if (pin == JL_PIN_DC) {
         along->data = high;
+    }
+    if (pin == JL_PIN_CS && along->rig.card.bus == JL_BUS_MEMORY_LCD && high != along->selected) {
+        along->selected = high;
+        if (high) {
+            jl_explain_mode_start(&along->explainer);
+        }
     }
     along->inner.ops->set_pin(along->inner.context, pin, high);
 }

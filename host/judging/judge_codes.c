@@ -78,6 +78,7 @@ static const struct meaning meanings[] = {
     [JL_CODE_SCROLL_RANGE] = {JL_CHECK_WRONG, "use areas that fit the memory"},
     [JL_CODE_SCROLL_RUNNING] = {JL_CHECK_WRONG, "stop the scroll first: 2E"},
     [JL_CODE_SCROLL_NOT_SET] = {JL_CHECK_WRONG, "set the scroll up before it starts"},
+    [JL_CODE_VCOM] = {JL_CHECK_MARGINAL, "change VCOM every half second, by a call or a pin"},
     [JL_CODE_CONTRAST] = {JL_CHECK_DARK, "choose another contrast voltage"},
     [JL_CODE_TEXT_AS_GLYPH] = {JL_CHECK_WRONG, "set a text address (80 and more) before text"},
     [JL_CODE_STALE_PLANE] = {JL_CHECK_WRONG, "write the old picture's plane, too"},

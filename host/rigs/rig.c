@@ -50,6 +50,7 @@ static const struct jl_bus *bus_of(const struct jl_card *card) {
         [JL_BUS_8080_16] = &jl_bus_8080_16,
         [JL_BUS_6800_8] = &jl_bus_6800_8,
         [JL_BUS_ST7920_SERIAL] = &jl_bus_st7920_serial,
+        [JL_BUS_MEMORY_LCD] = &jl_bus_memory_lcd,
     };
     bool paced = card->bus == JL_BUS_6800_8 && card->controller->driver->byte_us;
     return paced ? &jl_bus_6800_8_paced : buses[card->bus];

@@ -256,9 +256,10 @@ const char *jl_host_instrument_type(const struct item *item) {
 static void write_scale(FILE *out, const struct item *item, int index) {
     fprintf(out, ".scale = {%ld, %ld", (long)item->from, (long)item->to);
     if (item->zone_count) {
-        fprintf(out, ", zones_%d, %d", index, item->zone_count);
+        fprintf(out, ", zones_%d, %d}", index, item->zone_count);
+    } else {
+        fputs(", NULL, 0}", out);
     }
-    fputc('}', out);
 }
 
 static void write_text_member(FILE *out, const char *name, const char *text) {

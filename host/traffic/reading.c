@@ -158,6 +158,8 @@ static void take_byte(struct reading *reading, const struct jl_bus_event *event)
         jl_explain_i2c_byte(explainer, event->at_ps, event->until_ps, (uint8_t)event->value);
     } else if (card->bus == JL_BUS_ST7920_SERIAL) {
         jl_explain_synced_byte(explainer, event->at_ps, event->until_ps, (uint8_t)event->value);
+    } else if (card->bus == JL_BUS_MEMORY_LCD) {
+        jl_explain_mode_byte(explainer, event->at_ps, event->until_ps, (uint8_t)event->value);
     } else if (card->bus == JL_BUS_8080_16) {
         jl_explain_lines_16(explainer, event->at_ps, event->until_ps, event->value, event->data);
     } else {
@@ -193,6 +195,11 @@ static void take_event(struct reading *reading, const struct jl_bus_event *event
         break;
     case JL_BUS_READ:
         take_read(reading, event);
+        break;
+    case JL_BUS_SELECTED:
+        if (jl_traffic_rig(reading->traffic)->card.bus == JL_BUS_MEMORY_LCD) {
+            jl_explain_mode_start(&reading->explainer);
+        }
         break;
     case JL_BUS_RESET:
     case JL_BUS_LIGHT:

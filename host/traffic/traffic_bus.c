@@ -20,7 +20,7 @@ void jl_host_describe_bus(const struct jl_card *card, struct jl_decoding *decodi
                           uint32_t *wanted, uint32_t *needed) {
     const uint32_t beside = ROLES(JL_ROLE_RESET, JL_ROLE_LIGHT);
     const uint32_t parallel = ROLES(JL_ROLE_CS, JL_ROLE_DC);
-    bool serial_cs = card->bus == JL_BUS_ST7920_SERIAL;
+    bool serial_cs = jl_card_selects_high(card);
     *decoding = (struct jl_decoding){.bits = 8, .mode = card->spi_mode, .select_high = serial_cs};
     switch (card->bus) {
     case JL_BUS_I2C:
@@ -47,6 +47,7 @@ void jl_host_describe_bus(const struct jl_card *card, struct jl_decoding *decodi
         decoding->bits = card->bus == JL_BUS_SPI_3WIRE ? 9 : 8;
         *needed =
             ROLES(JL_ROLE_CLOCK, JL_ROLE_MOSI) | (card->bus == JL_BUS_SPI ? ROLES(JL_ROLE_DC) : 0);
+        *needed |= card->bus == JL_BUS_MEMORY_LCD ? ROLES(JL_ROLE_CS) : 0;
         *wanted = *needed | beside | ROLES(JL_ROLE_CS, JL_ROLE_MISO);
         break;
     }

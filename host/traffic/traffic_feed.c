@@ -29,7 +29,7 @@ void jl_host_feed_begin(struct traffic_feed *feed, struct jl_rig *rig, uint64_t 
         jl_device_set_pin(rig->device, JL_DEVICE_RESET, true);
     }
     if (!has_cs && rig->card.bus != JL_BUS_I2C) {
-        jl_device_set_pin(rig->device, JL_DEVICE_CS, rig->card.bus == JL_BUS_ST7920_SERIAL);
+        jl_device_set_pin(rig->device, JL_DEVICE_CS, jl_card_selects_high(&rig->card));
     }
     if (!has_light) {
         jl_device_set_pin(rig->device, JL_DEVICE_LIGHT, true);
@@ -99,7 +99,7 @@ bool jl_host_feed(struct traffic_feed *feed, const struct jl_bus_event *event) {
     case JL_BUS_DESELECTED:
         jl_device_set_pin(feed->device, JL_DEVICE_CS,
                           (event->kind == JL_BUS_SELECTED) ==
-                              (feed->rig->card.bus == JL_BUS_ST7920_SERIAL));
+                              (jl_card_selects_high(&feed->rig->card)));
         return false;
     default:
         break;

@@ -41,6 +41,7 @@ enum jl_bus_kind {
     JL_BUS_ST7920_SERIAL,
     /** none: pixels are scanned out (scanout.h), and there is no way for a command */
     JL_BUS_RGB,
+    JL_BUS_MEMORY_LCD, /**< of memory LCDs: clock, data, CS active high; no D/C */
 };
 
 /** What the wires of a bus carry at a time. */
@@ -113,6 +114,11 @@ extern const struct jl_bus jl_bus_6800_8_paced;
  * on the wire count.
  */
 extern const struct jl_bus jl_bus_st7920_serial;
+/**
+ * SPI of memory LCDs, mode 0: CS is high from the first byte of a transaction to its trailing zeros,
+ * and there is no D/C.
+ */
+extern const struct jl_bus jl_bus_memory_lcd;
 /** Glass that is scanned out and has no command port. The port must have a display peripheral. */
 extern const struct jl_bus jl_bus_rgb;
 

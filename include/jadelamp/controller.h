@@ -89,7 +89,7 @@ struct jl_controller {
     const struct jl_format *format; /**< of a panel whose description names none */
     int16_t ram_width;              /**< pixels */
     int16_t ram_height;             /**< pixels */
-    uint8_t buses;                  /**< bit (1 << enum jl_bus_kind) for each */
+    uint16_t buses;                 /**< bit (1 << enum jl_bus_kind) for each */
     uint8_t default_contrast;
     uint8_t turns; /**< bit (1 << turn) for each sum of enum jl_turn it can do */
     /** Bytes of an opcode where its arguments travel with D/C high, like pixels: 1, or 2 where
@@ -100,6 +100,7 @@ struct jl_controller {
      * e-paper 1: its columns go by bytes, and the last byte of a row may reach past the glass.
      */
     uint8_t column_unit;
+    bool whole_lines;           /**< lines can only be sent whole */
     uint8_t byte_us;            /**< busy after every byte, microseconds; 0: never */
     uint16_t reset_low_us;      /**< least reset pulse, microseconds */
     uint16_t reset_recovery_us; /**< least wait after it, microseconds */

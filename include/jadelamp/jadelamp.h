@@ -51,6 +51,7 @@
 #include "jadelamp/controllers/ili9225.h"
 #include "jadelamp/controllers/ili9341.h"
 #include "jadelamp/controllers/ili9488.h"
+#include "jadelamp/controllers/memory_lcd.h"
 #include "jadelamp/controllers/pcd8544.h"
 #include "jadelamp/controllers/rgb_glass.h"
 #include "jadelamp/controllers/sh1106.h"

@@ -133,6 +133,7 @@ struct jl_panel {
     uint8_t status; /* the first that was not JL_OK */
     uint8_t update; /* of e-paper: enum jl_update, the one under way or the last one */
     uint8_t plane;  /* of e-paper: where pixels go; 0 new, 1 old */
+    uint8_t vcom;   /* of memory LCDs: its level, as the mode byte has it */
     const struct jl_panel_config *config;
     const struct jl_port *port;
     const struct jl_format *format;

@@ -124,6 +124,9 @@ bool jl_card_has_knob(const struct jl_card *card);
 /** Whether its bus has a write cycle instead of a clock. */
 bool jl_card_is_parallel(const struct jl_card *card);
 
+/** Whether CS selects while it is high on the card's bus. */
+bool jl_card_selects_high(const struct jl_card *card);
+
 /**
  * Finds a card by a path, or by the name of a card that ships with Jade Lamp: from the folder that
  * JADELAMP_SHARE names, else from those that are in the library itself.

@@ -124,6 +124,7 @@ enum jl_device_pin {
     JL_DEVICE_E2,    /**< of the second controller; starts low */
     JL_DEVICE_RW,    /**< starts low */
     JL_DEVICE_LIGHT, /**< the backlight, where the glass has it wired; starts low */
+    JL_DEVICE_VCOM,  /**< EXTCOMIN of memory LCDs; starts low */
     JL_DEVICE_D0,    /**< D0..D7 follow each other; pulled high */
     JL_DEVICE_D7 = JL_DEVICE_D0 + 7,
 };

@@ -76,6 +76,7 @@ extern "C" {
     X(SCROLL_RANGE, "scroll-range", "a scroll area or start that cannot be")                       \
     X(SCROLL_RUNNING, "scroll-running", "something that may not be done while a scroll runs")      \
     X(SCROLL_NOT_SET, "scroll-not-set", "a scroll starts that was never set up")                   \
+    X(VCOM, "vcom", "the voltage in front of a memory LCD stands still")                           \
     X(CONTRAST, "contrast", "a voltage at which all dots turn dark, or none")                      \
     X(TEXT_AS_GLYPH, "text-as-glyph", "text was written to the memory of one's own characters")    \
     /* e-paper */                                                                                  \

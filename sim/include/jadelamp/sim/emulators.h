@@ -25,6 +25,8 @@ extern const struct jl_emulated_part jl_emulated_st7565;  /**< 132x65; SPI, 8080
 extern const struct jl_emulated_part jl_emulated_st7567;  /**< 132x65; SPI, 8080, 6800 */
 extern const struct jl_emulated_part jl_emulated_uc1701;  /**< 132x65; SPI, 8080, 6800 */
 extern const struct jl_emulated_part jl_emulated_uc1609; /**< 192x64 */
+extern const struct jl_emulated_part jl_emulated_ls013b7dh03; /**< memory LCD, 128x128 */
+extern const struct jl_emulated_part jl_emulated_ls027b7dh01; /**< memory LCD, 400x240 */
 extern const struct jl_emulated_part jl_emulated_pcd8544; /**< 84x48; SPI */
 extern const struct jl_emulated_part jl_emulated_st7920; /**< 256x32 folded; own serial bus, 6800 */
 

@@ -37,7 +37,7 @@ struct jl_explainer {
     struct jl_explained now;
     uint8_t first_data[16];
     int least, most; /* arguments of the command under way */
-    bool under_way, pixels, extended, index_half;
+    bool under_way, pixels, extended, index_half, mode_due, mode_writes;
     /* framing: a control byte on I2C; sync bytes and nibbles; nibbles on 4 lines */
     bool control_due, control_one, control_data, synced, nibble_due, four_lines;
     uint8_t nibble;
@@ -59,6 +59,11 @@ void jl_explain_lines_16(struct jl_explainer *explainer, uint64_t at_ps, uint64_
 void jl_explain_i2c_start(struct jl_explainer *explainer);
 void jl_explain_i2c_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
                          uint8_t byte);
+
+/** CS of a memory LCD rises: the next byte is a mode, and what follows belongs to it. */
+void jl_explain_mode_start(struct jl_explainer *explainer);
+void jl_explain_mode_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
+                          uint8_t byte);
 
 /** A byte of the st7920's serial bus: sync bytes, and nibbles behind them. */
 void jl_explain_synced_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,

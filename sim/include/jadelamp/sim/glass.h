@@ -23,6 +23,7 @@ enum jl_glass_kind {
     JL_GLASS_LCD_GREEN, /**< dark dots on yellow-green */
     JL_GLASS_LCD_GREY,  /**< dark dots on light grey */
     JL_GLASS_LCD_BLUE,  /**< white dots on blue */
+    JL_GLASS_SILVER,    /**< memory LCD: bright where a bit is 1, dark where it is 0; no light */
     JL_GLASS_PAPER,     /**< e-paper, black on white */
     JL_GLASS_PAPER_RED, /**< e-paper, black and red on white */
 };
