@@ -99,6 +99,9 @@ static void print_cells(const struct jl_card *card) {
     if (card->cells.bus == JL_CELLS_EXPANDER) {
         printf("4 bits behind I2C at 0x%02X, ", card->i2c_address);
         print_clock(card->clock_hz);
+    } else if (card->cells.bus == JL_CELLS_I2C) {
+        printf("I2C at 0x%02X, ", card->i2c_address);
+        print_clock(card->clock_hz);
     } else {
         printf("%d bits%s", eight ? 8 : 4, card->cells.reads_busy ? " with busy flag" : "");
     }
@@ -147,9 +150,10 @@ void cli_print_card_briefly(const struct jl_card *card) {
 }
 
 cJSON *cli_card_json(const struct jl_card *card) {
-    static const char *const buses[] = {"i2c",     "spi",    "spi-3wire",     "8080-8",
-                                        "8080-16", "6800-8", "st7920-serial", "rgb", "memory-lcd"};
-    static const char *const cells[] = {"", "parallel-4", "parallel-8", "expander"};
+    static const char *const buses[] = {"i2c",           "spi",     "spi-3wire",
+                                        "8080-8",        "8080-16", "6800-8",
+                                        "st7920-serial", "rgb",     "memory-lcd"};
+    static const char *const cells[] = {"", "parallel-4", "parallel-8", "expander", "i2c"};
     cJSON *json = cJSON_CreateObject();
     cli_json_text(json, "name", card->name);
     cJSON_AddStringToObject(json, "controller", card->controller->name);

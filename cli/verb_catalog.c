@@ -27,7 +27,10 @@ static void print_wrapped(const char *word, const char *text) {
 static void list_buses(const struct jl_catalog_entry *entry, char *out, size_t size) {
     unsigned buses = entry->driver ? entry->driver->buses : 0;
     bool serial = buses >> JL_BUS_SPI & 1, words = buses >> JL_BUS_8080_16 & 1;
-    snprintf(out, size, "%s%s%s%s%s%s", !entry->driver ? "pins, I2C " : "",
+    snprintf(out, size, "%s%s%s%s%s%s",
+             entry->on_i2c    ? "I2C "
+             : !entry->driver ? "pins, I2C "
+                              : "",
              buses >> JL_BUS_I2C & 1 ? "I2C " : "", serial ? "SPI " : "",
              buses >> JL_BUS_ST7920_SERIAL & 1 ? "serial "
              : buses >> JL_BUS_MEMORY_LCD & 1  ? "SPI without D/C "
@@ -63,7 +66,7 @@ static void print_buses(const struct jl_catalog_entry *entry) {
     char text[120];
     if (i2c_hz) {
         snprintf(text, sizeof text, "%s up to %.4g kHz, at",
-                 entry->driver ? "I2C" : "behind an expander: I2C", i2c_hz / 1e3);
+                 entry->driver || entry->on_i2c ? "I2C" : "behind an expander: I2C", i2c_hz / 1e3);
         for (size_t i = 0; i < sizeof entry->addresses && entry->addresses[i]; i++) {
             size_t length = strlen(text);
             snprintf(text + length, sizeof text - length, "%s %s", i ? " or" : "",

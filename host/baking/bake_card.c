@@ -235,13 +235,18 @@ static void write_cells(FILE *out, const struct jl_card *card, const char *name)
             "const struct jl_char_config %s = {\n    .wire = &jl_char_wire_%s%s,\n"
             "    .rom = &jl_char_rom_%s,\n    .columns = %d,\n    .rows = %d,\n",
             name,
-            expander                            ? "expander"
+            expander ? "expander"
+            : cells->bus == JL_CELLS_I2C
+                ? strcmp(card->controller->name, "st7036") ? "i2c" : "st7036"
             : cells->bus == JL_CELLS_PARALLEL_4 ? "4"
                                                 : "8",
             cells->reads_busy ? "_busy" : "", cells->european_rom ? "a02" : "a00", card->width,
             card->height);
     if (expander) {
-        fprintf(out, "    .expander = &outputs,\n    .i2c_address = 0x%02X,\n", card->i2c_address);
+        fputs("    .expander = &outputs,\n", out);
+    }
+    if (card->i2c_address) {
+        fprintf(out, "    .i2c_address = 0x%02X,\n", card->i2c_address);
     }
     if (cells->halves || flags) {
         fprintf(out, "    .flags = %s%s%s,\n", cells->halves ? "JL_CHAR_HALVES" : "",

@@ -233,7 +233,7 @@ static bool choose(struct bundling *bundling) {
 
 /* ---- the header ---- */
 
-static const char *const of_cells[] = {"char_panel.h", "char_wiring.h"};
+static const char *const of_cells[] = {"char_panel.h", "char_wiring.h", "st7036.h"};
 static const char *const of_paper[] = {"epaper.h"};
 static const char *const of_scanned[] = {"scanout.h"};
 static const char *const of_touch[] = {"touch.h", "calibration.h"};

@@ -129,14 +129,34 @@ static bool check_expander(struct reading *reading, bool two_enables) {
                     "faster, say so with works-up-to");
 }
 
+static bool check_native(struct reading *reading) {
+    struct jl_card *card = reading->card;
+    const struct jl_catalog_entry *part = card->controller;
+    if (!card->i2c_address) {
+        return FAIL(reading, "the card ends without address in [bus], such as address = 0x%02X",
+                    part->addresses[0]);
+    }
+    if (!memchr(part->addresses, card->i2c_address, sizeof part->addresses)) {
+        return FAIL_KEY(reading, "bus", "address",
+                        "[bus] address = 0x%02X: expected 0x%02X, where the %s answers",
+                        card->i2c_address, part->addresses[0], part->name);
+    }
+    card->clock_hz = card->clock_hz ? card->clock_hz : 400000;
+    return card->clock_hz <= 400000 ||
+           FAIL_KEY(reading, "bus", "clock", "[bus] clock: the %s ends at 400 kHz", part->name);
+}
+
 bool jl_host_card_check_cells(struct reading *reading) {
     struct jl_card *card = reading->card;
     bool expander = card->cells.bus == JL_CELLS_EXPANDER;
     bool two_enables = card->height == 4 && card->width > 20;
-    if (!card->cells.bus) {
-        return FAIL_KEY(reading, "bus", "kind",
-                        "[bus] kind: the %s has parallel-4, parallel-8 or expander",
-                        card->controller->name);
+    bool native = card->controller->on_i2c;
+    if (native && !card->cells.bus && card->bus == JL_BUS_I2C) {
+        card->cells.bus = JL_CELLS_I2C;
+    }
+    if (!card->cells.bus || native != (card->cells.bus == JL_CELLS_I2C)) {
+        return FAIL_KEY(reading, "bus", "kind", "[bus] kind: the %s has %s", card->controller->name,
+                        native ? "i2c" : "parallel-4, parallel-8 or expander");
     }
     if (card->cells.halves  ? card->height != 1 || card->width % 2 || card->width > 80
         : card->height == 1 ? card->width > 80
@@ -151,7 +171,14 @@ bool jl_host_card_check_cells(struct reading *reading) {
         return FAIL_KEY(reading, "bus", "busy",
                         "[bus] busy: an expander is too slow to be worth it: leave it out");
     }
-    if (!expander &&
+    if (native && (two_enables || jl_host_card_seen(reading, "bus", "outputs"))) {
+        return FAIL_KEY(reading, two_enables ? "glass" : "bus", two_enables ? "size" : "outputs",
+                        two_enables ? "[glass] %d x %d cells: that takes two controllers, and this "
+                                      "bus has one"
+                                    : "[bus] outputs: only an expander has them",
+                        card->width, card->height);
+    }
+    if (!expander && !native &&
         (card->clock_hz || card->i2c_address || jl_host_card_seen(reading, "bus", "outputs"))) {
         return FAIL_KEY(reading, "bus",
                         card->clock_hz      ? "clock"
@@ -162,5 +189,5 @@ bool jl_host_card_check_cells(struct reading *reading) {
     if (!jl_host_card_seen(reading, "glass", "color")) {
         card->glass_kind = card->controller->glass_kind;
     }
-    return !expander || check_expander(reading, two_enables);
+    return native ? check_native(reading) : !expander || check_expander(reading, two_enables);
 }

@@ -167,10 +167,11 @@ static const struct jl_catalog_entry entries[] = {
         .glasses = "128x128",
         .pixel_format = "1 bit, the leftmost pixel in bit 7, 1 is white",
         .glass_kind = JL_GLASS_SILVER,
-        .quirks = {"VCOM has to change at least once a second, by jl_memory_lcd_vcom() or a pin, or "
-                   "the glass suffers.",
-                   "CS is active high. Only whole lines are sent; their numbers begin with 1 and "
-                   "travel with the lowest bit first."},
+        .quirks =
+            {"VCOM has to change at least once a second, by jl_memory_lcd_vcom() or a pin, or "
+             "the glass suffers.",
+             "CS is active high. Only whole lines are sent; their numbers begin with 1 and "
+             "travel with the lowest bit first."},
     },
     {
         .name = "ls027b7dh01",
@@ -206,6 +207,33 @@ static const struct jl_catalog_entry entries[] = {
                    "A row of blocks and nothing else: it was not woken. Nothing at all: turn the "
                    "trimmer at V0.",
                    "0x27 is a pcf8574, 0x3F a pcf8574A."},
+    },
+    {
+        .name = "aip31068",
+        .emulator = &jl_emulated_aip31068,
+        .kind = "character LCD",
+        .glasses = "16x2, 20x4 cells",
+        .pixel_format = "5x8 dots a cell",
+        .on_i2c = true,
+        .addresses = {0x3E},
+        .glass_kind = JL_GLASS_LCD_BLUE,
+        .quirks = {"The instructions are an hd44780's, each byte behind a control byte, 80 or C0; "
+                   "nothing can be read.",
+                   "0x7C is the 8-bit form of 0x3E."},
+    },
+    {
+        .name = "st7036",
+        .emulator = &jl_emulated_st7036,
+        .kind = "character LCD",
+        .glasses = "16x2, 20x2 cells",
+        .pixel_format = "5x8 dots a cell",
+        .on_i2c = true,
+        .addresses = {0x3C, 0x3D, 0x3E, 0x3F},
+        .glass_kind = JL_GLASS_LCD_BLUE,
+        .quirks =
+            {"It stays dark until its booster, follower and contrast are set by commands of a "
+             "second table (39).",
+             "0x3C is an OLED's address, too."},
     },
     {
         .name = "ssd1322",
@@ -491,7 +519,8 @@ const struct jl_catalog_entry *jl_catalog(size_t *count) {
 uint32_t jl_catalog_most_i2c_hz(const struct jl_catalog_entry *entry) {
     const struct jl_controller *driver = entry->driver;
     bool has = driver ? driver->buses >> JL_BUS_I2C & 1 : entry->addresses[0] != 0;
-    return has ? 1000000000u / (driver ? jl_bus_i2c.cycle_ns : EXPANDER_CYCLE_NS) : 0;
+    return has ? 1000000000u / (driver || entry->on_i2c ? jl_bus_i2c.cycle_ns : EXPANDER_CYCLE_NS)
+               : 0;
 }
 
 uint32_t jl_catalog_most_serial_hz(const struct jl_catalog_entry *entry) {
@@ -500,7 +529,7 @@ uint32_t jl_catalog_most_serial_hz(const struct jl_catalog_entry *entry) {
 }
 
 uint32_t jl_catalog_least_cycle_ns(const struct jl_catalog_entry *entry) {
-    return entry->driver ? entry->driver->parallel_cycle_ns : CELLS_CYCLE_NS;
+    return entry->driver ? entry->driver->parallel_cycle_ns : entry->on_i2c ? 0 : CELLS_CYCLE_NS;
 }
 
 const struct jl_catalog_entry *jl_catalog_find(const char *name) {
@@ -529,7 +558,7 @@ const char *jl_catalog_dweller(uint8_t address) {
         {0x3D, 0x3D,
          "OLED controller (ssd1306, ssd1315, ssd1309, sh1106, sh1107, ssd1325, ssd1327) with SA0 "
          "high"},
-        {0x3E, 0x3E, "port expander (pcf8574A)"},
+        {0x3E, 0x3E, "character LCD (aip31068, st7036), or a pcf8574A port expander"},
         {0x3F, 0x3F, "port expander (pcf8574A), a usual backpack of a character LCD"},
         {0x50, 0x57, "EEPROM (24xx)"},
         {0x5D, 0x5D, "touch controller (gt911)"},

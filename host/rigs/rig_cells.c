@@ -7,12 +7,16 @@ static uint8_t mask_of(int bit) {
     return bit < 0 ? 0 : (uint8_t)(1 << bit);
 }
 
-static const struct jl_char_wire *wire_of(const struct jl_card_cells *cells) {
+static const struct jl_char_wire *wire_of(const struct jl_card *card) {
+    const struct jl_card_cells *cells = &card->cells;
+    bool tables = strcmp(card->controller->name, "st7036") == 0;
     switch (cells->bus) {
     case JL_CELLS_PARALLEL_4:
         return cells->reads_busy ? &jl_char_wire_4_busy : &jl_char_wire_4;
     case JL_CELLS_PARALLEL_8:
         return cells->reads_busy ? &jl_char_wire_8_busy : &jl_char_wire_8;
+    case JL_CELLS_I2C:
+        return tables ? &jl_char_wire_st7036 : &jl_char_wire_i2c;
     default:
         return &jl_char_wire_expander;
     }
@@ -32,7 +36,7 @@ static void describe(struct jl_rig *rig) {
         .light_low = wiring->light_low,
     };
     rig->cells_config = (struct jl_char_config){
-        .wire = wire_of(&card->cells),
+        .wire = wire_of(card),
         .expander = &rig->outputs,
         .rom = card->cells.european_rom ? &jl_char_rom_a02 : &jl_char_rom_a00,
         .columns = (uint8_t)card->width,
@@ -70,7 +74,12 @@ static bool build(struct jl_rig *rig, const struct jl_card *module) {
     rig->device = jl_host_cells_add(rig->board, module, &rig->expander);
     rig->sim.device = rig->device;
     bool behind = rig->card.cells.bus == JL_CELLS_EXPANDER;
-    return rig->device && behind == (rig->expander != NULL) &&
+    bool native = rig->card.cells.bus == JL_CELLS_I2C;
+    if (rig->device && native) {
+        return module->cells.bus == JL_CELLS_I2C &&
+               jl_host_rig_connect(rig, rig->device, module->i2c_address);
+    }
+    return rig->device && module->cells.bus != JL_CELLS_I2C && behind == (rig->expander != NULL) &&
            (!behind || jl_host_rig_connect(rig, rig->expander, module->i2c_address));
 }
 

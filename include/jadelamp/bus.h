@@ -115,8 +115,8 @@ extern const struct jl_bus jl_bus_6800_8_paced;
  */
 extern const struct jl_bus jl_bus_st7920_serial;
 /**
- * SPI of memory LCDs, mode 0: CS is high from the first byte of a transaction to its trailing zeros,
- * and there is no D/C.
+ * SPI of memory LCDs, mode 0: CS is high from the first byte of a transaction to its trailing
+ * zeros, and there is no D/C.
  */
 extern const struct jl_bus jl_bus_memory_lcd;
 /** Glass that is scanned out and has no command port. The port must have a display peripheral. */

@@ -54,7 +54,8 @@ struct jl_char_config {
     uint8_t glyph_count;   /**< 0..8 */
     uint8_t columns, rows; /**< 1, 2 or 4 rows; as many columns as DDRAM has for them */
     uint8_t flags;         /**< sum of enum jl_char_flag */
-    uint8_t i2c_address;   /**< of the expander, 7 bits */
+    uint8_t i2c_address;   /**< of the expander, or of a controller on I2C, 7 bits */
+    uint8_t contrast;      /**< of an st7036, 1..63; 0: 36, which suits usual glass */
 };
 
 /** A module under way. The members are for reading. */

@@ -52,6 +52,18 @@ extern const struct jl_char_wire jl_char_wire_4, jl_char_wire_8, jl_char_wire_4_
  */
 extern const struct jl_char_wire jl_char_wire_expander;
 
+/**
+ * Controllers on I2C by themselves, with a control byte in front of each other one: aip31068 and
+ * relatives. Up to 400 kHz, at which these two bytes take longer than the controller. A backlight
+ * is JL_PIN_LIGHT, if the port has set_pin(). One controller only.
+ */
+extern const struct jl_char_wire jl_char_wire_i2c;
+/**
+ * The same for st7036, whose voltage comes from its booster, set up by commands (st7036.h). Waking
+ * takes 200 ms more.
+ */
+extern const struct jl_char_wire jl_char_wire_st7036;
+
 /** Which output of an expander (a mask of one bit) goes where. 0: not connected. */
 struct jl_char_expander {
     uint8_t rs, e;

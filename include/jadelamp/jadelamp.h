@@ -34,6 +34,7 @@
 #include "jadelamp/beam.h"
 #include "jadelamp/bus.h"
 #include "jadelamp/char_panel.h"
+#include "jadelamp/st7036.h"
 #include "jadelamp/direct.h"
 #include "jadelamp/calibration.h"
 #include "jadelamp/event.h"

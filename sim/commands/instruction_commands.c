@@ -19,6 +19,26 @@ static const struct command hd44780[] = {
     END_OF_COMMANDS,
 };
 
+/* The first table, and the second one behind function set with a bit 0 of 1. */
+static const struct command st7036_second[] = {
+    {0x01, 0x01, 0, 0, "clear display", 0},
+    {0x02, 0x03, 0, 0, "return home", 0},
+    {0x04, 0x07, 0, 0, "entry mode",
+     "address {c:1|counts down|counts up}, display {c:0|stays|shifts}"},
+    {0x08, 0x0F, 0, 0, "display control",
+     "display {c:2|off|on}, cursor {c:1|off|on}, blinking {c:0|off|on}"},
+    {0x10, 0x1F, 0, 0, "bias", "{c:3|1/5|1/4}"},
+    {0x20, 0x3F, 0, 0, "function set",
+     "{c:4|4|8} data lines, {c:3|one line|two lines}, table {c:1-0}"},
+    {0x40, 0x4F, 0, 0, "icon address", "{c:3-0}"},
+    {0x50, 0x5F, 0, 0, "power",
+     "icons {c:3|off|on}, booster {c:2|off|on}, contrast {c:1-0*16} and more"},
+    {0x60, 0x6F, 0, 0, "follower", "{c:3|off|on}, ratio {c:2-0} of 7"},
+    {0x70, 0x7F, 0, 0, "contrast", "{c:3-0} and its upper bits"},
+    {0x80, 0xFF, 0, 0, "DDRAM address", "{c:6-0x}"},
+    END_OF_COMMANDS,
+};
+
 static const struct command st7920[] = {
     {0x01, 0x01, 0, 0, "clear display", 0},
     {0x02, 0x03, 0, 0, "return home", 0},
@@ -71,7 +91,16 @@ static const struct command pcd8544_extended[] = {
 static const struct command_set st7920_second = {.own = st7920_extended};
 static const struct command_set pcd8544_second = {.own = pcd8544_extended};
 
+static const struct command_set st7036_behind = {.own = st7036_second};
+
 const struct command_set jl_sim_hd44780_commands = {.own = hd44780};
+const struct command_set jl_sim_st7036_commands = {
+    .own = hd44780,
+    .extended = &st7036_behind,
+    .switch_mask = 0xE0,
+    .switch_value = 0x20,
+    .switch_bit = 0x01,
+};
 const struct command_set jl_sim_st7920_commands = {
     .own = st7920,
     .extended = &st7920_second,

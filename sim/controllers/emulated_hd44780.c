@@ -1,13 +1,15 @@
 /*
  * hd44780, one or two of them behind a glass of character cells (HD44780U datasheet; table 6
  * instructions, table 4 ROMs, figures 25 to 27 bus timing at 5 V). Choices where the datasheet
- * is silent: docs/architecture.md.
+ * is silent: docs/architecture.md. Its relatives on I2C are here, too: aip31068, and st7036 with a
+ * second table of instructions for its voltage and icons.
  */
 #include "../device.h"
 
 #include <string.h>
 
 #include "char_rom.h"
+#include "control_byte.h"
 #include "jadelamp/sim/cells.h"
 
 enum {
@@ -51,8 +53,17 @@ struct core {
     bool answered;  /* the enable has risen for a read */
 };
 
+/* What relatives have differently; the facts of a part. */
+struct cells_part {
+    bool tables; /* function set chooses between two */
+};
+
 struct state {
     struct core cores[2];
+    struct control control; /* on I2C */
+    uint8_t table;          /* bits 1 and 0 of function set */
+    uint8_t contrast, icons[16], icon;
+    bool booster, follower, to_icons;
     uint64_t data_changed_at, control_changed_at;
     uint64_t bytes;
     bool hidden_reported;
@@ -72,7 +83,15 @@ static uint64_t cycles_ps(const struct jl_device *device, uint64_t cycles) {
     return cycles * 1000000000000u / (hertz ? hertz : USUAL_HZ);
 }
 
+static const struct cells_part *part_of(const struct jl_device *device) {
+    return device->part->facts;
+}
+
 static int millivolts_of(const struct jl_device *device) {
+    const struct state *state = device->state;
+    if (part_of(device)->tables) { /* right at 32, if the supply is on */
+        return state->booster && state->follower ? 3000 + 47 * state->contrast : 0;
+    }
     return USUAL_MV - fixed_of(device)->under;
 }
 
@@ -129,7 +148,7 @@ static void set_function(struct jl_device *device, struct core *core, uint8_t by
     core->eight_bits = byte & 0x10;
     core->two_lines = byte & 0x08;
     core->half = false;
-    if ((byte & 0x0C) == 0x04) {
+    if ((byte & 0x0C) == 0x04 && !part_of(device)->tables) {
         jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_ARGUMENT_VALUE,
                              "function set %02X asks for 5x10 dots, which this glass has not",
                              byte);
@@ -154,7 +173,40 @@ static void set_address(struct jl_device *device, struct core *core, uint8_t byt
     }
 }
 
+/* The second table; false: it is as in the first one. */
+static bool execute_second(struct jl_device *device, uint8_t byte) {
+    struct state *state = device->state;
+    switch (byte >> 4) {
+    case 1: /* bias and oscillator */
+        return true;
+    case 4:
+        state->icon = byte & 15;
+        state->to_icons = true;
+        return true;
+    case 5:
+        state->booster = byte & 4;
+        state->contrast = (uint8_t)((state->contrast & 15) | (byte & 3) << 4);
+        return true;
+    case 6:
+        state->follower = byte & 8;
+        return true;
+    case 7:
+        state->contrast = (uint8_t)((state->contrast & 0x30) | (byte & 15));
+        return true;
+    default:
+        return false;
+    }
+}
+
 static unsigned execute(struct jl_device *device, struct core *core, uint8_t byte) {
+    struct state *state = device->state;
+    state->to_icons = false;
+    if (part_of(device)->tables && (byte & 0xE0) == 0x20) {
+        state->table = byte & 3;
+    }
+    if (state->table == 1 && execute_second(device, byte)) {
+        return CYCLES;
+    }
     if (byte & 0x80) {
         set_address(device, core, byte);
     } else if (byte & 0x40) {
@@ -210,6 +262,12 @@ static void tell_hidden_text(struct jl_device *device, const struct core *core, 
 }
 
 static void take_data(struct jl_device *device, struct core *core, uint8_t byte) {
+    struct state *state = device->state;
+    if (state->to_icons) {
+        state->icons[state->icon] = byte & 0x1F;
+        state->icon = (state->icon + 1) & 15;
+        return;
+    }
     if (core->in_cgram) {
         if (byte > 0x1F && !core->warned_of_text) {
             core->warned_of_text = true;
@@ -443,6 +501,9 @@ static void start_core(struct jl_device *device, struct core *core, enum jl_cell
 
 void jl_cells_start(struct jl_device *device, enum jl_cells_start start) {
     struct state *state = device->state;
+    state->table = 0;
+    state->booster = state->follower = state->to_icons = false;
+    state->contrast = 0;
     start_core(device, &state->cores[0], start);
     start_core(device, &state->cores[1], start);
 }
@@ -559,6 +620,13 @@ static uint8_t brightness(struct jl_device *device) {
 
 static const char *why_dark(struct jl_device *device) {
     const struct state *state = device->state;
+    if (part_of(device)->tables && millivolts_of(device) < VISIBLE_MV) {
+        return state->booster && state->follower
+                   ? "there is too little contrast: 70 + its lower digit, 5C + its upper one, "
+                     "behind 39"
+                   : "the glass has no voltage: 5C (booster) and 6C (follower) behind 39, and 200 "
+                     "ms";
+    }
     if (millivolts_of(device) < VISIBLE_MV) {
         return "the contrast voltage is too low: turn the trimmer at V0";
     }
@@ -691,6 +759,26 @@ size_t jl_cells_text(struct jl_device *device, char *out, size_t size) {
     return writing.length;
 }
 
+/* ---- I2C ---- */
+
+static bool i2c_begin(struct jl_device *device, bool read) {
+    control_begin(&((struct state *)device->state)->control);
+    return !read; /* write only */
+}
+
+static bool i2c_write(struct jl_device *device, uint8_t byte) {
+    struct state *state = device->state;
+    struct core *core = &state->cores[0];
+    if (!control_took(device, &state->control, byte)) {
+        uint64_t now = jl_board_now_ps(device->board);
+        take_byte(device, core, state->control.data, byte,
+                  now < core->busy_until ? core->busy_until - now : 0);
+    }
+    return true;
+}
+
+static const struct cells_part usual = {.tables = false}, with_tables = {.tables = true};
+
 static const struct machine machine = {
     .fits = fits,
     .power_on = power_on,
@@ -702,10 +790,43 @@ static const struct machine machine = {
     .why_dark = why_dark,
 };
 
+/* Without pins but the light's. */
+static const struct machine machine_on_i2c = {
+    .fits = fits,
+    .power_on = power_on,
+    .brown_out = brown_out,
+    .i2c_begin = i2c_begin,
+    .i2c_write = i2c_write,
+    .show = show,
+    .brightness = brightness,
+    .why_dark = why_dark,
+};
+
 const struct jl_emulated_part jl_emulated_hd44780 = {
     .name = "hd44780",
     .commands = &jl_sim_hd44780_commands,
     .machine = &machine,
+    .facts = &usual,
     .state_bytes = sizeof(struct state),
     .fixed_bytes = sizeof(struct fixed),
+};
+
+const struct jl_emulated_part jl_emulated_aip31068 = {
+    .name = "aip31068",
+    .commands = &jl_sim_hd44780_commands,
+    .machine = &machine_on_i2c,
+    .facts = &usual,
+    .state_bytes = sizeof(struct state),
+    .fixed_bytes = sizeof(struct fixed),
+    .i2c_cycle_ps = 2500000,
+};
+
+const struct jl_emulated_part jl_emulated_st7036 = {
+    .name = "st7036",
+    .commands = &jl_sim_st7036_commands,
+    .machine = &machine_on_i2c,
+    .facts = &with_tables,
+    .state_bytes = sizeof(struct state),
+    .fixed_bytes = sizeof(struct fixed),
+    .i2c_cycle_ps = 2500000,
 };

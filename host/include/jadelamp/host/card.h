@@ -25,7 +25,13 @@ struct jl_card_pin {
 };
 
 /** What a character module has between it and the microcontroller. */
-enum jl_cells_bus { JL_CELLS_NONE, JL_CELLS_PARALLEL_4, JL_CELLS_PARALLEL_8, JL_CELLS_EXPANDER };
+enum jl_cells_bus {
+    JL_CELLS_NONE,
+    JL_CELLS_PARALLEL_4,
+    JL_CELLS_PARALLEL_8,
+    JL_CELLS_EXPANDER,
+    JL_CELLS_I2C, /**< the controller itself */
+};
 
 /** What only cards of character modules say. */
 struct jl_card_cells {

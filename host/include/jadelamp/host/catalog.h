@@ -20,10 +20,11 @@ struct jl_catalog_entry {
     const char *name;
     const struct jl_controller *driver; /**< NULL: a character module, see char_panel.h */
     const struct jl_emulated_part *emulator;
-    const char *kind;              /**< what it drives, in words */
-    const char *glasses;           /**< usual glass sizes */
-    const char *pixel_format;      /**< in words */
-    uint8_t addresses[4];          /**< 7-bit, 0 ends the list */
+    const char *kind;         /**< what it drives, in words */
+    const char *glasses;      /**< usual glass sizes */
+    const char *pixel_format; /**< in words */
+    bool on_i2c;          /**< character controllers: on I2C by themselves, at these addresses */
+    uint8_t addresses[4]; /**< 7-bit, 0 ends the list */
     enum jl_glass_kind glass_kind; /**< of the usual module */
     /** Of e-paper: waveforms for what the part cannot do by itself, or NULL. */
     const struct jl_wave *partial_wave, *red_partial_wave, *grey_wave;
