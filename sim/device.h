@@ -158,7 +158,6 @@ struct jl_device {
         uint64_t flip_state, flip_after; /* bits until the next one */
         bool silent;                     /* nothing is reported */
     } faults;
-    bool pins[DEVICE_PINS];
     uint32_t driven; /* pins that were ever set from outside, (1 << pin) each */
     int pin_wires[DEVICE_PINS];
     const struct jl_i2c_bus *i2c;
@@ -188,6 +187,7 @@ struct jl_device {
     bool reversed_reported, early_data_reported, stuck_reported;
     unsigned cs_bits; /* since CS became active, on SPI */
     bool clock_reported, read_clock_reported;
+    bool pins[DEVICE_PINS];
     uint64_t tolerated_cycle_ps;
     int celsius;         /* around the glass */
     uint16_t light_duty; /* of JL_DEVICE_LIGHT while it is high */

@@ -202,6 +202,11 @@ static void what_is_wrong(void) {
         test_row("%s", rows[r].name);
         EXPECT_INT(jl_char_open(&panel, &config, &port), rows[r].right);
     }
+    const struct jl_port bytewise = {.ops = &ops, .most_body_bytes = 1};
+    const struct jl_char_config usual = {
+        .wire = &jl_char_wire_i2c, .columns = 16, .rows = 2, .i2c_address = 0x3E};
+    struct jl_char_panel panel;
+    EXPECT_INT(jl_char_open(&panel, &usual, &bytewise), JL_BAD_PORT); /* no room for two */
     /* Characters that come faster than the controller takes them; and nobody answers. */
     struct cells_stage stage;
     open_part(&stage, 0, 16, 2, 400000, 0);

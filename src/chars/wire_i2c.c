@@ -10,7 +10,7 @@
 enum { MORE = 0x80, RS = 0x40, PAIRS_BYTES = 32 };
 
 jl_status jl_wire_i2c_check(const struct jl_char_config *config, const struct jl_port *port) {
-    return !port->ops->send                                           ? JL_BAD_PORT
+    return !port->ops->send || port->most_body_bytes == 1             ? JL_BAD_PORT
            : config->i2c_address < 0x08 || config->i2c_address > 0x77 ? JL_BAD_ADDRESS
            : jl_char_two_controllers(config)                          ? JL_BAD_SIZE
            : port->clock_hz > LIMIT_HZ                                ? JL_CLOCK_TOO_FAST
@@ -42,13 +42,13 @@ jl_status jl_wire_i2c_send(struct jl_char_panel *panel, uint8_t enables, uint8_t
     (void)enables;
     while ((command || count) && status == JL_OK) {
         size_t used = 0;
-        while (used < most && (command || count)) {
+        do {
             pairs[used] = command ? MORE : MORE | RS;
             pairs[used + 1] = command ? command : *data++;
             count -= !command;
             command = 0;
             used += 2;
-        }
+        } while (used < most && count);
         pairs[used - 2] &= (uint8_t)~MORE; /* the last one */
         t.body_bytes = used;
         status = port->ops->send(port->context, &t);

@@ -1,5 +1,6 @@
 /*
- * What the grey and colour OLED controllers (ssd1322, ssd1325, ssd1327, ssd1331, ssd1351) have in common:
+ * What the grey and colour OLED controllers (ssd1322, ssd1325, ssd1327, ssd1331, ssd1351) have in
+ * common:
  * contrast, inversion, lamp test, mirrors, sleep. All need the panel voltage from outside.
  */
 #ifndef JADELAMP_CONTROLLERS_SSD_OLED_H
