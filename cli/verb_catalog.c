@@ -29,7 +29,7 @@ static void list_buses(const struct jl_catalog_entry *entry, char *out, size_t s
     bool serial = buses >> JL_BUS_SPI & 1, words = buses >> JL_BUS_8080_16 & 1;
     snprintf(out, size, "%s%s%s%s%s%s",
              entry->on_i2c    ? "I2C "
-             : !entry->driver ? "pins, I2C "
+             : !entry->driver ? entry->addresses[0] ? "pins, I2C " : "pins"
                               : "",
              buses >> JL_BUS_I2C & 1 ? "I2C " : "", serial ? "SPI " : "",
              buses >> JL_BUS_ST7920_SERIAL & 1 ? "serial "

@@ -130,8 +130,7 @@ struct jl_device {
     char scope[DEVICE_NAME_BYTES]; /* the name, as a recording can write it */
     struct jl_glass glass;
     void *state, *fixed;
-    uint8_t *at_power_on;                /* a copy of the state */
-    bool means_mirrored, means_negative; /* on purpose */
+    uint8_t *at_power_on; /* a copy of the state */
     struct judged {
         bool geometry, once; /* judged as it is now; judged at least once */
         bool edges;          /* looked for what was never written */
@@ -148,7 +147,6 @@ struct jl_device {
         int alike, singles;    /* and windows of one unit */
     } window;
     uint64_t stored, stored_anew; /* jl_device_stored() */
-    bool unplugged;
     struct faults {
         uint32_t held, held_high, outside_high; /* pins that are stuck, their levels, and which
                                                    they were driven to; (1 << pin) each */
@@ -173,10 +171,12 @@ struct jl_device {
     uint64_t at_unit_ps;
     const struct rgb_wires *rgb_wires; /* of an RGB bus, and its data lines */
     int rgb_lines;
-    bool rgb_anew; /* it has forgotten the picture: all lines in full, please */
     uint64_t noise_seed;
     /* the shift register behind a serial input */
     bool three_wire;
+    bool unplugged;
+    bool rgb_anew; /* it has forgotten the picture: all lines in full, please */
+    bool means_mirrored, means_negative; /* on purpose */
     unsigned shifted, shifted_bits;
     bool took_bytes, bytes_passed;  /* on its bus: for it, and while it was not selected */
     uint64_t low_bytes, high_bytes; /* that it took, by D/C */

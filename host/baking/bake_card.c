@@ -240,8 +240,10 @@ static void write_cells(FILE *out, const struct jl_card *card, const char *name)
                 ? strcmp(card->controller->name, "st7036") ? "i2c" : "st7036"
             : cells->bus == JL_CELLS_PARALLEL_4 ? "4"
                                                 : "8",
-            cells->reads_busy ? "_busy" : "", cells->european_rom ? "a02" : "a00", card->width,
-            card->height);
+            strcmp(card->controller->name, "ws0010") == 0 ? "_oled"
+            : cells->reads_busy                           ? "_busy"
+                                                          : "",
+            cells->european_rom ? "a02" : "a00", card->width, card->height);
     if (expander) {
         fputs("    .expander = &outputs,\n", out);
     }

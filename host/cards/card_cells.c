@@ -171,6 +171,13 @@ bool jl_host_card_check_cells(struct reading *reading) {
         return FAIL_KEY(reading, "bus", "busy",
                         "[bus] busy: an expander is too slow to be worth it: leave it out");
     }
+    bool plain = card->cells.bus == JL_CELLS_PARALLEL_4 || card->cells.bus == JL_CELLS_PARALLEL_8;
+    if (card->controller->glass_kind == JL_GLASS_YELLOW && (!plain || card->cells.reads_busy)) {
+        return FAIL_KEY(reading, "bus", plain ? "busy" : "kind",
+                        plain ? "[bus] busy: the %s is driven without: leave it out"
+                              : "[bus] kind: the %s has parallel-4 or parallel-8",
+                        card->controller->name);
+    }
     if (native && (two_enables || jl_host_card_seen(reading, "bus", "outputs"))) {
         return FAIL_KEY(reading, two_enables ? "glass" : "bus", two_enables ? "size" : "outputs",
                         two_enables ? "[glass] %d x %d cells: that takes two controllers, and this "

@@ -39,6 +39,7 @@ static jl_status light(struct jl_char_panel *panel) {
 void jl_host_tap_wire(struct tapped_wire *tapped, struct jl_rig *rig, tapped_fn fn, void *context) {
     const struct jl_char_wire *inner = rig->cells_config.wire;
     *tapped = (struct tapped_wire){.wire = {.eight_bits = inner->eight_bits,
+                                            .long_us = inner->long_us,
                                             .reads_busy = inner->reads_busy,
                                             .check = check,
                                             .rest = rest,

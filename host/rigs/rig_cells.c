@@ -10,11 +10,16 @@ static uint8_t mask_of(int bit) {
 static const struct jl_char_wire *wire_of(const struct jl_card *card) {
     const struct jl_card_cells *cells = &card->cells;
     bool tables = strcmp(card->controller->name, "st7036") == 0;
+    bool oled = strcmp(card->controller->name, "ws0010") == 0;
     switch (cells->bus) {
     case JL_CELLS_PARALLEL_4:
-        return cells->reads_busy ? &jl_char_wire_4_busy : &jl_char_wire_4;
+        return oled                ? &jl_char_wire_4_oled
+               : cells->reads_busy ? &jl_char_wire_4_busy
+                                   : &jl_char_wire_4;
     case JL_CELLS_PARALLEL_8:
-        return cells->reads_busy ? &jl_char_wire_8_busy : &jl_char_wire_8;
+        return oled                ? &jl_char_wire_8_oled
+               : cells->reads_busy ? &jl_char_wire_8_busy
+                                   : &jl_char_wire_8;
     case JL_CELLS_I2C:
         return tables ? &jl_char_wire_st7036 : &jl_char_wire_i2c;
     default:

@@ -21,7 +21,8 @@ struct jl_char_config;
  */
 struct jl_char_wire {
     bool eight_bits;
-    bool reads_busy; /**< each byte waits for the busy flag, else for the longest time */
+    uint16_t long_us; /**< the longest that clearing takes; 0: 2200 us */
+    bool reads_busy;  /**< each byte waits for the busy flag, else for the longest time */
     /** Of a description and a port; JL_OK, or what is wrong. */
     jl_status (*check)(const struct jl_char_config *config, const struct jl_port *port);
     /** All lines as they rest, whatever they were. */
@@ -43,6 +44,12 @@ struct jl_char_wire {
  */
 extern const struct jl_char_wire jl_char_wire_4, jl_char_wire_8, jl_char_wire_4_busy,
     jl_char_wire_8_busy;
+
+/**
+ * The waiting ones for ws0010, whose glass is an OLED: display on is preceded by 17h, which
+ * switches its supply on, and clearing takes 6.2 ms. It needs no contrast and has no backlight.
+ */
+extern const struct jl_char_wire jl_char_wire_4_oled, jl_char_wire_8_oled;
 
 /**
  * An I2C port expander (pcf8574, pcf8574A) in front of a module in 4-bit mode. A character is

@@ -19,6 +19,25 @@ static const struct command hd44780[] = {
     END_OF_COMMANDS,
 };
 
+static const struct command ws0010[] = {
+    {0x01, 0x01, 0, 0, "clear display", 0},
+    {0x02, 0x03, 0, 0, "return home", 0},
+    {0x04, 0x07, 0, 0, "entry mode",
+     "address {c:1|counts down|counts up}, display {c:0|stays|shifts}"},
+    {0x08, 0x0F, 0, 0, "display control",
+     "display {c:2|off|on}, cursor {c:1|off|on}, blinking {c:0|off|on}"},
+    {0x13, 0x13, 0, 0, "supply", "off, characters"},
+    {0x17, 0x17, 0, 0, "supply", "on, characters"},
+    {0x1B, 0x1B, 0, 0, "supply", "off, graphics"},
+    {0x1F, 0x1F, 0, 0, "supply", "on, graphics"},
+    {0x10, 0x1F, 0, 0, "shift", "{c:3|cursor|display} to the {c:2|left|right}"},
+    {0x20, 0x3F, 0, 0, "function set",
+     "{c:4|4|8} data lines, {c:3|one line|two lines}, ROM {c:1-0}"},
+    {0x40, 0x7F, 0, 0, "CGRAM address", "character {c:5-3}, row {c:2-0}"},
+    {0x80, 0xFF, 0, 0, "DDRAM address", "{c:6-0x}"},
+    END_OF_COMMANDS,
+};
+
 /* The first table, and the second one behind function set with a bit 0 of 1. */
 static const struct command st7036_second[] = {
     {0x01, 0x01, 0, 0, "clear display", 0},
@@ -94,6 +113,7 @@ static const struct command_set pcd8544_second = {.own = pcd8544_extended};
 static const struct command_set st7036_behind = {.own = st7036_second};
 
 const struct command_set jl_sim_hd44780_commands = {.own = hd44780};
+const struct command_set jl_sim_ws0010_commands = {.own = ws0010};
 const struct command_set jl_sim_st7036_commands = {
     .own = hd44780,
     .extended = &st7036_behind,

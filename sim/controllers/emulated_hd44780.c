@@ -2,7 +2,8 @@
  * hd44780, one or two of them behind a glass of character cells (HD44780U datasheet; table 6
  * instructions, table 4 ROMs, figures 25 to 27 bus timing at 5 V). Choices where the datasheet
  * is silent: docs/architecture.md. Its relatives on I2C are here, too: aip31068, and st7036 with a
- * second table of instructions for its voltage and icons.
+ * second table of instructions for its voltage and icons; and ws0010, an OLED, but for its graphic
+ * mode.
  */
 #include "../device.h"
 
@@ -15,9 +16,10 @@
 enum {
     CELLS = 80,
     LINE = 40,
-    CYCLES = 10,       /* of the oscillator: 37 us at 270 kHz */
-    DATA_CYCLES = 11,  /* tADD: 4 us more */
-    LONG_CYCLES = 410, /* 1.52 ms */
+    CYCLES = 10,        /* of the oscillator: 37 us at 270 kHz */
+    DATA_CYCLES = 11,   /* tADD: 4 us more */
+    LONG_CYCLES = 410,  /* 1.52 ms */
+    OLED_CYCLES = 1675, /* 6.2 ms */
     BLINK_CYCLES = 102400,
     SETUP_NS = 40,   /* tAS */
     HIGH_NS = 230,   /* PWEH */
@@ -56,6 +58,7 @@ struct core {
 /* What relatives have differently; the facts of a part. */
 struct cells_part {
     bool tables; /* function set chooses between two */
+    bool oled;   /* of its own light, with a supply by command */
 };
 
 struct state {
@@ -63,7 +66,7 @@ struct state {
     struct control control; /* on I2C */
     uint8_t table;          /* bits 1 and 0 of function set */
     uint8_t contrast, icons[16], icon;
-    bool booster, follower, to_icons;
+    bool booster, follower, to_icons, supply, graphics;
     uint64_t data_changed_at, control_changed_at;
     uint64_t bytes;
     bool hidden_reported;
@@ -89,6 +92,9 @@ static const struct cells_part *part_of(const struct jl_device *device) {
 
 static int millivolts_of(const struct jl_device *device) {
     const struct state *state = device->state;
+    if (part_of(device)->oled) {
+        return state->supply && !state->graphics ? USUAL_MV : 0;
+    }
     if (part_of(device)->tables) { /* right at 32, if the supply is on */
         return state->booster && state->follower ? 3000 + 47 * state->contrast : 0;
     }
@@ -148,7 +154,7 @@ static void set_function(struct jl_device *device, struct core *core, uint8_t by
     core->eight_bits = byte & 0x10;
     core->two_lines = byte & 0x08;
     core->half = false;
-    if ((byte & 0x0C) == 0x04 && !part_of(device)->tables) {
+    if ((byte & 0x0C) == 0x04 && !part_of(device)->tables && !part_of(device)->oled) {
         jl_sim_device_report(device, JL_SEVERITY_NOTE, JL_CODE_ARGUMENT_VALUE,
                              "function set %02X asks for 5x10 dots, which this glass has not",
                              byte);
@@ -207,6 +213,11 @@ static unsigned execute(struct jl_device *device, struct core *core, uint8_t byt
     if (state->table == 1 && execute_second(device, byte)) {
         return CYCLES;
     }
+    if (part_of(device)->oled && (byte & 0xF3) == 0x13) {
+        state->supply = byte & 4;
+        state->graphics = byte & 8;
+        return CYCLES;
+    }
     if (byte & 0x80) {
         set_address(device, core, byte);
     } else if (byte & 0x40) {
@@ -232,10 +243,10 @@ static unsigned execute(struct jl_device *device, struct core *core, uint8_t byt
         core->address = 0;
         core->in_cgram = false;
         core->shift = 0;
-        return LONG_CYCLES;
+        return part_of(device)->oled ? OLED_CYCLES : LONG_CYCLES;
     } else if (byte & 0x01) {
         clear(core);
-        return LONG_CYCLES;
+        return part_of(device)->oled ? OLED_CYCLES : LONG_CYCLES;
     } else {
         jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_UNKNOWN_COMMAND,
                              "00 is no instruction");
@@ -502,7 +513,7 @@ static void start_core(struct jl_device *device, struct core *core, enum jl_cell
 void jl_cells_start(struct jl_device *device, enum jl_cells_start start) {
     struct state *state = device->state;
     state->table = 0;
-    state->booster = state->follower = state->to_icons = false;
+    state->booster = state->follower = state->to_icons = state->supply = state->graphics = false;
     state->contrast = 0;
     start_core(device, &state->cores[0], start);
     start_core(device, &state->cores[1], start);
@@ -566,7 +577,8 @@ static int shown_cell(const struct core *core, struct bond bond) {
 
 /* Driven for one line, a glass of two gets too high a voltage: the well-known row of blocks. */
 static bool is_overdriven(const struct jl_device *device, const struct core *core) {
-    return !core->two_lines && (device->glass.cell_rows > 1 || device->glass.halves);
+    return !part_of(device)->oled && !core->two_lines &&
+           (device->glass.cell_rows > 1 || device->glass.halves);
 }
 
 /* All dots of the place are dark, whatever its cell holds. */
@@ -620,6 +632,11 @@ static uint8_t brightness(struct jl_device *device) {
 
 static const char *why_dark(struct jl_device *device) {
     const struct state *state = device->state;
+    if (part_of(device)->oled && !millivolts_of(device)) {
+        return state->graphics
+                   ? "it is in graphic mode, which is not shown here: 17 shows characters"
+                   : "the supply of the glass is off: send 17";
+    }
     if (part_of(device)->tables && millivolts_of(device) < VISIBLE_MV) {
         return state->booster && state->follower
                    ? "there is too little contrast: 70 + its lower digit, 5C + its upper one, "
@@ -777,7 +794,8 @@ static bool i2c_write(struct jl_device *device, uint8_t byte) {
     return true;
 }
 
-static const struct cells_part usual = {.tables = false}, with_tables = {.tables = true};
+static const struct cells_part usual = {.tables = false}, with_tables = {.tables = true},
+                               with_oled = {.oled = true};
 
 static const struct machine machine = {
     .fits = fits,
@@ -829,4 +847,13 @@ const struct jl_emulated_part jl_emulated_st7036 = {
     .state_bytes = sizeof(struct state),
     .fixed_bytes = sizeof(struct fixed),
     .i2c_cycle_ps = 2500000,
+};
+
+const struct jl_emulated_part jl_emulated_ws0010 = {
+    .name = "ws0010",
+    .commands = &jl_sim_ws0010_commands,
+    .machine = &machine,
+    .facts = &with_oled,
+    .state_bytes = sizeof(struct state),
+    .fixed_bytes = sizeof(struct fixed),
 };

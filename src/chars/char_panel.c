@@ -60,7 +60,8 @@ jl_status jl_char_send(struct jl_char_panel *panel, uint8_t enables, uint8_t com
 jl_status jl_char_send_long(struct jl_char_panel *panel, uint8_t command) {
     jl_status status = jl_char_send(panel, jl_char_all(panel->config), command, NULL, 0);
     if (!panel->config->wire->reads_busy) {
-        panel->port->ops->wait_us(panel->port->context, JL_CHAR_LONG_US);
+        uint16_t long_us = panel->config->wire->long_us;
+        panel->port->ops->wait_us(panel->port->context, long_us ? long_us : JL_CHAR_LONG_US);
     }
     panel->address[0] = panel->address[1] = 0;
     return status;

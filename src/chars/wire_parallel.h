@@ -17,6 +17,10 @@ void jl_wire_enable(const struct jl_char_panel *panel, uint8_t enables, bool hig
 /* A byte, in one or two pulses. */
 void jl_wire_byte(const struct jl_char_panel *panel, uint8_t enables, uint8_t byte);
 
+/* A command, unless it is 0, and data, each with the time of the slowest controller behind it. */
+jl_status jl_wire_send_waiting(struct jl_char_panel *panel, uint8_t enables, uint8_t command,
+                               const uint8_t *data, size_t count);
+
 jl_status jl_wire_check(const struct jl_char_config *config, const struct jl_port *port);
 jl_status jl_wire_rest(struct jl_char_panel *panel);
 jl_status jl_wire_knock(struct jl_char_panel *panel, uint8_t nibble);

@@ -7,8 +7,8 @@ static void send_byte(struct jl_char_panel *panel, uint8_t enables, bool data, u
     panel->port->ops->wait_us(panel->port->context, data ? JL_CHAR_DATA_US : JL_CHAR_US);
 }
 
-static jl_status send(struct jl_char_panel *panel, uint8_t enables, uint8_t command,
-                      const uint8_t *data, size_t count) {
+jl_status jl_wire_send_waiting(struct jl_char_panel *panel, uint8_t enables, uint8_t command,
+                               const uint8_t *data, size_t count) {
     if (command) {
         send_byte(panel, enables, false, command);
     }
@@ -21,7 +21,7 @@ static jl_status send(struct jl_char_panel *panel, uint8_t enables, uint8_t comm
 #define WAITING(bits)                                                                              \
     {                                                                                              \
         .eight_bits = (bits) == 8, .check = jl_wire_check, .rest = jl_wire_rest,                   \
-        .knock = jl_wire_knock, .send = send, .light = jl_wire_light                               \
+        .knock = jl_wire_knock, .send = jl_wire_send_waiting, .light = jl_wire_light               \
     }
 
 const struct jl_char_wire jl_char_wire_4 = WAITING(4);

@@ -32,6 +32,7 @@ extern const struct jl_emulated_part jl_emulated_st7920; /**< 256x32 folded; own
 
 /** Character modules; sim/cells.h has what else they understand. On plain pins. */
 extern const struct jl_emulated_part jl_emulated_hd44780; /**< one or two of them */
+extern const struct jl_emulated_part jl_emulated_ws0010;  /**< the same with an OLED */
 extern const struct jl_emulated_part jl_emulated_aip31068; /**< on I2C by itself */
 extern const struct jl_emulated_part jl_emulated_st7036;   /**< the same, with a contrast by command */
 
