@@ -266,6 +266,11 @@ const struct check_base check_bases[] = {
      "~50|pulse 3|~5|pulse 3|~1|pulse 3|~1|pulse 2|28|08|06|01|~3|0C"},
     {"hd44780 busy flag", "hd44780", "16 x 2", "parallel-8", "busy = yes", "", "",
      "~40|pulse 3|~5|pulse 3|~1|pulse 3|38|08|01|06|0C"},
+    {"aip31068", "aip31068", "16 x 2", "i2c", "address = 0x3E", "", "", "~50|38|0C|01|~3|06"},
+    {"st7036", "st7036", "16 x 2", "i2c", "address = 0x3C", "", "",
+     "~50|38|39|14|74|5E|6C|~200|38|0C|01|~3|06"},
+    {"ws0010", "ws0010", "16 x 2", "parallel-8", "", "", "",
+     "~500|pulse 3|~5|pulse 3|~1|pulse 3|38|08|01|~7|06|17|0C"},
     {"hd44780 one row", "hd44780", "8 x 1", "parallel-4", "", "", "", "20|08|01|~3|06|0C"},
 };
 const size_t check_base_count = sizeof check_bases / sizeof check_bases[0];

@@ -24,7 +24,8 @@ static bool make_card(const struct check_base *base, const struct sabotage *sabo
     static char text[6000];
     char steps[2000];
     struct jl_complaint complaint = {""};
-    bool cells = strcmp(base->controller, "hd44780") == 0;
+    const struct jl_catalog_entry *part = jl_catalog_find(base->controller);
+    bool cells = part && !part->driver;
     bool reset = !cells && strncmp(base->bus, "st7920", 6) != 0;
     int length = snprintf(text, sizeof text,
                           "[panel]\ncontroller = %s\n%s\n[glass]\nsize = %s %s\n%s\n[bus]\n"

@@ -9,8 +9,9 @@ static uint8_t mask_of(int bit) {
 
 static const struct jl_char_wire *wire_of(const struct jl_card *card) {
     const struct jl_card_cells *cells = &card->cells;
-    bool tables = strcmp(card->controller->name, "st7036") == 0;
-    bool oled = strcmp(card->controller->name, "ws0010") == 0;
+    /* A wake-up of the card's own is sent as it is: these would add their supply to it. */
+    bool tables = !card->has_wake && strcmp(card->controller->name, "st7036") == 0;
+    bool oled = !card->has_wake && strcmp(card->controller->name, "ws0010") == 0;
     switch (cells->bus) {
     case JL_CELLS_PARALLEL_4:
         return oled                ? &jl_char_wire_4_oled
@@ -40,8 +41,14 @@ static void describe(struct jl_rig *rig) {
                  mask_of(wiring->data[3])},
         .light_low = wiring->light_low,
     };
+    const struct jl_char_wire *wire = wire_of(card);
+    if (card->has_wake && strcmp(card->controller->name, "ws0010") == 0) {
+        rig->slow_wire = *wire;
+        rig->slow_wire.long_us = jl_char_wire_8_oled.long_us;
+        wire = &rig->slow_wire;
+    }
     rig->cells_config = (struct jl_char_config){
-        .wire = wire_of(card),
+        .wire = wire,
         .expander = &rig->outputs,
         .rom = card->cells.european_rom ? &jl_char_rom_a02 : &jl_char_rom_a00,
         .columns = (uint8_t)card->width,

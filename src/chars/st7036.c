@@ -24,12 +24,12 @@ static uint8_t table(const struct jl_char_panel *panel, uint8_t which) {
 
 /* Opens the second table, sends from it, and closes it. */
 static jl_status send_second(struct jl_char_panel *panel, const uint8_t *commands, uint8_t count) {
-    jl_status status = jl_wire_i2c_send(panel, 1, table(panel, SECOND_TABLE), NULL, 0);
+    const struct jl_char_wire *wire = panel->config->wire;
+    jl_status status = wire->send(panel, 1, table(panel, SECOND_TABLE), NULL, 0);
     for (uint8_t i = 0; i < count && status == JL_OK; i++) {
-        status = jl_wire_i2c_send(panel, 1, commands[i], NULL, 0);
+        status = wire->send(panel, 1, commands[i], NULL, 0);
     }
-    return status == JL_OK ? jl_wire_i2c_send(panel, 1, table(panel, FIRST_TABLE), NULL, 0)
-                           : status;
+    return status == JL_OK ? wire->send(panel, 1, table(panel, FIRST_TABLE), NULL, 0) : status;
 }
 
 /* As every wake-up begins; what follows chooses the first table again. */

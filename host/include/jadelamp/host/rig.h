@@ -47,6 +47,7 @@ struct jl_rig {
     struct jl_device *expander;
     struct jl_char_expander outputs;
     struct jl_char_config cells_config;
+    struct jl_char_wire slow_wire; /* of parts that take longer to clear */
     struct jl_char_panel cells;
     uint8_t cell_memory[JL_CHAR_BUFFER_BYTES(40, 4)]; /**< in use; pass NULL to send at once */
 };
