@@ -63,6 +63,10 @@ static bool is_sane(const struct jl_glass *glass) {
     return sizes[0] >= 1 && sizes[0] <= MOST_SIDE && sizes[1] >= 1 && sizes[1] <= MOST_SIDE;
 }
 
+static bool is_chip(int pin) {
+    return pin == JL_DEVICE_CHIP1 || pin == JL_DEVICE_CHIP2;
+}
+
 struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_emulated_part *part,
                                       const char *name, const struct jl_glass *glass) {
     if (board->device_count == MOST_DEVICES || !is_sane(glass) ||
@@ -93,11 +97,12 @@ struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_em
     name_apart(device, name);
     for (int i = 0; i < DEVICE_PINS; i++) {
         bool selects = i == JL_DEVICE_CS && part->select_high && !part->parallel_cycle_ps;
-        device->pins[i] = (i < JL_DEVICE_TE && !selects) || i >= JL_DEVICE_D0;
-        bool has = i < JL_DEVICE_TE || part->machine->outputs >> i & 1 ||
-                   (i == JL_DEVICE_LIGHT && glass->light_wired) ||
-                   (i == JL_DEVICE_VCOM && part->machine->vcom) ||
-                   (part->machine->pin_changed && i > JL_DEVICE_PEN && i != JL_DEVICE_VCOM);
+        device->pins[i] = (i < JL_DEVICE_TE && !selects) || i >= JL_DEVICE_CHIP1;
+        bool has =
+            i < JL_DEVICE_TE || part->machine->outputs >> i & 1 ||
+            (i == JL_DEVICE_LIGHT && glass->light_wired) ||
+            (i == JL_DEVICE_VCOM && part->machine->vcom) || (is_chip(i) && part->machine->chips) ||
+            (part->machine->pin_changed && i > JL_DEVICE_PEN && i != JL_DEVICE_VCOM && !is_chip(i));
         device->pin_wires[i] = has ? jl_sim_wire_create(board, device->pins[i]) : NO_WIRE;
     }
     board->devices[board->device_count++] = device;

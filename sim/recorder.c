@@ -252,6 +252,10 @@ static void declare_device(struct jl_board *board, const struct jl_device *devic
             declare(board, device->pin_wires[outputs[i].pin], outputs[i].name);
         }
     }
+    if (device->machine->chips) {
+        declare(board, device->pin_wires[JL_DEVICE_CHIP1], "chip1");
+        declare(board, device->pin_wires[JL_DEVICE_CHIP2], "chip2");
+    }
     if (device->machine->pin_changed) {
         declare_pins(board, device);
     }

@@ -146,6 +146,9 @@ const struct check_base check_bases[] = {
      "E2|~10|A1|EB|81 80|C4|40|89|2F|~50|A4|A6|clear|AF"},
     {"uc1609 turned by half", "uc1609", "192 x 64", SPI, "", "orientation = half-turn",
      "E2|~10|24|EB|C2|81 88|2F|~50|clear|AF"},
+    {"ks0108", "ks0108", "128 x 64", "6800-8", "cycle = 1000 ns", "", "", "~1|3E|C0|clear|3F"},
+    {"sed1520", "sed1520", "122 x 32", "6800-8", "cycle = 1000 ns", "", "",
+     "~1|E2|AE|A9|C0|A0|A4|EE|clear|AF"},
     {"st7920", "st7920", "128 x 64", "st7920-serial", "clock = 1 MHz", "", "",
      "~40|30|~1|30|~1|0C|~1|01|~10|06|34|~1|clear|36"},
     /* ---- TFT ---- */

@@ -144,6 +144,11 @@ static bool read_rows(struct reading *reading, const char *key, const char *valu
     return good;
 }
 
+static bool read_chips(struct reading *reading, const char *key, const char *value) {
+    static const struct choice choices[] = {{"high", 0}, {"low", JL_MODULE_CHIPS_LOW}, {NULL, 0}};
+    return read_bits(reading, key, value, choices, &reading->card->module, JL_MODULE_CHIPS_LOW);
+}
+
 static bool read_mounting(struct reading *reading, const char *key, const char *value) {
     static const struct choice choices[] = {{"usual", 0},
                                             {"half-turn", JL_MODULE_MIRROR_X | JL_MODULE_MIRROR_Y},
@@ -282,6 +287,7 @@ static const struct key keys[] = {
     {"glass", "rows", read_rows, DOTS},
     {"glass", "mounting", read_mounting, DOTS},
     {"glass", "supply", read_supply, DOTS},
+    {"glass", "chips", read_chips, DOTS},
     {"glass", "color", read_color, DOTS | CELLS},
     {"glass", "rom", jl_host_card_read_rom, CELLS},
     {"glass", "halves", jl_host_card_read_halves, CELLS},
@@ -526,6 +532,10 @@ static bool check_glass(struct reading *reading) {
                         paper ? "[pins] light: e-paper has none: leave it out"
                               : "[pins] light: the dots of this glass shine by themselves: leave "
                                 "it out");
+    }
+    if (jl_host_card_seen(reading, "glass", "chips") && !part->chips) {
+        return FAIL_KEY(reading, "glass", "chips",
+                        "[glass] chips: the %s stands behind its glass alone", part->name);
     }
     if (jl_host_card_seen(reading, "glass", "rows") &&
         reading->rows_sequential != rows_usually_sequential(card)) {

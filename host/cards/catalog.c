@@ -160,6 +160,32 @@ static const struct jl_catalog_entry entries[] = {
                    "anew."},
     },
     {
+        .name = "ks0108",
+        .driver = &jl_ks0108,
+        .emulator = &jl_emulated_ks0108,
+        .kind = "monochrome LCD",
+        .glasses = "128x64",
+        .pixel_format = "1 bit, vertical bytes, bit 0 on top",
+        .chips = true,
+        .glass_kind = JL_GLASS_LCD_BLUE,
+        .quirks = {"Two controllers, one for each half, which are selected and switched on each by "
+                   "itself: halves in each other's place mean selects in each other's place.",
+                   "On some modules low selects (chips = low).", "A byte takes it up to 14 us."},
+    },
+    {
+        .name = "sed1520",
+        .driver = &jl_sed1520,
+        .emulator = &jl_emulated_sed1520,
+        .kind = "monochrome LCD",
+        .glasses = "122x32",
+        .pixel_format = "1 bit, vertical bytes, bit 0 on top",
+        .chips = true,
+        .glass_kind = JL_GLASS_LCD_GREEN,
+        .quirks =
+            {"Two controllers with 61 columns each; modules with E1 and E2 have an enable for "
+             "each half instead of selects."},
+    },
+    {
         .name = "ls013b7dh03",
         .driver = &jl_ls013b7dh03,
         .emulator = &jl_emulated_ls013b7dh03,

@@ -39,7 +39,10 @@ static void tell_pins(struct jl_decoder *decoder, const struct step *step, uint3
     static const struct {
         enum jl_role role;
         enum jl_bus_event_kind kind;
-    } pins[] = {{JL_ROLE_RESET, JL_BUS_RESET}, {JL_ROLE_LIGHT, JL_BUS_LIGHT}};
+    } pins[] = {{JL_ROLE_RESET, JL_BUS_RESET},
+                {JL_ROLE_LIGHT, JL_BUS_LIGHT},
+                {JL_ROLE_CHIP1, JL_BUS_CHIP1},
+                {JL_ROLE_CHIP2, JL_BUS_CHIP2}};
     for (size_t i = 0; i < sizeof pins / sizeof pins[0]; i++) {
         enum jl_role role = pins[i].role;
         if (rose(step, role) || fell(step, role) || fresh >> role & 1) {
@@ -54,7 +57,8 @@ static void tell_pins(struct jl_decoder *decoder, const struct step *step, uint3
 
 static void run_step(struct jl_decoder *decoder) {
     struct step *step = &decoder->step;
-    const uint32_t pins = 1u << JL_ROLE_RESET | 1u << JL_ROLE_LIGHT;
+    const uint32_t pins =
+        1u << JL_ROLE_RESET | 1u << JL_ROLE_LIGHT | 1u << JL_ROLE_CHIP1 | 1u << JL_ROLE_CHIP2;
     uint32_t fresh = decoder->known & ~step->known;
     uint32_t moved = (step->before ^ step->now) | fresh;
     if (!moved) {

@@ -20,6 +20,7 @@ void jl_host_describe_bus(const struct jl_card *card, struct jl_decoding *decodi
                           uint32_t *wanted, uint32_t *needed) {
     const uint32_t beside = ROLES(JL_ROLE_RESET, JL_ROLE_LIGHT);
     const uint32_t parallel = ROLES(JL_ROLE_CS, JL_ROLE_DC);
+    const uint32_t chips = card->controller->chips ? ROLES(JL_ROLE_CHIP1, JL_ROLE_CHIP2) : 0;
     bool serial_cs = jl_card_selects_high(card);
     *decoding = (struct jl_decoding){.bits = 8, .mode = card->spi_mode, .select_high = serial_cs};
     switch (card->bus) {
@@ -51,6 +52,8 @@ void jl_host_describe_bus(const struct jl_card *card, struct jl_decoding *decodi
         *wanted = *needed | beside | ROLES(JL_ROLE_CS, JL_ROLE_MISO);
         break;
     }
+    *wanted |= chips;
+    *needed |= chips;
 }
 
 const char *jl_host_pin_of(const struct jl_card *card, enum jl_role role) {

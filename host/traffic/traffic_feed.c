@@ -95,6 +95,12 @@ bool jl_host_feed(struct traffic_feed *feed, const struct jl_bus_event *event) {
     case JL_BUS_LIGHT:
         jl_device_set_pin(feed->rig->device, JL_DEVICE_LIGHT, event->high);
         return false;
+    case JL_BUS_CHIP1:
+    case JL_BUS_CHIP2:
+        jl_device_set_pin(feed->rig->device,
+                          event->kind == JL_BUS_CHIP1 ? JL_DEVICE_CHIP1 : JL_DEVICE_CHIP2,
+                          event->high);
+        return false;
     case JL_BUS_SELECTED:
     case JL_BUS_DESELECTED:
         jl_device_set_pin(feed->device, JL_DEVICE_CS,

@@ -27,6 +27,8 @@ static const struct {
     {JL_ROLE_E2, {"en2", "enable2"}},
     {JL_ROLE_RW, {"rnw", "rwn", "rdwr"}},
     {JL_ROLE_RESET, {"reset", "res", "nrst", "rstn", "resx", "rstb", "resetn", "nreset"}},
+    {JL_ROLE_CHIP1, {"cs1", "csa", "e1"}},
+    {JL_ROLE_CHIP2, {"cs2", "csb", "e2"}},
     {JL_ROLE_LIGHT, {"bl", "backlight", "led", "blk", "leda"}},
 };
 

@@ -48,6 +48,8 @@ enum jl_module {
      * usual for the size. Usual is in sequence for 128x32 and 96x16, else alternately.
      */
     JL_MODULE_ROWS_OTHER = 1 << 0,
+    /** ks0108, sed1520: the chips select while their lines are low. */
+    JL_MODULE_CHIPS_LOW = 1 << 0,
     JL_MODULE_MIRROR_X = 1 << 1, /**< glass mounted the other way round left to right */
     JL_MODULE_MIRROR_Y = 1 << 2, /**< glass mounted the other way round top to bottom */
     JL_MODULE_EXTERNAL_SUPPLY =

@@ -54,6 +54,7 @@ extern const struct command_set jl_sim_st7735_commands, jl_sim_st7789_commands,
     jl_sim_st7796_commands, jl_sim_ili9163_commands, jl_sim_gc9107_commands, jl_sim_hx8357_commands;
 extern const struct command_set jl_sim_ili9225_commands, jl_sim_memory_lcd_commands;
 extern const struct command_set jl_sim_ssd1680_commands;
+extern const struct command_set jl_sim_ks0108_commands, jl_sim_sed1520_commands;
 extern const struct command_set jl_sim_ws0010_commands, jl_sim_st7036_commands,
     jl_sim_hd44780_commands, jl_sim_st7920_commands, jl_sim_pcd8544_commands;
 /* Of parts with one byte for a column, and with two. */

@@ -29,6 +29,8 @@ enum jl_role {
     JL_ROLE_RW,
     JL_ROLE_RESET,
     JL_ROLE_LIGHT,
+    JL_ROLE_CHIP1, /**< selects of two controllers behind one glass */
+    JL_ROLE_CHIP2,
     JL_ROLE_D0, /**< D0..D15 follow each other */
     JL_ROLE_D15 = JL_ROLE_D0 + 15,
     JL_ROLES,
@@ -62,6 +64,8 @@ enum jl_bus_event_kind {
     JL_BUS_DESELECTED,
     JL_BUS_RESET, /**< level in `high` */
     JL_BUS_LIGHT,
+    JL_BUS_CHIP1,
+    JL_BUS_CHIP2,
     JL_BUS_DOUBT, /**< `text` */
 };
 

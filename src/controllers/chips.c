@@ -1,0 +1,50 @@
+/* Two controllers behind one glass. */
+#include "chips.h"
+
+#include "../panel/bus.h"
+
+enum { SET_PAGE = 0xB8 };
+
+jl_status jl_chips_step(const struct jl_panel *panel, const uint8_t *step) {
+    bool low = (panel->config->module & JL_MODULE_CHIPS_LOW) != 0;
+    if (step[0] != JL_STEP_CODE_BLOCK) {
+        return JL_UNSUPPORTED;
+    }
+    jl_bus_pin(panel->port, JL_PIN_CHIP1, !(step[1] & CHIP_LEFT) == low);
+    jl_bus_pin(panel->port, JL_PIN_CHIP2, !(step[1] & CHIP_RIGHT) == low);
+    return JL_OK;
+}
+
+size_t jl_chips_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
+                     uint8_t *out, int columns, uint8_t first) {
+    struct jl_rect *now = &stretch->area;
+    int right = area->x + area->w, x = now->x + now->w, y = now->y;
+    (void)panel;
+    if (now->h == 0) {
+        x = area->x;
+        y = area->y;
+    } else if (x >= right) {
+        x = area->x;
+        y += 8;
+    }
+    out[0] = JL_STEP_CODE_BLOCK;
+    if (y >= area->y + area->h) {
+        now->h = 0;
+        out[1] = CHIPS_BOTH;
+        return 2;
+    }
+    int chip = x >= columns;
+    int end = chip || right <= columns ? right : columns;
+    *now = (struct jl_rect){(int16_t)x, (int16_t)y, (int16_t)(end - x), 8};
+    out[1] = (uint8_t)(CHIP_LEFT << chip);
+    out[2] = 2;
+    out[3] = (uint8_t)(SET_PAGE | y >> 3);
+    out[4] = (uint8_t)(first + x - chip * columns);
+    return 5;
+}
+
+size_t jl_chips_power(uint8_t *out, uint8_t off, bool on) {
+    out[0] = 1;
+    out[1] = (uint8_t)(off + on);
+    return 2;
+}
