@@ -50,6 +50,15 @@ static double needed_bytes(const struct jl_card *card) {
     if (strcmp(name, "st7920") == 0) {
         return 32 * 2; /* two bytes a row of both halves, which take as long as data */
     }
+    if (card->bus == JL_BUS_MEMORY_LCD) {
+        return 2 + 2 * card->height; /* a mode, a number and zeros for each line, and zeros */
+    }
+    if (strcmp(name, "ks0108") == 0) {
+        return 1 + card->height / 8; /* a page for both halves; columns come round to the first */
+    }
+    if (strcmp(name, "sed1520") == 0) {
+        return 2 * card->height / 8; /* a page and a column for both halves */
+    }
     /* A page and the upper digit; on I2C each after a control byte, then one for the data. */
     int pages = card->height / 8;
     return i2c ? pages * (1 + 4 + 1 + 2 / 9.0) + 2 : pages * 2 + 1;

@@ -15,32 +15,42 @@ jl_status jl_chips_step(const struct jl_panel *panel, const uint8_t *step) {
     return JL_OK;
 }
 
+/*
+ * A page and a column go to both chips at once: where the area begins at the left edge, the right
+ * one begins with the same column of its own.
+ */
 size_t jl_chips_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                      uint8_t *out, int columns, uint8_t first) {
     struct jl_rect *now = &stretch->area;
     int right = area->x + area->w, x = now->x + now->w, y = now->y;
+    bool page = now->h == 0 || x >= right;
     (void)panel;
-    if (now->h == 0) {
+    if (page) {
+        y = now->h == 0 ? area->y : y + 8;
         x = area->x;
-        y = area->y;
-    } else if (x >= right) {
-        x = area->x;
-        y += 8;
     }
     out[0] = JL_STEP_CODE_BLOCK;
+    out[1] = CHIPS_BOTH;
     if (y >= area->y + area->h) {
         now->h = 0;
-        out[1] = CHIPS_BOTH;
         return 2;
     }
     int chip = x >= columns;
     int end = chip || right <= columns ? right : columns;
+    uint8_t chosen = (uint8_t)(CHIP_LEFT << chip), column = (uint8_t)(first + x - chip * columns);
     *now = (struct jl_rect){(int16_t)x, (int16_t)y, (int16_t)(end - x), 8};
-    out[1] = (uint8_t)(CHIP_LEFT << chip);
-    out[2] = 2;
-    out[3] = (uint8_t)(SET_PAGE | y >> 3);
-    out[4] = (uint8_t)(first + x - chip * columns);
-    return 5;
+    if (page) {
+        out[2] = 2;
+        out[3] = (uint8_t)(SET_PAGE | y >> 3);
+        out[4] = column;
+        out[5] = JL_STEP_CODE_BLOCK;
+        out[6] = chosen;
+        return 7;
+    }
+    out[1] = chosen;
+    out[2] = 1;
+    out[3] = column;
+    return area->x ? 4 : 2;
 }
 
 size_t jl_chips_power(uint8_t *out, uint8_t off, bool on) {

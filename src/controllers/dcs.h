@@ -39,7 +39,7 @@ enum {
 
 /* What the descriptors of the parts have in common; the steps are called wake_steps. */
 #define DCS_COMMON                                                                                 \
-    .turns = JL_TURNS_ALL, .opcode_bytes = 1, .column_unit = 1, .reset_low_us = 10,        \
+    .turns = JL_TURNS_ALL, .opcode_bytes = 1, .column_unit = 1, .reset_low_us = 10,                \
     .reset_recovery_us = 5000, .window_price_px = 12, .wake_steps = wake_steps,                    \
     .wake_steps_bytes = sizeof wake_steps, .next = jl_dcs_next
 

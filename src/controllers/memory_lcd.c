@@ -41,7 +41,7 @@ static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl
     bool first = stretch->area.h == 0;
     int16_t line = first ? area->y : (int16_t)(stretch->area.y + 1);
     bool last = line >= area->y + area->h;
-    stretch->area = jl_whole_units(panel, area);
+    stretch->area = jl_whole_lines(panel, *area);
     stretch->area.y = line;
     stretch->area.h = !last;
     out[0] = 2;

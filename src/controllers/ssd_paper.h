@@ -21,7 +21,7 @@ jl_status jl_ssd_paper_rare_step(const struct jl_panel *panel, const uint8_t *st
         .buses = 1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE,                                          \
         .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_ROWS | 1 << JL_LAYOUT_BLACK_WHITE_RED |    \
                                     1 << JL_LAYOUT_GREY2_PLANES,                                   \
-        .turns = JL_TURNS_NONE, .opcode_bytes = 1,                                         \
+        .turns = JL_TURNS_NONE, .opcode_bytes = 1,                                                 \
         .column_unit = 1, /* e-paper goes by bytes anyway */                                       \
             .reset_low_us = 10000, .reset_recovery_us = 10000,                                     \
         .window_price_px = 120, /* 15 bytes of addresses */                                        \

@@ -30,7 +30,7 @@ size_t jl_uc_paper_update(const struct jl_panel *panel, enum jl_update update, u
         .buses = 1 << JL_BUS_SPI | 1 << JL_BUS_SPI_3WIRE,                                          \
         .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_ROWS | 1 << JL_LAYOUT_BLACK_WHITE_RED |    \
                                     1 << JL_LAYOUT_GREY2_PLANES,                                   \
-        .turns = JL_TURNS_NONE, .opcode_bytes = 1,                                         \
+        .turns = JL_TURNS_NONE, .opcode_bytes = 1,                                                 \
         .column_unit = 1, /* e-paper goes by bytes anyway */                                       \
             .reset_low_us = 10000, .reset_recovery_us = 10000,                                     \
         .window_price_px = 96, /* 12 bytes of addresses */                                         \

@@ -10,16 +10,17 @@ void jl_area_grow(const struct jl_panel *panel, struct jl_rect *area) {
     area->y = (int16_t)top;
 }
 
+/* Whether a stretch of a side lies within it, begins with a unit, and ends with one or where the
+ * side does. */
+static bool is_whole(int at, int length, int side, unsigned mask) {
+    unsigned end = (unsigned)at + (unsigned)length;
+    return length > 0 && at >= 0 && end <= (unsigned)side && !((unsigned)at & mask) &&
+           (!(end & mask) || end == (unsigned)side);
+}
+
 bool jl_area_addressable(const struct jl_panel *panel, struct jl_rect area) {
-    /* First what would leave the range of numbers. */
-    if (area.x < 0 || area.y < 0 || area.w < 1 || area.h < 1 || area.x > panel->width - area.w ||
-        area.y > panel->height - area.h) {
-        return false;
-    }
-    struct jl_rect grown = area;
-    jl_area_grow(panel, &grown);
     /* Below the glass a page may go on, and at its right the last byte of a row. */
-    return grown.x == area.x && grown.y == area.y &&
-           (grown.w == area.w || area.x + area.w == panel->width) &&
-           (grown.h == area.h || area.y + area.h == panel->height);
+    return is_whole(area.y, area.h, panel->height, (1u << panel->format->line_rows_log2) - 1) &&
+           is_whole(area.x, area.w, panel->width, jl_unit(panel) - 1) &&
+           (!panel->config->controller->whole_lines || area.w == panel->width);
 }

@@ -45,7 +45,9 @@ void jl_direct_sent(struct jl_direct *direct, jl_status status) {
 }
 
 int jl_direct_columns(const struct jl_direct *direct) {
-    unsigned unit = jl_unit(direct->panel);
+    const struct jl_panel *panel = direct->panel;
+    unsigned unit =
+        panel->config->controller->whole_lines ? (unsigned)panel->width : jl_unit(panel);
     size_t units =
         direct->buffer_bytes / (size_t)jl_line_bytes(direct->panel->format, (int16_t)unit);
     return (int)((units < INT16_MAX / unit ? units : INT16_MAX / unit) * unit);

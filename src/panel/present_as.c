@@ -33,7 +33,7 @@ static jl_status check(const struct jl_panel *panel, const struct jl_frame *fram
     if (!frame->target.ops->get || panel->format->planes > 1) {
         return JL_UNSUPPORTED;
     }
-    int16_t unit = (int16_t)jl_unit(panel);
+    int16_t unit = panel->config->controller->whole_lines ? panel->width : (int16_t)jl_unit(panel);
     return memory_bytes < jl_line_bytes(panel->format, unit) ? JL_TOO_SMALL : JL_OK;
 }
 
@@ -58,7 +58,7 @@ jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, vo
     while (direct.status == JL_OK && jl_show_next(panel, &showing, frame, &direct.status)) {
         for (uint8_t i = 0; i < count && direct.status == JL_OK; i++) {
             /* Pages are drawn whole: the rows above and below come from the frame, too. */
-            struct jl_rect area = areas[i];
+            struct jl_rect area = jl_whole_lines(panel, areas[i]);
             jl_area_grow(panel, &area);
             if (area.h > panel->height - area.y) {
                 area.h = (int16_t)(panel->height - area.y);

@@ -11,8 +11,8 @@ extern "C" {
 #endif
 
 /**
- * Each page is addressed by itself. jl_panel_contrast() is its volume: too little shows nothing, too
- * much shows black. Frames are jl_mono_columns. Scroller: jl_start_line_motion.
+ * Each page is addressed by itself. jl_panel_contrast() is its volume: too little shows nothing,
+ * too much shows black. Frames are jl_mono_columns. Scroller: jl_start_line_motion.
  */
 extern const struct jl_controller jl_uc1609;
 

@@ -23,7 +23,7 @@ struct jl_catalog_entry {
     const char *kind;         /**< what it drives, in words */
     const char *glasses;      /**< usual glass sizes */
     const char *pixel_format; /**< in words */
-    bool chips;  /**< two controllers behind the glass */
+    bool chips;               /**< two controllers behind the glass */
     bool on_i2c;          /**< character controllers: on I2C by themselves, at these addresses */
     uint8_t addresses[4]; /**< 7-bit, 0 ends the list */
     enum jl_glass_kind glass_kind; /**< of the usual module */

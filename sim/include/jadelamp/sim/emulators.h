@@ -21,22 +21,23 @@ extern const struct jl_emulated_part jl_emulated_sh1106;  /**< 132x64, addressed
 extern const struct jl_emulated_part jl_emulated_sh1107;  /**< 128x128, the same */
 
 /** Monochrome LCD controllers; the glass turns dark where a bit is 1 (or light, on blue). */
-extern const struct jl_emulated_part jl_emulated_st7565;  /**< 132x65; SPI, 8080, 6800 */
-extern const struct jl_emulated_part jl_emulated_st7567;  /**< 132x65; SPI, 8080, 6800 */
-extern const struct jl_emulated_part jl_emulated_uc1701;  /**< 132x65; SPI, 8080, 6800 */
-extern const struct jl_emulated_part jl_emulated_uc1609; /**< 192x64 */
-extern const struct jl_emulated_part jl_emulated_ks0108;  /**< two of 64x64 */
-extern const struct jl_emulated_part jl_emulated_sed1520; /**< two of 80x32, 61 columns each */
+extern const struct jl_emulated_part jl_emulated_st7565;      /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_emulated_part jl_emulated_st7567;      /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_emulated_part jl_emulated_uc1701;      /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_emulated_part jl_emulated_uc1609;      /**< 192x64 */
+extern const struct jl_emulated_part jl_emulated_ks0108;      /**< two of 64x64 */
+extern const struct jl_emulated_part jl_emulated_sed1520;     /**< two of 80x32, 61 columns each */
 extern const struct jl_emulated_part jl_emulated_ls013b7dh03; /**< memory LCD, 128x128 */
 extern const struct jl_emulated_part jl_emulated_ls027b7dh01; /**< memory LCD, 400x240 */
-extern const struct jl_emulated_part jl_emulated_pcd8544; /**< 84x48; SPI */
+extern const struct jl_emulated_part jl_emulated_pcd8544;     /**< 84x48; SPI */
 extern const struct jl_emulated_part jl_emulated_st7920; /**< 256x32 folded; own serial bus, 6800 */
 
 /** Character modules; sim/cells.h has what else they understand. On plain pins. */
-extern const struct jl_emulated_part jl_emulated_hd44780; /**< one or two of them */
-extern const struct jl_emulated_part jl_emulated_ws0010;  /**< the same with an OLED */
+extern const struct jl_emulated_part jl_emulated_hd44780;  /**< one or two of them */
+extern const struct jl_emulated_part jl_emulated_ws0010;   /**< the same with an OLED */
 extern const struct jl_emulated_part jl_emulated_aip31068; /**< on I2C by itself */
-extern const struct jl_emulated_part jl_emulated_st7036;   /**< the same, with a contrast by command */
+extern const struct jl_emulated_part
+    jl_emulated_st7036; /**< the same, with a contrast by command */
 
 /** OLED controllers of the family with windows, on SPI and 8080. */
 extern const struct jl_emulated_part jl_emulated_ssd1322; /**< 480x128, 16 greys */
