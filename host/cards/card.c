@@ -316,6 +316,8 @@ static const struct key keys[] = {
     {"pins", "rd", jl_host_card_read_pin, ALL},
     {"pins", "e", jl_host_card_read_pin, ALL},
     {"pins", "e2", jl_host_card_read_pin, ALL},
+    {"pins", "chip1", jl_host_card_read_pin, DOTS},
+    {"pins", "chip2", jl_host_card_read_pin, DOTS},
     {"pins", "rw", jl_host_card_read_pin, ALL},
     {"pins", "busy", jl_host_card_read_pin, ALL},
     {"pins", "te", jl_host_card_read_pin, ALL},

@@ -3,11 +3,12 @@
 
 #include "../runs/light_content.h"
 #include "../runs/run_load.h"
+#include "jadelamp/controllers/memory_lcd.h"
 #include "jadelamp/shapes.h"
 #include "act_sheet.h"
 #include "act_tap.h"
 
-enum { MARK_RADIUS = 3, TOUCH_EVERY_US = 10000 };
+enum { MARK_RADIUS = 3, TOUCH_EVERY_US = 10000, VCOM_EVERY_US = 500000 };
 
 /* ---- the test card ---- */
 
@@ -34,17 +35,24 @@ static void mark_touches(struct jl_rig *rig) {
     jl_rig_present(rig);
 }
 
+static bool has_vcom(const struct jl_rig *rig) {
+    return rig->card.bus == JL_BUS_MEMORY_LCD;
+}
+
 static jl_status act_test_card(struct stage *stage) {
-    bool touched = false;
+    bool goes_on = false;
     jl_status status = jl_host_wake_all(stage);
     for (int i = 0; i < stage->count && status == JL_OK; i++) {
         status = show_test_card(&stage->rigs[i]);
-        touched |= stage->rigs[i].touch_device != NULL;
+        goes_on |= stage->rigs[i].touch_device || has_vcom(&stage->rigs[i]);
     }
-    while (touched && status == JL_OK) {
-        for (int i = 0; i < stage->count; i++) {
+    for (int us = 0; goes_on && status == JL_OK; us = (us + TOUCH_EVERY_US) % VCOM_EVERY_US) {
+        for (int i = 0; i < stage->count && status == JL_OK; i++) {
             if (stage->rigs[i].touch_device) {
                 mark_touches(&stage->rigs[i]);
+            }
+            if (has_vcom(&stage->rigs[i]) && us == 0) {
+                status = jl_memory_lcd_vcom(&stage->rigs[i].panel);
             }
         }
         jl_board_wait_ps(stage->rigs[0].board, TOUCH_EVERY_US * (uint64_t)1000000);
