@@ -40,6 +40,14 @@ static const struct {
     {"sh1106-128x64-i2c",
      "mirrored-x mirrored-y upside-down shifted !off !converter half-height "
      "start-line offset-d3 all-on negative-mono faint as-ssd1306 uncleared !sda bits"},
+    {"sh1107-64x128-i2c",
+     "mirrored-x mirrored-y upside-down shifted !off !converter offset-d3 all-on "
+     "negative-mono faint uncleared !sda bits"},
+    {"ks0108-128x64", "halves !chips-level uncleared !dc dc-low !dc-high !cs pins !lines-turned "
+                      "lines-pair bits"},
+    {"uc1609-192x64-spi", "mirrored-x mirrored-y upside-down !off !pump start-line all-on "
+                          "negative-mono !faint uncleared "
+                          "!dc !dc-low !dc-high !cs pins !mode !lsb-first !crossed fast bits"},
     {"st7789-240x240-spi",
      "mirrored-x mirrored-y upside-down turned shifted colors negative bytes depth depth-12 "
      "!asleep !off-color uncleared !dc !dc-low !dc-high !cs pins !mode !lsb-first !crossed fast "

@@ -162,7 +162,8 @@ static jl_status send(void *context, const struct jl_transfer *t) {
     if (bend->rig->card.bus == JL_BUS_I2C) {
         return send_i2c(bend, t);
     }
-    if (bend->kind == BEND_DC || bend->kind == BEND_PINS || bend->kind == BEND_NOTHING) {
+    if (bend->kind == BEND_DC || bend->kind == BEND_PINS || bend->kind == BEND_CHIPS ||
+        bend->kind == BEND_NOTHING) {
         return pass_on(bend, t);
     }
     if (is_of_wires(bend->kind)) {
@@ -183,6 +184,9 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
     if (pin == JL_PIN_CS && !high) {
         bend->last_bit = false;
         bend->edges = 0;
+    }
+    if (bend->kind == BEND_CHIPS && (pin == JL_PIN_CHIP1 || pin == JL_PIN_CHIP2)) {
+        pin = pin == JL_PIN_CHIP1 ? JL_PIN_CHIP2 : JL_PIN_CHIP1;
     }
     if (bend->kind == BEND_PINS && (pin == JL_PIN_DC || pin == JL_PIN_CS)) {
         pin = pin == JL_PIN_DC ? JL_PIN_CS : JL_PIN_DC;

@@ -18,6 +18,7 @@ enum bend_kind {
     BEND_REVERSE,  /* the bits of each byte from the other end */
     BEND_PAIR,     /* the two lowest of them exchanged */
     BEND_CROSSED,  /* SPI: clock and data exchanged */
+    BEND_CHIPS,    /* the selects of two controllers behind one glass are exchanged */
 };
 
 /* The largest transfer: a whole frame of 800x480 with three bytes a pixel. */

@@ -36,7 +36,7 @@ int jl_host_judge_step_of(const struct judge *judge, const char *relation) {
 
 bool jl_host_judge_needs_wait(const struct jl_card *card, uint8_t opcode) {
     const char *part = card->controller->name;
-    if (card->cells.bus || card->controller->driver->paper || strncmp(part, "st7920", 6) == 0) {
+    if (card->cells.bus || card->controller->driver->paper || card->controller->driver->byte_us) {
         return true; /* each of their commands takes time */
     }
     if (strcmp(part, "ili9225") == 0) {

@@ -101,6 +101,11 @@ static bool as_part(struct jl_card *card, const char *name) {
     return true;
 }
 
+static bool other_chips(struct jl_card *card) {
+    card->module ^= JL_MODULE_CHIPS_LOW;
+    return true;
+}
+
 static bool as_ssd1306(struct jl_card *card) {
     return as_part(card, "ssd1306");
 }
@@ -248,6 +253,29 @@ const struct mistake jl_host_mistakes[] = {
      .bend = BEND_ARGUMENT,
      .opcode = 0xAD,
      .value = 0x8A},
+    {.told = {"converter", "converter (AD 8B) is off", "send AD 8B before AF"},
+     .where = MONO,
+     .controller = "sh1107",
+     .bend = BEND_ARGUMENT,
+     .opcode = 0xAD,
+     .value = 0x8A},
+    {.told = {"pump", "charge pump (2F) is missing", "send 2F before AF"},
+     .where = MONO,
+     .controller = "uc1609",
+     .bend = BEND_DROP,
+     .opcode = 0x2F},
+    {.told = {"halves", "the selects of the halves exchanged", "exchange the two wires"},
+     .where = MONO,
+     .controller = "ks0108",
+     .bend = BEND_CHIPS},
+    {.told = {"halves", "the selects of the halves exchanged", "exchange the two wires"},
+     .where = MONO,
+     .controller = "sed1520",
+     .bend = BEND_CHIPS},
+    {.told = {"chips-level", "the other level selects its halves", "say chips = low, or high"},
+     .where = MONO,
+     .controller = "ks0108",
+     .alter = other_chips},
     {.told = {"com-pins", "COM pins the other way (DA)", "say rows, or send DA 12 or 02"},
      .where = MONO,
      .controller = "ssd13",
@@ -439,6 +467,12 @@ bool jl_host_mistake_fits(const struct mistake *mistake, const struct jl_card *c
     if (card->cells.bus) {
         return mistake->where & CELLS ||
                (mistake->where & EXPANDER && card->cells.bus == JL_CELLS_EXPANDER);
+    }
+    /* 40 is a column on parts with two controllers, and an sh1107 scans columns. */
+    bool columns = strcmp(card->controller->name, "sh1107") == 0;
+    if ((card->controller->chips && mistake->bend == BEND_OPCODE && mistake->opcode == 0x40) ||
+        (columns && mistake->alter == half_height)) {
+        return false;
     }
     int bits = card->format->bits_per_pixel * card->format->planes;
     unsigned kind = card->controller->driver->paper ? PAPER
