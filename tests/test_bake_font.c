@@ -295,7 +295,7 @@ static void the_command(void) {
         {JADELAMP " bake font " OUTLINES " --size 14 --bits 4", 0, "DejaVuSans-specimen.png"},
         {JADELAMP " bake font " OUTLINES " --size 14 -n soft --bits 4 && "
                   "printf '#include \"soft.h\"\\nint main(void){return "
-                  "jl_font_has(&soft,0x41)?0:1;}' > m.c && " CC
+                  "jl_font_has(&soft,0x41)?0:1;}\\n' > m.c && " CC
                   " -std=c11 -Wall -Wextra -Wpedantic -Werror -I" INCLUDE_DIR " m.c soft.c " LIBRARY
                   " " SANITIZER_FLAGS " -o m && ./m",
          0, "95 characters"},

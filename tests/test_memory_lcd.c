@@ -23,7 +23,7 @@ struct lcd {
     struct jl_panel panel;
 };
 
-static uint8_t memory[400 / 8 * 240], shadow[2000];
+static uint8_t memory[400 / 8 * 240], shadow[400 / 8 * 240];
 
 static const struct {
     const struct jl_controller *controller;
