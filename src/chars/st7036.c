@@ -15,8 +15,9 @@ enum {
     FOLLOWER = 0x6C,     /* on; ratio 4 of 7 */
     CONTRAST_LOW = 0x70, /* its bits 3 to 0 */
     USUAL_CONTRAST = 36,
-    FOLLOWER_US = 200000, /* until the voltage stands */
 };
+
+#define FOLLOWER_US 200000u /* until the voltage stands; more than an int may hold */
 
 static uint8_t table(const struct jl_char_panel *panel, uint8_t which) {
     return (uint8_t)(which | (jl_char_two_lines(panel->config) ? JL_CHAR_2_LINES : 0));
