@@ -8,8 +8,10 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "jadelamp/jadelamp.h"
 #include "jadelamp/sim/board.h"
 #include "jadelamp/sim/emulators.h"
+#include "notebook.h"
 #include "raw.h"
 
 static struct jl_glass glass_of(int width, int height) {
@@ -516,6 +518,25 @@ static void any_bytes(void) {
     }
 }
 
+static struct notebook book;
+
+/* A step of one byte, where an opcode has two: it goes out as it is, and nothing behind it. */
+static void step_shorter_than_an_opcode(void) {
+    static const struct jl_port port = {.ops = &note_ops, .context = &book};
+    const uint8_t steps[] = {JL_STEP_SEND(0x07)};
+    const struct jl_panel_config config = {.controller = &jl_ili9225,
+                                           .bus = &jl_bus_spi,
+                                           .width = 176,
+                                           .height = 220,
+                                           .wake_steps = steps,
+                                           .wake_steps_bytes = sizeof steps};
+    struct jl_panel panel;
+    book = (struct notebook){.kept = 8};
+    EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+    EXPECT_TEXT(book.text, "C07");
+}
+
 const struct test_group test_groups[] = {
     {"complaints", complaints},
     {"dark", dark},
@@ -529,5 +550,6 @@ const struct test_group test_groups[] = {
     {"noise_and_hidden_columns", noise_and_hidden_columns},
     {"offset_after_reset", offset_after_reset},
     {"any_bytes", any_bytes},
+    {"step_shorter_than_an_opcode", step_shorter_than_an_opcode},
     {NULL, NULL},
 };

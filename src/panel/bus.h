@@ -19,7 +19,7 @@ static inline size_t jl_bus_part(const struct jl_port *port, size_t left) {
  */
 static inline size_t jl_bus_opcodes(const struct jl_panel *panel, bool data, size_t count) {
     size_t opcodes = panel->config->controller->opcode_bytes;
-    return data || !opcodes ? count : opcodes;
+    return data || !opcodes || opcodes > count ? count : opcodes; /* a step may be cut short */
 }
 
 /* Sends bytes as they are between the bus's begin() and end(), in as many transfers as asked. */
