@@ -46,9 +46,10 @@ static void attach(struct lcd *lcd, int which) {
 static struct jl_frame open_lcd(struct lcd *lcd, int which) {
     struct jl_frame frame;
     attach(lcd, which);
-    lcd->sim = (struct jl_sim_port){
-        .board = lcd->board, .stream = lcd->bus, .device = lcd->device, .clock_hz = 1};
-    lcd->sim.clock_hz = lcds[which].clock_hz;
+    lcd->sim = (struct jl_sim_port){.board = lcd->board,
+                                    .stream = lcd->bus,
+                                    .device = lcd->device,
+                                    .clock_hz = lcds[which].clock_hz};
     lcd->port = (struct jl_port){
         .ops = &jl_sim_port_ops, .context = &lcd->sim, .clock_hz = lcds[which].clock_hz};
     lcd->config = (struct jl_panel_config){.controller = lcds[which].controller,

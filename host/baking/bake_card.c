@@ -223,6 +223,8 @@ static void write_expander(FILE *out, const struct jl_cells_wiring *wiring) {
 static void write_cells(FILE *out, const struct jl_card *card, const char *name) {
     const struct jl_card_cells *cells = &card->cells;
     bool expander = cells->bus == JL_CELLS_EXPANDER;
+    bool lines = cells->bus == JL_CELLS_PARALLEL_4 || cells->bus == JL_CELLS_PARALLEL_8;
+    const char *own = card->controller->wire_name;
     const char *flags = card->works_up_to ? "JL_CHAR_FAST_EXPANDER" : NULL;
     if (expander) {
         write_expander(out, &cells->outputs);
@@ -232,17 +234,17 @@ static void write_cells(FILE *out, const struct jl_card *card, const char *name)
         write_steps(out, card);
     }
     fprintf(out,
-            "const struct jl_char_config %s = {\n    .wire = &jl_char_wire_%s%s,\n"
+            "const struct jl_char_config %s = {\n    .wire = &jl_char_wire_%s%s%s,\n"
             "    .rom = &jl_char_rom_%s,\n    .columns = %d,\n    .rows = %d,\n",
             name,
-            expander ? "expander"
-            : cells->bus == JL_CELLS_I2C
-                ? strcmp(card->controller->name, "st7036") ? "i2c" : "st7036"
+            expander                            ? "expander"
+            : cells->bus == JL_CELLS_I2C        ? own
             : cells->bus == JL_CELLS_PARALLEL_4 ? "4"
                                                 : "8",
-            strcmp(card->controller->name, "ws0010") == 0 ? "_oled"
-            : cells->reads_busy                           ? "_busy"
-                                                          : "",
+            lines && own ? "_" : "",
+            lines && own        ? own
+            : cells->reads_busy ? "_busy"
+                                : "",
             cells->european_rom ? "a02" : "a00", card->width, card->height);
     if (expander) {
         fputs("    .expander = &outputs,\n", out);

@@ -172,7 +172,7 @@ bool jl_host_card_check_cells(struct reading *reading) {
                         "[bus] busy: an expander is too slow to be worth it: leave it out");
     }
     bool plain = card->cells.bus == JL_CELLS_PARALLEL_4 || card->cells.bus == JL_CELLS_PARALLEL_8;
-    if (card->controller->glass_kind == JL_GLASS_YELLOW && (!plain || card->cells.reads_busy)) {
+    if (card->controller->wires[1] && (!plain || card->cells.reads_busy)) {
         return FAIL_KEY(reading, "bus", plain ? "busy" : "kind",
                         plain ? "[bus] busy: the %s is driven without: leave it out"
                               : "[bus] kind: the %s has parallel-4 or parallel-8",

@@ -237,6 +237,8 @@ static const struct jl_catalog_entry entries[] = {
     {
         .name = "ws0010",
         .emulator = &jl_emulated_ws0010,
+        .wires = {&jl_char_wire_4_oled, &jl_char_wire_8_oled},
+        .wire_name = "oled",
         .kind = "character OLED",
         .glasses = "16x2, 20x4 cells",
         .pixel_format = "5x8 dots a cell",
@@ -248,6 +250,8 @@ static const struct jl_catalog_entry entries[] = {
     {
         .name = "aip31068",
         .emulator = &jl_emulated_aip31068,
+        .wires = {&jl_char_wire_i2c},
+        .wire_name = "i2c",
         .kind = "character LCD",
         .glasses = "16x2, 20x4 cells",
         .pixel_format = "5x8 dots a cell",
@@ -261,6 +265,8 @@ static const struct jl_catalog_entry entries[] = {
     {
         .name = "st7036",
         .emulator = &jl_emulated_st7036,
+        .wires = {&jl_char_wire_st7036},
+        .wire_name = "st7036",
         .kind = "character LCD",
         .glasses = "16x2, 20x2 cells",
         .pixel_format = "5x8 dots a cell",

@@ -7,25 +7,32 @@ static uint8_t mask_of(int bit) {
     return bit < 0 ? 0 : (uint8_t)(1 << bit);
 }
 
-static const struct jl_char_wire *wire_of(const struct jl_card *card) {
-    const struct jl_card_cells *cells = &card->cells;
-    /* A wake-up of the card's own is sent as it is: these would add their supply to it. */
-    bool tables = !card->has_wake && strcmp(card->controller->name, "st7036") == 0;
-    bool oled = !card->has_wake && strcmp(card->controller->name, "ws0010") == 0;
+static const struct jl_char_wire *usual_wire(const struct jl_card_cells *cells) {
     switch (cells->bus) {
     case JL_CELLS_PARALLEL_4:
-        return oled                ? &jl_char_wire_4_oled
-               : cells->reads_busy ? &jl_char_wire_4_busy
-                                   : &jl_char_wire_4;
+        return cells->reads_busy ? &jl_char_wire_4_busy : &jl_char_wire_4;
     case JL_CELLS_PARALLEL_8:
-        return oled                ? &jl_char_wire_8_oled
-               : cells->reads_busy ? &jl_char_wire_8_busy
-                                   : &jl_char_wire_8;
+        return cells->reads_busy ? &jl_char_wire_8_busy : &jl_char_wire_8;
     case JL_CELLS_I2C:
-        return tables ? &jl_char_wire_st7036 : &jl_char_wire_i2c;
+        return &jl_char_wire_i2c;
     default:
         return &jl_char_wire_expander;
     }
+}
+
+/* A wake-up of the card's own is sent as it is: wires that switch a supply on would add to it. They
+ * leave the time that clearing takes. */
+static const struct jl_char_wire *wire_of(struct jl_rig *rig) {
+    const struct jl_card *card = &rig->card;
+    const struct jl_char_wire *usual = usual_wire(&card->cells);
+    const struct jl_char_wire *own =
+        card->controller->wires[card->cells.bus == JL_CELLS_PARALLEL_8];
+    if (!own || !card->has_wake) {
+        return own ? own : usual;
+    }
+    rig->slow_wire = *usual;
+    rig->slow_wire.long_us = own->long_us;
+    return &rig->slow_wire;
 }
 
 static void describe(struct jl_rig *rig) {
@@ -41,14 +48,8 @@ static void describe(struct jl_rig *rig) {
                  mask_of(wiring->data[3])},
         .light_low = wiring->light_low,
     };
-    const struct jl_char_wire *wire = wire_of(card);
-    if (card->has_wake && strcmp(card->controller->name, "ws0010") == 0) {
-        rig->slow_wire = *wire;
-        rig->slow_wire.long_us = jl_char_wire_8_oled.long_us;
-        wire = &rig->slow_wire;
-    }
     rig->cells_config = (struct jl_char_config){
-        .wire = wire,
+        .wire = wire_of(rig),
         .expander = &rig->outputs,
         .rom = card->cells.european_rom ? &jl_char_rom_a02 : &jl_char_rom_a00,
         .columns = (uint8_t)card->width,

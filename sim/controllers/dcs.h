@@ -31,6 +31,8 @@ struct dcs_part {
     /* Scan-out: time of a line, and lines of vertical blanking before the first one. */
     uint64_t (*line_ps)(const struct dcs_chip *chip);
     int (*blank_lines)(const struct dcs_chip *chip);
+    /* Lines of blanking at 60 Hz, where both are NULL: the register's formula is not emulated. */
+    int blank_at_60_hz;
 };
 
 struct dcs_chip {

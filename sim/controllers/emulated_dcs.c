@@ -98,20 +98,29 @@ static void scan_line(struct dcs_chip *chip, int line) {
            chip->cells + (size_t)page_of_line(chip, line) * (size_t)chip->width, bytes);
 }
 
+static int blank_lines(const struct dcs_chip *chip, const struct dcs_part *part) {
+    return part->blank_lines ? part->blank_lines(chip) : part->blank_at_60_hz;
+}
+
+static uint64_t line_ps(const struct dcs_chip *chip, const struct dcs_part *part) {
+    return part->line_ps ? part->line_ps(chip)
+                         : 1000000000000u / 60 / (uint64_t)(chip->height + part->blank_at_60_hz);
+}
+
 static uint64_t lines_a_frame(const struct dcs_chip *chip, const struct dcs_part *part) {
-    int lines = part->blank_lines(chip) + chip->height;
+    int lines = blank_lines(chip, part) + chip->height;
     return (uint64_t)lines;
 }
 
 static uint64_t frame_ps(const struct dcs_chip *chip, const struct dcs_part *part) {
-    return part->line_ps(chip) * lines_a_frame(chip, part);
+    return line_ps(chip, part) * lines_a_frame(chip, part);
 }
 
 /* Lines that began up to a time, those of blanking included; each is read as it begins. */
 static uint64_t lines_until(const struct dcs_chip *chip, const struct dcs_part *part,
                             uint64_t at_ps) {
     return at_ps <= chip->scan_start_ps ? 0
-                                        : (at_ps - chip->scan_start_ps) / part->line_ps(chip) + 1;
+                                        : (at_ps - chip->scan_start_ps) / line_ps(chip, part) + 1;
 }
 
 /* Brings the glass up to now, before the RAM or a register changes. */
@@ -128,7 +137,7 @@ static void scan(struct jl_device *device, const struct dcs_part *part) {
         from = until - a_frame;
     }
     for (; from < until; from++) {
-        int line = (int)(from % a_frame) - part->blank_lines(chip);
+        int line = (int)(from % a_frame) - blank_lines(chip, part);
         if (line >= 0) {
             scan_line(chip, line);
         }
@@ -144,7 +153,7 @@ static bool output(struct jl_device *device, enum jl_device_pin pin, uint64_t at
         return false;
     }
     uint64_t in_frame = (at_ps - chip->scan_start_ps) % frame_ps(chip, part);
-    return in_frame < part->line_ps(chip) * (uint64_t)part->blank_lines(chip);
+    return in_frame < line_ps(chip, part) * (uint64_t)blank_lines(chip, part);
 }
 
 static uint64_t output_change(struct jl_device *device, enum jl_device_pin pin, uint64_t after_ps) {
@@ -158,7 +167,7 @@ static uint64_t output_change(struct jl_device *device, enum jl_device_pin pin, 
         return chip->scan_start_ps;
     }
     uint64_t frame = frame_ps(chip, part);
-    uint64_t blank = part->line_ps(chip) * (uint64_t)part->blank_lines(chip);
+    uint64_t blank = line_ps(chip, part) * (uint64_t)blank_lines(chip, part);
     uint64_t in_frame = (after_ps - chip->scan_start_ps) % frame;
     return after_ps + (in_frame < blank ? blank - in_frame : frame - in_frame);
 }

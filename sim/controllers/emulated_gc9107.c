@@ -4,16 +4,6 @@
  */
 #include "dcs.h"
 
-/* 60 Hz; the register's formula is not emulated. */
-static uint64_t line_ps(const struct dcs_chip *chip) {
-    return 1000000000000u / 60 / (uint64_t)(chip->height + 16);
-}
-
-static int blank_lines(const struct dcs_chip *chip) {
-    (void)chip;
-    return 16;
-}
-
 static const struct dcs_part part = {
     .ram_width = 132,
     .ram_height = 162,
@@ -22,8 +12,7 @@ static const struct dcs_part part = {
     .command_wait_ms = 5,
     .serial_16_bits = true,
     .id = {0x00, 0x91, 0x07},
-    .line_ps = line_ps,
-    .blank_lines = blank_lines,
+    .blank_at_60_hz = 16,
 };
 
 const struct jl_emulated_part jl_emulated_gc9107 = {

@@ -5,17 +5,6 @@
  */
 #include "dcs.h"
 
-/* Opcodes first..last, least and most arguments. */
-/* 60 Hz: the usual setting; the register's formula is not emulated. */
-static uint64_t line_ps(const struct dcs_chip *chip) {
-    return 1000000000000u / 60 / (uint64_t)(chip->height + 20);
-}
-
-static int blank_lines(const struct dcs_chip *chip) {
-    (void)chip;
-    return 20;
-}
-
 static const struct dcs_part part = {
     .ram_width = 240,
     .ram_height = 240,
@@ -24,8 +13,7 @@ static const struct dcs_part part = {
     .command_wait_ms = 5,
     .serial_16_bits = true,
     .id = {0x00, 0x9A, 0x01},
-    .line_ps = line_ps,
-    .blank_lines = blank_lines,
+    .blank_at_60_hz = 20,
 };
 
 const struct jl_emulated_part jl_emulated_gc9a01 = {

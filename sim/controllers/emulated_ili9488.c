@@ -4,17 +4,6 @@
  */
 #include "dcs.h"
 
-/* Opcodes first..last, least and most arguments. */
-/* 60 Hz: the usual setting; the register's formula is not emulated. */
-static uint64_t line_ps(const struct dcs_chip *chip) {
-    return 1000000000000u / 60 / (uint64_t)(chip->height + 8);
-}
-
-static int blank_lines(const struct dcs_chip *chip) {
-    (void)chip;
-    return 8;
-}
-
 static const struct dcs_part part = {
     .mirrors_columns = jl_sim_dcs_b6_mirrors_columns,
     .mirrors_lines = jl_sim_dcs_b6_mirrors_lines,
@@ -25,8 +14,7 @@ static const struct dcs_part part = {
     .serial_16_bits = false,
     .id = {0x00, 0x00, 0x00},
     .vendor_id = {0x00, 0x94, 0x88},
-    .line_ps = line_ps,
-    .blank_lines = blank_lines,
+    .blank_at_60_hz = 8,
 };
 
 const struct jl_emulated_part jl_emulated_ili9488 = {

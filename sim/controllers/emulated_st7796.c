@@ -5,16 +5,6 @@
  */
 #include "dcs.h"
 
-/* 60 Hz: the value after reset; the register's formula is not emulated. */
-static uint64_t line_ps(const struct dcs_chip *chip) {
-    return 1000000000000u / 60 / (uint64_t)(chip->height + 16);
-}
-
-static int blank_lines(const struct dcs_chip *chip) {
-    (void)chip;
-    return 16;
-}
-
 static const struct dcs_part part = {
     .ram_width = 320,
     .ram_height = 480,
@@ -26,8 +16,7 @@ static const struct dcs_part part = {
     .serial_16_bits = true,
     .id = {0x00, 0x00, 0x00},
     .vendor_id = {0x00, 0x77, 0x96},
-    .line_ps = line_ps,
-    .blank_lines = blank_lines,
+    .blank_at_60_hz = 16,
 };
 
 const struct jl_emulated_part jl_emulated_st7796 = {

@@ -19,12 +19,11 @@ jl_status jl_chips_step(const struct jl_panel *panel, const uint8_t *step) {
  * A page and a column go to both chips at once: where the area begins at the left edge, the right
  * one begins with the same column of its own.
  */
-size_t jl_chips_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
-                     uint8_t *out, int columns, uint8_t first) {
+size_t jl_chips_next(const struct jl_rect *area, struct jl_stretch *stretch, uint8_t *out,
+                     int columns, uint8_t first) {
     struct jl_rect *now = &stretch->area;
     int right = area->x + area->w, x = now->x + now->w, y = now->y;
     bool page = now->h == 0 || x >= right;
-    (void)panel;
     if (page) {
         y = now->h == 0 ? area->y : y + 8;
         x = area->x;
@@ -51,6 +50,12 @@ size_t jl_chips_next(struct jl_panel *panel, const struct jl_rect *area, struct 
     out[2] = 1;
     out[3] = column;
     return area->x ? 4 : 2;
+}
+
+size_t jl_chips_setup(const struct jl_panel *panel, uint8_t *out) {
+    (void)panel;
+    (void)out;
+    return 0;
 }
 
 size_t jl_chips_power(uint8_t *out, uint8_t off, bool on) {

@@ -18,12 +18,6 @@ static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(OFF + 1),
 };
 
-static size_t setup(const struct jl_panel *panel, uint8_t *out) {
-    (void)panel;
-    (void)out;
-    return 0; /* nothing about the module can be set */
-}
-
 static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
                       uint8_t *out) {
     (void)panel;
@@ -34,7 +28,8 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
 
 static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                    uint8_t *out) {
-    return jl_chips_next(panel, area, stretch, out, COLUMNS, 0);
+    (void)panel;
+    return jl_chips_next(area, stretch, out, COLUMNS, 0);
 }
 
 const struct jl_controller jl_sed1520 = {
@@ -52,7 +47,7 @@ const struct jl_controller jl_sed1520 = {
     .parallel_cycle_ns = 1000,
     .wake_steps = wake_steps,
     .wake_steps_bytes = sizeof wake_steps,
-    .setup = setup,
+    .setup = jl_chips_setup,
     .setting = setting,
     .next = next,
     .rare_step = jl_chips_step,

@@ -24,6 +24,10 @@ struct jl_catalog_entry {
     const char *glasses;      /**< usual glass sizes */
     const char *pixel_format; /**< in words */
     bool chips;               /**< two controllers behind the glass */
+    /** Of a character controller that needs wires of its own: with 4 and 8 lines, or on I2C in the
+     * first place; and what their names end with. NULL: the usual ones. */
+    const struct jl_char_wire *wires[2];
+    const char *wire_name;
     bool on_i2c;          /**< character controllers: on I2C by themselves, at these addresses */
     uint8_t addresses[4]; /**< 7-bit, 0 ends the list */
     enum jl_glass_kind glass_kind; /**< of the usual module */
