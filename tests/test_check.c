@@ -168,13 +168,16 @@ static bool is_seen(const struct jl_check *check) {
     return false;
 }
 
-/* Whether the step is blamed by its number's command; one that is left out, by what to send. */
+/* Whether the step is blamed by its number's command; one that is left out, by what to send. Of
+ * opcodes of two bytes commands are named by the second one. */
 static bool is_blamed(const struct jl_check *check, const char *was, const char *is) {
     for (size_t i = 0; i < check->count; i++) {
         const struct jl_check_finding *finding = &check->findings[i];
         const char *blamed = *is ? finding->command : strstr(finding->remedy, "send ");
         const char *opcode = *is ? is : was;
         blamed = blamed && !*is ? blamed + 5 : blamed;
+        bool two = *is && strlen(is) > 4 && strncmp(is, "00 ", 3) == 0;
+        opcode += two ? 3 : 0;
         if (finding->grade <= JL_CHECK_WRONG && blamed && strncmp(blamed, opcode, 2) == 0) {
             return true;
         }

@@ -5,6 +5,7 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "jadelamp/sim/explain.h"
 #include "sequence.h"
 #include "trial.h"
 
@@ -208,6 +209,33 @@ static bool is_mistyped(const struct sequence_item *a, const struct sequence_ite
     return digits == 1;
 }
 
+/*
+ * Where the driver's sequence mends nothing, as steps of the same register came in another order:
+ * one edit alone, or one step that is left out, or mistyped. Whether there is such a one.
+ */
+static bool mend_with_one(struct search *search) {
+    for (int i = 0; i < search->own.count; i++) {
+        const struct sequence_item *item = &search->own.items[i];
+        for (int k = 0; item->is_command && k < search->right.count; k++) {
+            if (search->right.items[k].is_command && is_mistyped(item, &search->right.items[k])) {
+                add_edit(search, EDIT_REPLACE, i, k);
+            }
+        }
+        if (item->is_command) {
+            add_edit(search, EDIT_DELETE, i, -1);
+        }
+    }
+    memset(search->active, 0, sizeof search->active);
+    for (int e = 0; e < search->edit_count; e++) {
+        search->active[e] = true;
+        if (is_right(search)) {
+            return true;
+        }
+        search->active[e] = false;
+    }
+    return false;
+}
+
 /* What is missing may be there, mistyped: then that is to be exchanged. */
 static void find_mistyped(struct search *search, struct edit *edit) {
     const struct edit before = *edit;
@@ -226,7 +254,9 @@ static void find_mistyped(struct search *search, struct edit *edit) {
 
 /* ---- telling ---- */
 
-static void hex(char *out, size_t size, const struct sequence_item *item) {
+/* As a card's line has it: a part with opcodes of two bytes gets them whole. */
+static void hex(const struct search *search, char *out, size_t size,
+                const struct sequence_item *item) {
     if (!item->is_command) {
         if (item->bytes[0] == JL_CHAR_STEP_CODE_PULSE) {
             snprintf(out, size, "pulse %X", item->bytes[1]);
@@ -237,7 +267,8 @@ static void hex(char *out, size_t size, const struct sequence_item *item) {
         return;
     }
     size_t most = item->count < 6 ? item->count : 6;
-    int at = 0;
+    bool two = jl_explain_opcode_bytes(search->card->controller->emulator) == 2;
+    int at = snprintf(out, size, "%s", two ? "00 " : "");
     for (size_t i = 0; i < most; i++) {
         at += snprintf(out + at, size - (size_t)at, "%s%02X", i ? " " : "", item->bytes[i]);
     }
@@ -251,9 +282,9 @@ static void tell(const struct search *search, const struct edit *edit, struct bl
     const struct sequence_item *right = edit->right < 0 ? NULL : &search->right.items[edit->right];
     bool clear = right && !right->is_command && right->bytes[0] == JL_STEP_CODE_CLEAR;
     char is[32], should[32] = "";
-    hex(is, sizeof is, own);
+    hex(search, is, sizeof is, own);
     if (right) {
-        hex(should, sizeof should, right);
+        hex(search, should, sizeof should, right);
     }
     *one = (struct blamed){.opcode = own->bytes[0]};
     /* What is missing right behind another one of its kind should stand there instead. */
@@ -334,8 +365,11 @@ void jl_host_blame(const struct jl_card *card, struct blame *blame) {
         for (int e = 0; e < search->edit_count; e++) {
             search->active[e] = true;
         }
-        if (search->edit_count && is_right(search)) {
+        bool all = search->edit_count && is_right(search);
+        if (all) {
             minimize(search);
+        }
+        if (all || mend_with_one(search)) {
             for (int e = 0; e < search->edit_count; e++) {
                 if (search->active[e] && search->edits[e].kind == EDIT_INSERT) {
                     find_mistyped(search, &search->edits[e]);

@@ -110,15 +110,15 @@ jl_status jl_char_wake(struct jl_char_panel *panel) {
     panel->display = JL_CHAR_DISPLAY | JL_CHAR_ON;
     panel->column = panel->row = 0;
     const uint8_t before[] = {function, JL_CHAR_DISPLAY};
-    const uint8_t after[] = {panel->entry, panel->display};
+    const uint8_t after[] = {panel->entry, config->wire->before_on, panel->display};
     for (uint8_t i = 0; i < 2 && status == JL_OK; i++) {
         status = jl_char_send(panel, all, before[i], NULL, 0);
     }
     if (status == JL_OK) {
         status = jl_char_send_long(panel, JL_CHAR_CLEAR);
     }
-    for (uint8_t i = 0; i < 2 && status == JL_OK; i++) {
-        status = jl_char_send(panel, all, after[i], NULL, 0);
+    for (uint8_t i = 0; i < 3 && status == JL_OK; i++) {
+        status = after[i] ? jl_char_send(panel, all, after[i], NULL, 0) : JL_OK;
     }
     if (panel->shown) {
         memset(panel->shown, ' ', (size_t)(config->columns * config->rows));
