@@ -53,6 +53,9 @@ static double needed_bytes(const struct jl_card *card) {
     if (card->bus == JL_BUS_MEMORY_LCD) {
         return 2 + 2 * card->height; /* a mode, a number and zeros for each line, and zeros */
     }
+    if (strcmp(name, "t6963c") == 0) {
+        return 5; /* an address of three bytes, auto write, and its end */
+    }
     if (strcmp(name, "ks0108") == 0) {
         return 1 + card->height / 8; /* a page for both halves; columns come round to the first */
     }

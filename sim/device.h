@@ -270,7 +270,8 @@ static inline void jl_sim_judge_pixels(struct jl_device *device, size_t bytes, u
     }
 }
 
-/* Whether D/C tells its commands from data; not so on the st7920's serial bus. */
+/* Whether low D/C tells its commands from data; not so on the st7920's serial bus, and of parts
+ * whose commands come with C/D high. */
 bool jl_sim_device_has_dc(const struct jl_device *device);
 
 /* Whether its CS pin selects it now. */

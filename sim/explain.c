@@ -19,7 +19,7 @@ static const struct command_set *set_of(const struct jl_explainer *explainer) {
 
 void jl_explain_end(struct jl_explainer *explainer) {
     struct jl_explained *now = &explainer->now;
-    if (!explainer->under_way) {
+    if (!explainer->under_way || explainer->command_due) {
         return;
     }
     explainer->under_way = false;
@@ -38,8 +38,8 @@ const struct jl_explained *jl_explain_under_way(const struct jl_explainer *expla
 }
 
 bool jl_explain_is_whole(const struct jl_explainer *explainer) {
-    return !explainer->under_way || explainer->now.is_data ||
-           (int)explainer->now.count >= explainer->least;
+    return !explainer->command_due && (!explainer->under_way || explainer->now.is_data ||
+                                       (int)explainer->now.count >= explainer->least);
 }
 
 static void begin_command(struct jl_explainer *explainer, uint64_t at_ps, uint8_t opcode) {
@@ -101,6 +101,37 @@ static bool is_argument(const struct jl_explainer *explainer, bool data) {
     return (due && data == as_data) || belongs;
 }
 
+/*
+ * Of parts whose commands come behind their arguments: these are kept until it is there, and the
+ * command is told at once. In auto write they are pixels.
+ */
+static void take_in_front(struct jl_explainer *explainer, uint64_t at_ps, uint8_t byte,
+                          bool command) {
+    const struct jl_explained before = explainer->now;
+    bool had = explainer->command_due;
+    if (!command && explainer->writing) {
+        take_data(explainer, at_ps, byte);
+        return;
+    }
+    if (!command) {
+        if (!had) {
+            jl_explain_end(explainer);
+            explainer->now = (struct jl_explained){.at_ps = at_ps};
+            explainer->under_way = explainer->command_due = true;
+        }
+        take_argument(explainer, byte);
+        return;
+    }
+    explainer->command_due = false;
+    explainer->under_way = explainer->under_way && !had;
+    begin_command(explainer, had ? before.at_ps : at_ps, byte);
+    if (had) {
+        explainer->now.count = before.count;
+        memcpy(explainer->now.arguments, before.arguments, sizeof before.arguments);
+    }
+    explainer->writing = explainer->pixels;
+}
+
 void jl_explain_lines_16(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
                          uint16_t word, bool data) {
     if (data && !is_argument(explainer, true)) {
@@ -114,7 +145,9 @@ void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t un
     bool first = !data && explainer->part->commands && explainer->part->commands->index_of_two &&
                  !explainer->index_half;
     explainer->index_half = first;
-    if (first) {
+    if (explainer->part->commands && explainer->part->commands->arguments_first) {
+        take_in_front(explainer, at_ps, byte, data);
+    } else if (first) {
         jl_explain_end(explainer); /* the lower byte says which register */
     } else if (is_argument(explainer, data)) {
         take_argument(explainer, byte);
@@ -124,6 +157,23 @@ void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t un
         begin_command(explainer, at_ps, byte);
     }
     explainer->now.until_ps = until_ps;
+}
+
+void jl_explain_step(struct jl_explainer *explainer, const uint8_t *bytes, size_t count) {
+    const struct command_set *set = explainer->part->commands;
+    bool in_front = set && set->arguments_first && count;
+    size_t opcode_bytes = (size_t)jl_explain_opcode_bytes(explainer->part);
+    for (size_t i = in_front; i < count; i++) {
+        jl_explain_byte(explainer, 0, 0, bytes[i], !in_front && opcode_bytes && i >= opcode_bytes);
+    }
+    if (in_front) {
+        jl_explain_byte(explainer, 0, 0, bytes[0], true);
+    }
+    jl_explain_end(explainer);
+}
+
+bool jl_explain_polls(const struct jl_emulated_part *part) {
+    return part->commands && part->commands->arguments_first;
 }
 
 int jl_explain_opcode_bytes(const struct jl_emulated_part *part) {

@@ -37,7 +37,8 @@ bool jl_sim_device_is_selected(const struct jl_device *device) {
 }
 
 bool jl_sim_device_has_dc(const struct jl_device *device) {
-    return device->stream && device->machine->show &&
+    const struct command_set *set = device->part->commands;
+    return device->stream && device->machine->show && !(set && set->arguments_first) &&
            !(device->part->select_high && jl_sim_device_is_serial(device));
 }
 

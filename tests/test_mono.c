@@ -15,6 +15,8 @@
 
 #define COLUMNS                                                                                    \
     { &jl_mono_columns, NULL, NULL }
+#define ROWS                                                                                       \
+    { &jl_mono_rows, NULL, NULL }
 #define LCD(part) &jl_##part, &jl_emulated_##part
 
 static const struct make mono_makes[] = {
@@ -42,20 +44,11 @@ static const struct make mono_makes[] = {
      &jl_bus_6800_8_paced},
     {"sed1520 122x32", LCD(sed1520), 122, 32, 0, 0, 0, 0, 0, 0, 1000, COLUMNS, false,
      &jl_bus_6800_8},
+    {"t6963c 240x128", LCD(t6963c), 240, 128, 0, 0, 0, 0, 0, 0, 1000, ROWS, false, &jl_bus_t6963c},
+    {"t6963c 240x64", LCD(t6963c), 240, 64, 0, 0, 0, 0, 0, 0, 1000, ROWS, false, &jl_bus_t6963c},
+    {"t6963c 128x64", LCD(t6963c), 128, 64, 0, 0, 0, 0, 0, 0, 1000, ROWS, false, &jl_bus_t6963c},
     {"pcd8544 84x48", LCD(pcd8544), 84, 48, 0, 0, 0, 0, 0, 4000000, 0, COLUMNS, false, NULL},
-    {"st7920 128x64",
-     LCD(st7920),
-     128,
-     64,
-     0,
-     0,
-     0,
-     0,
-     0,
-     2500000,
-     1200,
-     {&jl_mono_rows, NULL, NULL},
-     false,
+    {"st7920 128x64", LCD(st7920), 128, 64, 0, 0, 0, 0, 0, 2500000, 1200, ROWS, false,
      &jl_bus_st7920_serial},
 };
 
@@ -122,15 +115,16 @@ static void every_size_turn_and_mounting(void) {
 
 static void every_bus(void) {
     static const struct jl_bus *const buses[] = {
-        &jl_bus_i2c,    &jl_bus_spi,          &jl_bus_spi_3wire,    &jl_bus_8080_8,
-        &jl_bus_6800_8, &jl_bus_6800_8_paced, &jl_bus_st7920_serial};
+        &jl_bus_i2c,    &jl_bus_spi,          &jl_bus_spi_3wire,     &jl_bus_8080_8,
+        &jl_bus_6800_8, &jl_bus_6800_8_paced, &jl_bus_st7920_serial, &jl_bus_t6963c};
     int buses_seen = 0;
     for (int i = 0; i < MONO_MAKES; i++) {
         for (size_t bus = 0; bus < sizeof buses / sizeof buses[0]; bus++) {
             bool slow = buses[bus] == &jl_bus_6800_8_paced;
             const struct jl_controller *controller = mono_makes[i].controller;
             if (!(controller->buses >> buses[bus]->kind & 1) ||
-                (buses[bus]->kind == JL_BUS_6800_8 && slow != (controller->byte_us > 0))) {
+                (buses[bus]->kind == JL_BUS_6800_8 && slow != (controller->byte_us > 0)) ||
+                (controller == &jl_t6963c) != (buses[bus] == &jl_bus_t6963c)) {
                 continue;
             }
             for (int rich = 0; rich < (buses[bus] == &jl_bus_i2c ? 1 : 2); rich++) {
@@ -142,8 +136,8 @@ static void every_bus(void) {
             }
         }
     }
-    EXPECT_INT(buses_seen,
-               12 * (1 + 4 * 2) + 3 * (3 * 2) + 3 * (4 * 2) + 1 * 2 + 2 * 2 + 2 * 2 + 2 * 2);
+    EXPECT_INT(buses_seen, 12 * (1 + 4 * 2) + 3 * (3 * 2) + 3 * (4 * 2) + 1 * 2 + 2 * 2 + 2 * 2 +
+                               2 * 2 + 3 * 2);
 }
 
 /* Bands, drawing without a frame, conversion, pieces and asynchronous presents take pages apart. */
@@ -244,8 +238,8 @@ static void inverted_slept_and_rolled(void) {
     for (int i = 0; i < MONO_MAKES; i++) {
         const struct make *make = &mono_makes[i];
         /* nothing of them can be set */
-        bool fixed = make->controller == &jl_st7920 || make->controller == &jl_ks0108 ||
-                     make->controller == &jl_sed1520;
+        bool fixed = make->controller == &jl_st7920 || make->controller == &jl_t6963c ||
+                     make->controller == &jl_ks0108 || make->controller == &jl_sed1520;
         struct stage stage;
         test_row("%s", make->name);
         stage_open(&stage, make, &(struct wish){.motion = &jl_start_line_motion});
@@ -846,6 +840,9 @@ static void wire_cost(void) {
         {"uc1609 192x64", 3 + 192 + 7 * (3 + 192)},
         {"ks0108 128x64", 8 * (2 + 128)}, /* page and column go to both halves */
         {"sed1520 122x32", 4 * (2 + 122)},
+        /* address, auto write, and its end; the status three times a byte, as it is busy for 2 us
+         */
+        {"t6963c 240x128", (3 + 1) * (3 + 1 + 3840 + 1)},
         {"uc1609 160x64", 1 + 8 * (2 + 160)},
         {"st7565 128x64", 1 + 8 * (2 + 128)},
         {"pcd8544 84x48", 2 + 504},

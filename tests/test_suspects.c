@@ -45,6 +45,8 @@ static const struct {
      "negative-mono faint uncleared !sda bits"},
     {"ks0108-128x64", "halves !chips-level uncleared !dc dc-low !dc-high !cs pins !lines-turned "
                       "lines-pair bits"},
+    {"t6963c-240x128",
+     "font uncleared !dc !dc-low dc-high !cs !pins !lines-turned !lines-pair bits"},
     {"uc1609-192x64-spi", "mirrored-x mirrored-y upside-down !off !pump start-line all-on "
                           "negative-mono !faint uncleared "
                           "!dc !dc-low !dc-high !cs pins !mode !lsb-first !crossed fast bits"},

@@ -25,7 +25,7 @@ static const struct jl_emulated_part *const parts[] = {
     &jl_emulated_gt911,   &jl_emulated_cst816,  &jl_emulated_st7796,      &jl_emulated_ssd1315,
     &jl_emulated_ks0108,  &jl_emulated_sed1520, &jl_emulated_ls013b7dh03, &jl_emulated_ls027b7dh01,
     &jl_emulated_ili9225, &jl_emulated_ssd1325, &jl_emulated_uc1609,      &jl_emulated_sh1107,
-    &jl_emulated_ili9163, &jl_emulated_gc9107,  &jl_emulated_hx8357,
+    &jl_emulated_ili9163, &jl_emulated_gc9107,  &jl_emulated_hx8357,      &jl_emulated_t6963c,
 };
 enum { PARTS = sizeof parts / sizeof parts[0] };
 
@@ -73,6 +73,7 @@ static struct jl_glass fitting_glass(const struct jl_emulated_part *part,
         enum jl_glass_kind kind;
     } usual[] = {{&jl_emulated_pcd8544, 84, 48, JL_GLASS_LCD_GREY},
                  {&jl_emulated_st7920, 128, 64, JL_GLASS_LCD_BLUE},
+                 {&jl_emulated_t6963c, 240, 128, JL_GLASS_LCD_BLUE},
                  {&jl_emulated_sed1520, 122, 32, JL_GLASS_LCD_GREEN},
                  {&jl_emulated_ls013b7dh03, 128, 128, JL_GLASS_SILVER},
                  {&jl_emulated_ls027b7dh01, 400, 240, JL_GLASS_SILVER},

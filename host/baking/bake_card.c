@@ -45,7 +45,9 @@ static const char *bus_of(const struct jl_card *card) {
         [JL_BUS_MEMORY_LCD] = "jl_bus_memory_lcd",
     };
     bool paced = card->bus == JL_BUS_6800_8 && card->controller->driver->byte_us;
-    return paced ? "jl_bus_6800_8_paced" : names[card->bus];
+    return card->controller->own_bus ? card->controller->own_bus_name
+           : paced                   ? "jl_bus_6800_8_paced"
+                                     : names[card->bus];
 }
 
 /* ---- the header ---- */

@@ -222,6 +222,21 @@ static const struct jl_catalog_entry entries[] = {
                    "A byte takes it 72 us: a faster stream loses bytes."},
     },
     {
+        .name = "t6963c",
+        .driver = &jl_t6963c,
+        .emulator = &jl_emulated_t6963c,
+        .kind = "monochrome LCD",
+        .glasses = "240x128, 240x64, 128x64",
+        .pixel_format = "1 bit, horizontal bytes, bit 7 left",
+        .own_bus = &jl_bus_t6963c,
+        .own_bus_name = "jl_bus_t6963c",
+        .glass_kind = JL_GLASS_LCD_BLUE,
+        .quirks =
+            {"Arguments go in front of their command, with C/D low; the command has C/D high.",
+             "Its status has to be read before each byte, also of pixels.",
+             "FS has to be low, or a byte is 6 pixels."},
+    },
+    {
         .name = "hd44780",
         .emulator = &jl_emulated_hd44780,
         .kind = "character LCD",

@@ -338,12 +338,17 @@ static bool has_any(const char *word, const char *const *parts) {
     return false;
 }
 
+enum { MOST_IN_FRONT = 8 };
+
 /* Calls, by what their names say. */
 static bool read_as_calls(struct reading *reading) {
     static const char *const waits[] = {"delay", "wait", "sleep", NULL};
     static const char *const data[] = {"data", "dat", "param", "arg", NULL};
     static const char *const commands[] = {"cmd", "comm", "com", "index", "reg", "inst", NULL};
     struct jl_wake_step *step = NULL;
+    bool in_front = reading->controller && jl_explain_polls(reading->controller->emulator);
+    const struct mark *kept[MOST_IN_FRONT]; /* data that their command follows */
+    int kept_count = 0;
     for (int i = 0; i < reading->count; i++) {
         const struct mark *call = &reading->marks[i];
         if (call->kind != CALL) {
@@ -362,6 +367,10 @@ static bool read_as_calls(struct reading *reading) {
                 step = NULL;
                 break;
             }
+            if (in_front && is_data && kept_count < MOST_IN_FRONT) {
+                kept[kept_count++] = number;
+                continue;
+            }
             if (is_command && k == i + 1) {
                 step = new_step(reading, call->line);
             }
@@ -373,6 +382,12 @@ static bool read_as_calls(struct reading *reading) {
             if (taken && (!step || !add_byte(reading, step, number))) {
                 return false;
             }
+            for (int n = 0; n < kept_count; n++) {
+                if (!add_byte(reading, step, kept[n])) {
+                    return false;
+                }
+            }
+            kept_count = 0;
         }
     }
     return reading->import->count ||
@@ -409,6 +424,13 @@ static bool read_as_flat(struct reading *reading, const struct mark **numbers, i
                            "%s: bytes one behind the other: say --controller, whose table parts "
                            "them, or --layout",
                            reading->name);
+    }
+    if (jl_explain_polls(reading->controller->emulator)) {
+        return jl_complain(reading->complaint,
+                           "%s: bytes one behind the other cannot be parted for the %s, whose "
+                           "commands come behind their arguments: give each step a line, its "
+                           "command first",
+                           reading->name, reading->controller->name);
     }
     jl_explain_begin(&explainer, reading->controller->emulator, take_explained, &flat);
     for (int i = 0; i < count; i++) {
@@ -514,8 +536,7 @@ void jl_wake_import_print(FILE *out, const struct jl_wake_import *import,
         if (controller) {
             struct jl_explainer explainer;
             jl_explain_begin(&explainer, controller->emulator, print_name, out);
-            jl_explain_byte(&explainer, 0, 0, step->bytes[0], false);
-            jl_explain_end(&explainer);
+            jl_explain_step(&explainer, step->bytes, step->count);
         }
         fputc('\n', out);
     }

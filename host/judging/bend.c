@@ -49,6 +49,13 @@ static uint8_t reversed(uint8_t byte) {
     return (uint8_t)turned;
 }
 
+/* On lines that are exchanged. */
+static uint8_t over_lines(enum bend_kind kind, uint8_t byte) {
+    return kind == BEND_REVERSE ? reversed(byte)
+           : kind == BEND_PAIR  ? (uint8_t)((byte & 0xFC) | (byte >> 1 & 1) | (byte & 1) << 1)
+                                : byte;
+}
+
 /* The part samples as the data change, and gets the level from before. */
 static uint8_t late(struct bend *bend, uint8_t byte) {
     uint8_t taken = (uint8_t)(byte >> 1 | (bend->last_bit ? 0x80 : 0));
@@ -79,10 +86,7 @@ static jl_status send_by_wires(struct bend *bend, const struct jl_transfer *t) {
         if (bend->kind == BEND_CROSSED) {
             crossed(bend, byte);
         } else {
-            put(bend, bend->kind == BEND_LATE ? late(bend, byte)
-                      : bend->kind == BEND_REVERSE
-                          ? reversed(byte)
-                          : (uint8_t)((byte & 0xFC) | (byte >> 1 & 1) | (byte & 1) << 1));
+            put(bend, bend->kind == BEND_LATE ? late(bend, byte) : over_lines(bend->kind, byte));
         }
     }
     return send_out(bend, t, bend->out, bend->out_count);
@@ -197,6 +201,16 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
     bend->inner.ops->set_pin(bend->inner.context, pin, high);
 }
 
+/* Wires do to what comes what they do to what goes. */
+static jl_status receive(void *context, const struct jl_transfer *t, uint8_t *bytes, size_t count) {
+    struct bend *bend = context;
+    jl_status status = bend->inner.ops->receive(bend->inner.context, t, bytes, count);
+    for (size_t i = 0; i < count && jl_card_is_parallel(&bend->rig->card); i++) {
+        bytes[i] = over_lines(bend->kind, bytes[i]);
+    }
+    return status;
+}
+
 static bool get_pin(void *context, enum jl_pin pin) {
     struct bend *bend = context;
     return bend->inner.ops->get_pin(bend->inner.context, pin);
@@ -224,6 +238,7 @@ void jl_host_bend_stand(struct bend *bend, struct jl_rig *rig) {
     /* Without fills and DMA: all bytes come through send(). */
     bend->ops = (struct jl_port_ops){.send = send,
                                      .send_nine = rig->port.ops->send_nine ? send_nine : NULL,
+                                     .receive = rig->port.ops->receive ? receive : NULL,
                                      .set_pin = set_pin,
                                      .get_pin = get_pin,
                                      .wait_us = wait_us,

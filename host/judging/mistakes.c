@@ -106,6 +106,11 @@ static bool other_chips(struct jl_card *card) {
     return true;
 }
 
+static bool other_font(struct jl_card *glass) {
+    glass->module ^= JL_MODULE_ROWS_OTHER; /* which is FS of this part */
+    return true;
+}
+
 static bool as_ssd1306(struct jl_card *card) {
     return as_part(card, "ssd1306");
 }
@@ -349,6 +354,10 @@ const struct mistake jl_host_mistakes[] = {
      .where = MONO,
      .controller = "uc17",
      .alter = glaring},
+    {.told = {"font", "FS high: 6 dots a byte", "wire FS low"},
+     .where = MONO,
+     .controller = "t6963c",
+     .alter_glass = other_font},
     {.told = {"uncleared", "memory not cleared, middle drawn", "clear all of it first"},
      .where = LIT,
      .uncleared = true},
@@ -467,6 +476,12 @@ bool jl_host_mistake_fits(const struct mistake *mistake, const struct jl_card *c
     if (card->cells.bus) {
         return mistake->where & CELLS ||
                (mistake->where & EXPANDER && card->cells.bus == JL_CELLS_EXPANDER);
+    }
+    /* Commands behind their arguments are not told apart on the way. */
+    bool by_command = mistake->bend == BEND_DROP || mistake->bend == BEND_OPCODE ||
+                      mistake->bend == BEND_ARGUMENT;
+    if (by_command && jl_explain_polls(card->controller->emulator)) {
+        return false;
     }
     /* 40 is a column on parts with two controllers, and an sh1107 scans columns. */
     bool columns = strcmp(card->controller->name, "sh1107") == 0;

@@ -78,14 +78,12 @@ static void read_as(const struct jl_card *card, const struct jl_host_kept *kept,
 /* A card's own steps, sent as this part wants them. */
 static void read_steps_as(const struct jl_card *card, struct jl_rank *rank) {
     struct jl_explainer explainer;
-    int opcode_bytes = jl_explain_opcode_bytes(rank->controller->emulator);
     jl_explain_begin(&explainer, rank->controller->emulator, take, rank);
     for (size_t at = 0; at < card->wake_bytes;) {
         const uint8_t *step = card->wake_steps + at;
-        for (int i = 1; step[0] < JL_STEP_CODE_WAIT_MS && i <= step[0]; i++) {
-            jl_explain_byte(&explainer, 0, 0, step[i], opcode_bytes && i > opcode_bytes);
+        if (step[0] < JL_STEP_CODE_WAIT_MS) {
+            jl_explain_step(&explainer, step + 1, step[0]);
         }
-        jl_explain_end(&explainer);
         at += jl_card_step_length(step);
     }
 }

@@ -28,21 +28,12 @@ static void take_command(void *context, const struct jl_explained *explained) {
     }
 }
 
-/* A step of several commands, or of one whose arguments travel like data. */
-static void take_send(struct jl_explainer *explainer, const uint8_t *bytes, size_t count) {
-    size_t opcode_bytes = (size_t)jl_explain_opcode_bytes(explainer->part);
-    for (size_t i = 0; i < count; i++) {
-        jl_explain_byte(explainer, 0, 0, bytes[i], opcode_bytes && i >= opcode_bytes);
-    }
-    jl_explain_end(explainer);
-}
-
 static void take_steps(struct sequence *sequence, struct jl_explainer *explainer,
                        const struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
     for (size_t at = 0; at < bytes; at += jl_card_step_length(steps + at)) {
         const uint8_t *step = steps + at;
         if (step[0] < JL_STEP_CODE_WAIT_MS) {
-            take_send(explainer, step + 1, step[0]);
+            jl_explain_step(explainer, step + 1, step[0]);
         } else if (step[0] == JL_STEP_CODE_WAIT_MS) {
             if (sequence->count <= SEQUENCE_ITEMS) {
                 sequence->items[sequence->count - 1].wait_ms += step[1] | step[2] << 8;
@@ -135,7 +126,7 @@ static void take_cells(struct sequence *sequence, struct jl_explainer *explainer
     for (size_t at = 0; at < card->wake_bytes; at += jl_card_step_length(card->wake_steps + at)) {
         const uint8_t *step = card->wake_steps + at;
         if (step[0] < JL_STEP_CODE_WAIT_MS) {
-            take_send(explainer, step + 1, step[0]);
+            jl_explain_step(explainer, step + 1, step[0]);
         } else if (step[0] == JL_STEP_CODE_WAIT_MS) {
             sequence->items[sequence->count - 1].wait_ms += step[1] | step[2] << 8;
         } else {

@@ -53,7 +53,9 @@ static const struct jl_bus *bus_of(const struct jl_card *card) {
         [JL_BUS_MEMORY_LCD] = &jl_bus_memory_lcd,
     };
     bool paced = card->bus == JL_BUS_6800_8 && card->controller->driver->byte_us;
-    return paced ? &jl_bus_6800_8_paced : buses[card->bus];
+    return card->controller->own_bus ? card->controller->own_bus
+           : paced                   ? &jl_bus_6800_8_paced
+                                     : buses[card->bus];
 }
 
 /* The card may strap the RAM to another size, and may wait for a BUSY pin. */

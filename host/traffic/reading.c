@@ -117,6 +117,10 @@ static void take_read(struct reading *reading, const struct jl_bus_event *event)
                         true);
         return;
     }
+    const struct jl_card *card = &jl_traffic_rig(reading->traffic)->card;
+    if (event->data && jl_explain_polls(card->controller->emulator)) {
+        return; /* its status, in front of each byte */
+    }
     if (!reading->reads++) {
         jl_explain_end(&reading->explainer);
         reading->reads_from_ps = event->at_ps;

@@ -6,6 +6,8 @@
 
 #include <stdlib.h>
 
+#include "jadelamp/sim/explain.h"
+
 const char *jl_remedy_text(enum jl_remedy_kind kind) {
     static const char *const texts[] = {
         "send only what changed from picture to picture",
@@ -88,9 +90,11 @@ void jl_host_find_remedies(const struct jl_budget *budget, struct jl_rig *rig,
         offer_bytes(&finding, JL_REMEDY_DEPTH, budget->bytes - budget->data_bytes / 3);
     }
     offer_bytes(&finding, JL_REMEDY_SETTINGS, budget->bytes - budget->repeated_bytes);
-    /* Between bytes, a module on pins is busy. */
-    bool busy =
-        rig->card.cells.bus == JL_CELLS_PARALLEL_4 || rig->card.cells.bus == JL_CELLS_PARALLEL_8;
+    /* Between bytes, some controllers are busy. */
+    const struct jl_controller *driver = rig->card.controller->driver;
+    bool busy = rig->card.cells.bus == JL_CELLS_PARALLEL_4 ||
+                rig->card.cells.bus == JL_CELLS_PARALLEL_8 || (driver && driver->byte_us) ||
+                jl_explain_polls(rig->card.controller->emulator);
     if (!busy) {
         offer(&finding, JL_REMEDY_GAPS, budget->bytes, finding.bits_us, 0);
     }

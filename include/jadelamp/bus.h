@@ -108,6 +108,12 @@ extern const struct jl_bus jl_bus_6800_8;
 /** The same for controllers that are busy after every byte: each is a transfer, then a wait. */
 extern const struct jl_bus jl_bus_6800_8_paced;
 /**
+ * 8080 of the t6963c, and of no other part: its status is read by the port's receive() before each
+ * byte, arguments go in front of their command, and JL_PIN_DC, its C/D, is high for commands.
+ * JL_TIMEOUT where it does not become ready.
+ */
+extern const struct jl_bus jl_bus_t6963c;
+/**
  * The serial bus of the st7920, and of no other part: CS active high, the sync byte F8 (commands)
  * or FA (data), then each byte as two, the high nibble first, both in bits 7..4; and a wait,
  * since the controller is busy after every byte. A port that says its clock_hz waits less: bits

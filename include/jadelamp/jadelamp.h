@@ -78,6 +78,7 @@
 #include "jadelamp/controllers/st7796.h"
 #include "jadelamp/controllers/st7920.h"
 #include "jadelamp/controllers/st7920_text.h"
+#include "jadelamp/controllers/t6963c.h"
 #include "jadelamp/controllers/start_line.h"
 #include "jadelamp/controllers/uc1609.h"
 #include "jadelamp/controllers/uc1701.h"

@@ -30,6 +30,7 @@ struct command_set {
     uint8_t soft_reset;                 /* an opcode, or 0: only a pin resets the part */
     bool arguments_as_data;             /* with D/C high, up to `most` of them */
     bool index_of_two;                  /* opcodes have an upper byte in front, which is 0 */
+    bool arguments_first;               /* with D/C low, and opcodes behind them with D/C high */
     uint8_t writes[3];                  /* those that pixels follow; 0 ends; else all data are */
     /* A second set, in force after an opcode of `switch_value` under a mask with a bit set. */
     const struct command_set *extended;
@@ -52,7 +53,8 @@ extern const struct command_set jl_sim_ssd1325_commands, jl_sim_ssd1322_commands
 extern const struct command_set jl_sim_st7735_commands, jl_sim_st7789_commands,
     jl_sim_ili9341_commands, jl_sim_ili9488_commands, jl_sim_gc9a01_commands,
     jl_sim_st7796_commands, jl_sim_ili9163_commands, jl_sim_gc9107_commands, jl_sim_hx8357_commands;
-extern const struct command_set jl_sim_ili9225_commands, jl_sim_memory_lcd_commands;
+extern const struct command_set jl_sim_ili9225_commands, jl_sim_memory_lcd_commands,
+    jl_sim_t6963c_commands;
 extern const struct command_set jl_sim_ssd1680_commands;
 extern const struct command_set jl_sim_ks0108_commands, jl_sim_sed1520_commands;
 extern const struct command_set jl_sim_ws0010_commands, jl_sim_st7036_commands,

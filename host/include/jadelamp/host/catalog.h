@@ -24,6 +24,9 @@ struct jl_catalog_entry {
     const char *glasses;      /**< usual glass sizes */
     const char *pixel_format; /**< in words */
     bool chips;               /**< two controllers behind the glass */
+    /** A parallel bus that the part has by itself, and its name in C; NULL: the usual one. */
+    const struct jl_bus *own_bus;
+    const char *own_bus_name;
     /** Of a character controller that needs wires of its own: with 4 and 8 lines, or on I2C in the
      * first place; and what their names end with. NULL: the usual ones. */
     const struct jl_char_wire *wires[2];

@@ -38,6 +38,7 @@ struct jl_explainer {
     uint8_t first_data[16];
     int least, most; /* arguments of the command under way */
     bool under_way, pixels, extended, index_half, mode_due, mode_writes;
+    bool command_due, writing; /* arguments came in front of their command; behind auto write */
     /* framing: a control byte on I2C; sync bytes and nibbles; nibbles on 4 lines */
     bool control_due, control_one, control_data, synced, nibble_due, four_lines;
     uint8_t nibble;
@@ -54,6 +55,12 @@ void jl_explain_byte(struct jl_explainer *explainer, uint64_t at_ps, uint64_t un
 /** The same of 16 lines: commands and their arguments are on D7 to D0, pixels on all. */
 void jl_explain_lines_16(struct jl_explainer *explainer, uint64_t at_ps, uint64_t until_ps,
                          uint16_t word, bool data);
+
+/** A step of a sequence: an opcode, and what belongs to it, as the part wants them sent. */
+void jl_explain_step(struct jl_explainer *explainer, const uint8_t *bytes, size_t count);
+
+/** Whether programs read the part's status, with D/C high, before each byte. */
+bool jl_explain_polls(const struct jl_emulated_part *part);
 
 /** A transfer begins on I2C, its address is through: the next byte is a control byte. */
 void jl_explain_i2c_start(struct jl_explainer *explainer);
