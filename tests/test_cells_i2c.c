@@ -51,6 +51,8 @@ static void text_in_cells(void) {
         uint16_t most_bytes;
         const char *lines;
     } rows[] = {
+        {16, 3, 400000, 0, "Upper gate      \nLower gate      \nopen     +1.25 m"},
+        {10, 3, 100000, 3, "Upper gate\nLower gate\n   +1.25 m"},
         {16, 2, 400000, 0, "Upper gate      \nopen     +1.25 m"},
         {16, 2, 100000, 0, "Upper gate      \nopen     +1.25 m"},
         {20, 2, 400000, 7, "Upper gate          \nopen         +1.25 m"},
@@ -60,6 +62,9 @@ static void text_in_cells(void) {
     };
     for (size_t i = 0; i < PARTS * sizeof rows / sizeof rows[0]; i++) {
         const int r = (int)i / PARTS, which = (int)i % PARTS;
+        if (rows[r].rows == 3 && parts[which].wire != &jl_char_wire_st7036) {
+            continue;
+        }
         for (int buffered = 0; buffered < 2; buffered++) {
             struct cells_stage stage;
             uint8_t memory[JL_CHAR_BUFFER_BYTES(20, 4)];
@@ -135,6 +140,19 @@ static void bytes_on_the_wire(void) {
     said.length = 0;
     EXPECT_INT(jl_st7036_icons(&panel, 7, 0x11), JL_OK);
     EXPECT_TEXT(said.text, "0039 80474011 0038 0080 "); /* and text goes on at 00 */
+    config.rows = 3; /* lines at 00, 10 and 20, and FX set */
+    said.length = 0;
+    EXPECT_INT(jl_char_open(&panel, &config, &port), JL_OK);
+    EXPECT_INT(jl_char_wake(&panel), JL_OK);
+    EXPECT_TEXT(said.text,
+                "0039 0015 007A 005E 006C 0038 0030 0030 0030 0038 0008 0001 0006 000C ");
+    said.length = 0;
+    EXPECT_INT(jl_char_put(&panel, 14, 1, "Up"), JL_OK);
+    EXPECT_INT(jl_char_put(&panel, 0, 2, "A"), JL_OK); /* it goes on by itself */
+    EXPECT_INT(jl_char_put(&panel, 15, 2, "Z"), JL_OK);
+    EXPECT_INT(jl_char_put(&panel, 0, 0, "B"), JL_OK);
+    EXPECT_TEXT(said.text, "809EC0554070 4041 80AF405A 80804042 ");
+    EXPECT_INT(jl_char_put_hidden(&panel, 0, 0, "x"), JL_UNSUPPORTED);
     EXPECT_INT(jl_st7036_contrast(&panel, 64), JL_OUT_OF_RANGE);
     EXPECT_INT(jl_st7036_icons(&panel, 16, 0), JL_OUT_OF_RANGE);
     EXPECT_INT(jl_st7036_icons(&panel, 0, 32), JL_OUT_OF_RANGE);
@@ -177,6 +195,37 @@ static void contrast_of_an_st7036(void) {
     cells_close(&stage);
 }
 
+/* Three lines by raw bytes: their addresses, where they wrap, and what two lines are told. */
+static void three_lines(void) {
+    struct cells_stage stage;
+    open_part(&stage, 1, 16, 3, 400000, 0);
+    EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);
+    cells_expect_quiet(&stage);
+    static const uint8_t bytes[][4] = {{0x80, 0x8F, 0x40, 'a'}, {0x80, 0xAF, 0x40, 'b'},
+                                       {0x80, 0x9F, 0x40, 'c'}, {0x80, 0xB0, 0x40, 'd'}};
+    for (int i = 0; i < 4; i++) {
+        struct jl_transfer t = {.body = bytes[i], .body_bytes = 4, .i2c_address = 0x3C};
+        EXPECT_INT(stage.port.ops->send(stage.port.context, &t), JL_OK);
+        static const uint8_t more[] = {0x40, '+'};
+        t = (struct jl_transfer){.body = more, .body_bytes = 2, .i2c_address = 0x3C};
+        jl_board_wait_ps(stage.board, 60000000);
+        if (i < 3) {
+            EXPECT_INT(stage.port.ops->send(stage.port.context, &t), JL_OK);
+        }
+        jl_board_wait_ps(stage.board, 60000000);
+    }
+    cells_expect_text(&stage, "|+              a|\n|+              c|\n|+              b|\n");
+    cells_expect_complaint(&stage, "DDRAM address 30 does not exist: three lines have");
+    static const uint8_t for_two[][2] = {{0x00, 0x39}, {0x00, 0x14}};
+    for (int i = 0; i < 2; i++) {
+        struct jl_transfer t = {.body = for_two[i], .body_bytes = 2, .i2c_address = 0x3C};
+        EXPECT_INT(stage.port.ops->send(stage.port.context, &t), JL_OK);
+        jl_board_wait_ps(stage.board, 60000000);
+    }
+    cells_expect_complaint(&stage, "14 is for one or two lines");
+    cells_close(&stage);
+}
+
 static void what_is_wrong(void) {
     static const struct {
         const char *name;
@@ -189,6 +238,7 @@ static void what_is_wrong(void) {
         {"no address", 0, 16, 2, 400000, JL_BAD_ADDRESS},
         {"8-bit address", 0x7C, 16, 2, 400000, JL_BAD_ADDRESS},
         {"two controllers", 0x3E, 40, 4, 400000, JL_BAD_SIZE},
+        {"three long rows", 0x3E, 17, 3, 400000, JL_BAD_SIZE},
     };
     static const struct jl_port_ops ops = {.send = say, .wait_us = no_wait};
     for (size_t i = 0; i < 2 * sizeof rows / sizeof rows[0]; i++) {
@@ -224,6 +274,7 @@ const struct test_group test_groups[] = {
     {"text_in_cells", text_in_cells},
     {"bytes_on_the_wire", bytes_on_the_wire},
     {"contrast_of_an_st7036", contrast_of_an_st7036},
+    {"three_lines", three_lines},
     {"what_is_wrong", what_is_wrong},
     {NULL, NULL},
 };

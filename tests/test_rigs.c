@@ -141,6 +141,12 @@ static jl_status watched_nine(void *context, const struct jl_transfer *t, bool d
     return status;
 }
 
+static jl_status watched_receive(void *context, const struct jl_transfer *t, uint8_t *bytes,
+                                 size_t count) {
+    const struct jl_port *inner = context;
+    return inner->ops->receive(inner->context, t, bytes, count);
+}
+
 static void watched_wait(void *context, uint32_t microseconds) {
     const struct jl_port *inner = context;
     /* In pieces, since the light comes up somewhere in between. */
@@ -166,6 +172,7 @@ static void watch_card(void *context, const char *name, const char *path) {
                                            .wait_us = watched_wait,
                                            .set_pin = watched_pin,
                                            .get_pin = watched_get,
+                                           .receive = watched_receive,
                                            .send_nine = watched_nine};
     EXPECT(jl_card_read(path, &card, &complaint));
     /* Character modules show blocks until they are woken, paper its last picture, and memory LCDs

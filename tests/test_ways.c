@@ -52,6 +52,12 @@ static jl_status failing_nine(void *context, const struct jl_transfer *t, bool d
     (void)context;
     return fails() ? JL_TIMEOUT : jl_sim_port_rich_ops.send_nine(&world.rig.sim, t, data);
 }
+/* The status of parts that are asked before each byte, and no more. */
+static jl_status failing_receive(void *context, const struct jl_transfer *t, uint8_t *bytes,
+                                 size_t count) {
+    (void)context;
+    return fails() ? JL_TIMEOUT : jl_sim_port_ops.receive(&world.rig.sim, t, bytes, count);
+}
 static jl_status failing_repeat(void *context, const struct jl_transfer *t, uint32_t times) {
     (void)context;
     return fails() ? JL_BUS_ERROR : jl_sim_port_rich_ops.repeat(&world.rig.sim, t, times);
@@ -81,11 +87,15 @@ static uint32_t now_us(void *context) {
     return jl_sim_port_ops.now_us(&world.rig.sim);
 }
 
-static const struct jl_port_ops plain_ops = {
-    .send = failing_send, .wait_us = wait_us, .set_pin = set_pin, .now_us = now_us};
+static const struct jl_port_ops plain_ops = {.send = failing_send,
+                                             .wait_us = wait_us,
+                                             .set_pin = set_pin,
+                                             .receive = failing_receive,
+                                             .now_us = now_us};
 static const struct jl_port_ops rich_ops = {.send = failing_send,
                                             .wait_us = wait_us,
                                             .set_pin = set_pin,
+                                            .receive = failing_receive,
                                             .send_nine = failing_nine,
                                             .repeat = failing_repeat,
                                             .start = failing_start,

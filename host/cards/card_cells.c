@@ -3,6 +3,8 @@
 
 #include <string.h>
 
+#include "jadelamp/char_wiring.h"
+
 static const struct choice yes_or_no[] = {{"no", 0}, {"yes", 1}, {NULL, 0}};
 
 bool jl_host_card_read_rom(struct reading *reading, const char *key, const char *value) {
@@ -146,6 +148,19 @@ static bool check_native(struct reading *reading) {
            FAIL_KEY(reading, "bus", "clock", "[bus] clock: the %s ends at 400 kHz", part->name);
 }
 
+/* Whether a module can have so many cells. */
+static bool is_size(const struct jl_card *card) {
+    const struct jl_char_wire *own = card->controller->wires[0];
+    switch (card->height) {
+    case 1:
+        return card->width <= 80 && !(card->cells.halves && card->width % 2);
+    case 3:
+        return own && own->three_rows && card->width <= 16 && !card->cells.halves;
+    default:
+        return (card->height == 2 || card->height == 4) && card->width <= 40 && !card->cells.halves;
+    }
+}
+
 bool jl_host_card_check_cells(struct reading *reading) {
     struct jl_card *card = reading->card;
     bool expander = card->cells.bus == JL_CELLS_EXPANDER;
@@ -158,14 +173,12 @@ bool jl_host_card_check_cells(struct reading *reading) {
         return FAIL_KEY(reading, "bus", "kind", "[bus] kind: the %s has %s", card->controller->name,
                         native ? "i2c" : "parallel-4, parallel-8 or expander");
     }
-    if (card->cells.halves  ? card->height != 1 || card->width % 2 || card->width > 80
-        : card->height == 1 ? card->width > 80
-                            : (card->height != 2 && card->height != 4) || card->width > 40) {
-        return FAIL_KEY(
-            reading, "glass", "size",
-            "[glass] %d x %d cells: expected 1 row of up to 80, 2 or 4 rows of up to 40, "
-            "or 1 row of two halves",
-            card->width, card->height);
+    if (!is_size(card)) {
+        return FAIL_KEY(reading, "glass", "size",
+                        "[glass] %d x %d cells: expected 1 row of up to 80, 2 or 4 rows of up to "
+                        "40, 3 of up to 16 "
+                        "of an st7036, or 1 row of two halves",
+                        card->width, card->height);
     }
     if (expander && card->cells.reads_busy) {
         return FAIL_KEY(reading, "bus", "busy",

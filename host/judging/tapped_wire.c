@@ -40,6 +40,7 @@ void jl_host_tap_wire(struct tapped_wire *tapped, struct jl_rig *rig, tapped_fn 
     const struct jl_char_wire *inner = rig->cells_config.wire;
     *tapped = (struct tapped_wire){.wire = {.eight_bits = inner->eight_bits,
                                             .long_us = inner->long_us,
+                                            .three_rows = inner->three_rows,
                                             .before_on = inner->before_on,
                                             .reads_busy = inner->reads_busy,
                                             .check = check,

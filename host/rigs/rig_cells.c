@@ -32,6 +32,7 @@ static const struct jl_char_wire *wire_of(struct jl_rig *rig) {
     }
     rig->slow_wire = *usual;
     rig->slow_wire.long_us = own->long_us;
+    rig->slow_wire.three_rows = own->three_rows;
     return &rig->slow_wire;
 }
 

@@ -22,6 +22,7 @@ struct jl_char_config;
 struct jl_char_wire {
     bool eight_bits;
     uint16_t long_us;  /**< the longest that clearing takes; 0: 2200 us */
+    bool three_rows;   /**< of a part whose pins can make it one of three rows of 16 */
     uint8_t before_on; /**< a command that is sent before the display is switched on; 0: none */
     bool reads_busy;   /**< each byte waits for the busy flag, else for the longest time */
     /** Of a description and a port; JL_OK, or what is wrong. */

@@ -1,6 +1,7 @@
 /*
  * st7036: character modules on I2C (jl_char_wire_st7036) whose contrast is a number, and whose
- * glass may have icons. jl_char_wake() sets them up; all of char_panel.h works.
+ * glass may have icons. jl_char_wake() sets them up; all of char_panel.h works. Modules of three
+ * rows have up to 16 columns.
  *
  * No call is for interrupts; all block until their bytes are out.
  */

@@ -16,6 +16,7 @@
 enum {
     CELLS = 80,
     LINE = 40,
+    SHORT_LINE = 16,    /* of three, as a pin of the st7036 can have it: 00..0F, 10..1F, 20..2F */
     CYCLES = 10,        /* of the oscillator: 37 us at 270 kHz */
     DATA_CYCLES = 11,   /* tADD: 4 us more */
     LONG_CYCLES = 410,  /* 1.52 ms */
@@ -37,7 +38,7 @@ enum {
 
 struct core {
     uint8_t ddram[CELLS], cgram[64];
-    bool eight_bits, two_lines;
+    bool eight_bits, two_lines, three_lines;
     bool half; /* the upper nibble of a byte has come */
     uint8_t upper;
     bool upper_data;    /* RS with it */
@@ -113,6 +114,9 @@ static int core_count(const struct jl_device *device) {
 
 /* The cell of an address, or a negative number. */
 static int cell_of(const struct core *core, uint8_t address) {
+    if (core->three_lines) {
+        return address < 3 * SHORT_LINE ? address : -1;
+    }
     if (!core->two_lines) {
         return address < CELLS ? address : -1;
     }
@@ -120,8 +124,17 @@ static int cell_of(const struct core *core, uint8_t address) {
     return column < LINE ? (address >> 6) * LINE + column : -1;
 }
 
+static int cell_count(const struct core *core) {
+    return core->three_lines ? 3 * SHORT_LINE : CELLS;
+}
+
+static int line_length(const struct core *core) {
+    return core->three_lines ? SHORT_LINE : core->two_lines ? LINE : CELLS;
+}
+
 static uint8_t address_of(const struct core *core, int cell) {
-    return (uint8_t)(core->two_lines && cell >= LINE ? 0x40 + cell - LINE : cell);
+    return (uint8_t)(core->two_lines && !core->three_lines && cell >= LINE ? 0x40 + cell - LINE
+                                                                           : cell);
 }
 
 static void step_address(struct core *core, bool rising) {
@@ -132,11 +145,11 @@ static void step_address(struct core *core, bool rising) {
     }
     int cell = cell_of(core, core->address);
     core->address = cell < 0 ? (uint8_t)((core->address + by) & 0x7F)
-                             : address_of(core, (cell + by + CELLS) % CELLS);
+                             : address_of(core, (cell + by + cell_count(core)) % cell_count(core));
 }
 
 static void move_display(struct core *core, int left) {
-    int length = core->two_lines ? LINE : CELLS;
+    int length = line_length(core);
     core->shift = (core->shift + left + length) % length;
 }
 
@@ -165,12 +178,13 @@ static void set_address(struct jl_device *device, struct core *core, uint8_t byt
     core->in_cgram = false;
     core->address = byte & 0x7F;
     if (cell_of(core, core->address) < 0) {
-        jl_sim_device_report(
-            device, JL_SEVERITY_WARNING, JL_CODE_ADDRESS_RANGE,
-            "DDRAM address %02X does not exist: a line has 00..27, the second 40..67",
-            core->address);
+        jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ADDRESS_RANGE,
+                             "DDRAM address %02X does not exist: %s", core->address,
+                             core->three_lines ? "three lines have 00..0F, 10..1F and 20..2F"
+                                               : "a line has 00..27, the second 40..67");
     }
-    if (!core->two_lines && core->address >= 0x40 && device->glass.cell_rows > 1) {
+    if (!core->two_lines && !core->three_lines && core->address >= 0x40 &&
+        device->glass.cell_rows > 1) {
         jl_sim_device_report(
             device, JL_SEVERITY_WARNING, JL_CODE_WRONG_MODE,
             "address %02X is the far end of the only line: the function set has N = 0; send 28 (4 "
@@ -184,6 +198,11 @@ static bool execute_second(struct jl_device *device, uint8_t byte) {
     struct state *state = device->state;
     switch (byte >> 4) {
     case 1: /* bias and oscillator */
+        if (!(byte & 1) && state->cores[0].three_lines) {
+            jl_sim_device_report(device, JL_SEVERITY_WARNING, JL_CODE_ARGUMENT_VALUE,
+                                 "%02X is for one or two lines: bit 0 has to be 1 with three",
+                                 byte);
+        }
         return true;
     case 4:
         state->icon = byte & 15;
@@ -262,6 +281,9 @@ static void tell_hidden_text(struct jl_device *device, const struct core *core, 
     int shown = glass->cell_columns * (glass->cell_rows == 4 && !has_two_cores(device) ? 2 : 1) /
                 (glass->halves ? 2 : 1);
     bool one_line = !core->two_lines && glass->cell_rows > 1; /* told with the address */
+    if (core->three_lines) {
+        return; /* its lines end with the glass */
+    }
     if (core->shift == 0 && !one_line && byte != ' ' && cell % LINE >= shown &&
         !state->hidden_reported) {
         state->hidden_reported = true;
@@ -486,6 +508,7 @@ static bool pin_level(struct jl_device *device, enum jl_device_pin pin) {
 static void start_core(struct jl_device *device, struct core *core, enum jl_cells_start start) {
     uint8_t noise[2];
     memset(core, 0, sizeof *core);
+    core->three_lines = device->glass.cell_rows == 3;
     jl_sim_device_noise(device, core->cgram, sizeof core->cgram);
     for (size_t i = 0; i < sizeof core->cgram; i++) {
         core->cgram[i] &= 0x1F;
@@ -569,15 +592,16 @@ static struct bond bond_of(const struct jl_device *device, int column, int row) 
 
 /* The DDRAM cell that a bonded place shows, or a negative number: none. */
 static int shown_cell(const struct core *core, struct bond bond) {
-    if (core->two_lines) {
-        return bond.line * LINE + (bond.column + core->shift) % LINE;
+    int length = line_length(core);
+    if (core->two_lines || core->three_lines) {
+        return bond.line * length + (bond.column + core->shift) % length;
     }
     return bond.line ? -1 : (bond.column + core->shift) % CELLS;
 }
 
 /* Driven for one line, a glass of two gets too high a voltage: the well-known row of blocks. */
 static bool is_overdriven(const struct jl_device *device, const struct core *core) {
-    return !part_of(device)->oled && !core->two_lines &&
+    return !part_of(device)->oled && !core->two_lines && !core->three_lines &&
            (device->glass.cell_rows > 1 || device->glass.halves);
 }
 
@@ -659,7 +683,7 @@ static const char *why_dark(struct jl_device *device) {
 }
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
-    (void)part;
+    const struct cells_part *facts = part->facts;
     int columns = glass->cell_columns, rows = glass->cell_rows;
     if (columns < 1 || glass->width != columns * JL_CELL_WIDTH - 1 ||
         glass->height != rows * JL_CELL_HEIGHT - 1) {
@@ -667,6 +691,9 @@ static bool fits(const struct jl_emulated_part *part, const struct jl_glass *gla
     }
     if (glass->halves) {
         return rows == 1 && columns <= CELLS && columns % 2 == 0;
+    }
+    if (rows == 3) {
+        return facts->tables && columns <= SHORT_LINE;
     }
     return rows == 1 ? columns <= CELLS : (rows == 2 || rows == 4) && columns <= LINE;
 }
@@ -722,11 +749,11 @@ static void write_code(struct writing *writing, const struct jl_device *device, 
  */
 static void write_hidden(struct writing *writing, const struct jl_device *device,
                          const struct core *core, const bool *shown) {
-    int length = core->two_lines ? LINE : CELLS;
-    for (int first = 0; first < CELLS; first++) {
+    int length = line_length(core), count = cell_count(core);
+    for (int first = 0; first < count; first++) {
         int last = first;
         bool blank = core->ddram[first] == ' ';
-        while (!shown[first] && last + 1 < CELLS && !shown[last + 1] && (last + 1) % length) {
+        while (!shown[first] && last + 1 < count && !shown[last + 1] && (last + 1) % length) {
             last++;
             blank &= core->ddram[last] == ' ';
         }

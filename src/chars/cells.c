@@ -1,7 +1,7 @@
 /*
  * Where cells are in DDRAM. A line holds 40; modules of four rows go on with row 2 where row 0
  * ends, and with row 3 where row 1 ends (00, 40, 14, 54 on 20 columns); 40 x 4 has two
- * controllers of two rows.
+ * controllers of two rows. Three rows are lines of 16, which follow one another (00, 10, 20).
  */
 #include "cells.h"
 
@@ -18,7 +18,8 @@ struct jl_char_strip jl_char_strip_at(const struct jl_char_config *config, uint8
         return (struct jl_char_strip){
             0, (uint8_t)(line * JL_CHAR_LINE_CELLS + later * config->columns)};
     }
-    return (struct jl_char_strip){0, (uint8_t)(index * JL_CHAR_LINE_CELLS)};
+    uint8_t line = config->rows == 3 ? JL_CHAR_SHORT_CELLS : JL_CHAR_LINE_CELLS;
+    return (struct jl_char_strip){0, (uint8_t)(index * line)};
 }
 
 uint8_t jl_char_strip_of(const struct jl_char_config *config, uint8_t column, uint8_t row,
@@ -36,6 +37,6 @@ uint8_t jl_char_strip_of(const struct jl_char_config *config, uint8_t column, ui
 }
 
 uint8_t jl_char_address(const struct jl_char_config *config, uint8_t position) {
-    bool second = jl_char_two_lines(config) && position >= JL_CHAR_LINE_CELLS;
+    bool second = jl_char_two_lines(config) && position >= JL_CHAR_LINE_CELLS && config->rows != 3;
     return (uint8_t)(JL_CHAR_DDRAM | (second ? position + 0x40 - JL_CHAR_LINE_CELLS : position));
 }

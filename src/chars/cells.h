@@ -7,6 +7,7 @@
 /* A controller has 80 cells; positions count through both lines, unlike addresses. */
 #define JL_CHAR_POSITIONS  80
 #define JL_CHAR_LINE_CELLS 40
+#define JL_CHAR_SHORT_CELLS 16 /* of the three lines that an st7036 can have */
 
 /*
  * Times by the datasheet at 270 kHz (37 us, 4 more after data until the address has moved on, and

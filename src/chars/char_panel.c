@@ -13,6 +13,9 @@ static bool is_known_size(const struct jl_char_config *config) {
     if (config->flags & JL_CHAR_HALVES) {
         return config->rows == 1 && columns <= JL_CHAR_POSITIONS && !(columns & 1);
     }
+    if (config->rows == 3) {
+        return config->wire->three_rows && columns <= JL_CHAR_SHORT_CELLS;
+    }
     return config->rows == 1
                ? columns <= JL_CHAR_POSITIONS
                : (config->rows == 2 || config->rows == 4) && columns <= JL_CHAR_LINE_CELLS;

@@ -9,7 +9,7 @@
 enum {
     FIRST_TABLE = JL_CHAR_FUNCTION | JL_CHAR_8_BITS, /* with N as it is; the usual one */
     SECOND_TABLE = FIRST_TABLE | 1,
-    BIAS = 0x14, /* 1/5, for two lines */
+    BIAS = 0x14, /* 1/5; bit 0 with three lines */
     ICON_ADDRESS = 0x40,
     POWER = 0x5C,        /* icons and booster on; bits 1 and 0 are those of the contrast */
     FOLLOWER = 0x6C,     /* on; ratio 4 of 7 */
@@ -37,7 +37,8 @@ static jl_status send_second(struct jl_char_panel *panel, const uint8_t *command
 static jl_status rest(struct jl_char_panel *panel) {
     const struct jl_port *port = panel->port;
     uint8_t contrast = panel->config->contrast ? panel->config->contrast : USUAL_CONTRAST;
-    const uint8_t commands[] = {BIAS, (uint8_t)(CONTRAST_LOW | (contrast & 15)),
+    uint8_t three = panel->config->rows == 3;
+    const uint8_t commands[] = {(uint8_t)(BIAS | three), (uint8_t)(CONTRAST_LOW | (contrast & 15)),
                                 (uint8_t)(POWER | (contrast >> 4 & 3)), FOLLOWER};
     jl_status status = jl_wire_i2c_rest(panel);
     status = status == JL_OK ? send_second(panel, commands, sizeof commands) : status;
@@ -46,6 +47,7 @@ static jl_status rest(struct jl_char_panel *panel) {
 }
 
 const struct jl_char_wire jl_char_wire_st7036 = {.eight_bits = true,
+                                                 .three_rows = true,
                                                  .check = jl_wire_i2c_check,
                                                  .rest = rest,
                                                  .knock = jl_wire_i2c_knock,

@@ -28,7 +28,7 @@ jl_status jl_char_put_hidden(struct jl_char_panel *panel, uint8_t column, uint8_
     }
     const struct jl_char_config *config = panel->config;
     uint8_t line = jl_char_two_lines(config) ? JL_CHAR_LINE_CELLS : JL_CHAR_POSITIONS;
-    if (panel->wanted || config->rows == 4 || config->flags & JL_CHAR_HALVES ||
+    if (panel->wanted || config->rows > 2 || config->flags & JL_CHAR_HALVES ||
         !(panel->entry & JL_CHAR_RISING)) {
         return jl_char_note(panel, JL_UNSUPPORTED);
     }
