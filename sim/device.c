@@ -64,7 +64,7 @@ static bool is_sane(const struct jl_glass *glass) {
 }
 
 static bool is_chip(int pin) {
-    return pin == JL_DEVICE_CHIP1 || pin == JL_DEVICE_CHIP2;
+    return pin >= JL_DEVICE_CHIP1 && pin <= JL_DEVICE_CHIP3;
 }
 
 struct jl_device *jl_board_add_device(struct jl_board *board, const struct jl_emulated_part *part,

@@ -86,7 +86,7 @@ struct machine {
     uint8_t (*read)(struct jl_device *device);
     /* CS begins to select. */
     void (*selected)(struct jl_device *device);
-    bool chips; /* selected by JL_DEVICE_CHIP1 and 2 */
+    bool chips; /* selected by JL_DEVICE_CHIP1 to 3 */
     /* JL_DEVICE_VCOM changed; or NULL: no such pin. */
     void (*vcom)(struct jl_device *device);
     /* For parts on plain pins: instead of reset() and selected(), each change of a level. */

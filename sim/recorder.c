@@ -255,6 +255,9 @@ static void declare_device(struct jl_board *board, const struct jl_device *devic
     if (device->machine->chips) {
         declare(board, device->pin_wires[JL_DEVICE_CHIP1], "chip1");
         declare(board, device->pin_wires[JL_DEVICE_CHIP2], "chip2");
+        if (device->glass.width > 128) {
+            declare(board, device->pin_wires[JL_DEVICE_CHIP3], "chip3");
+        }
     }
     if (device->machine->pin_changed) {
         declare_pins(board, device);

@@ -28,6 +28,10 @@ static struct lcd open_lcd(const struct jl_emulated_part *part, int width, int h
     return lcd;
 }
 
+static void choose_third(struct lcd *lcd, bool third) {
+    jl_device_set_pin(lcd->device, JL_DEVICE_CHIP3, third != lcd->low);
+}
+
 static void choose(struct lcd *lcd, bool left, bool right) {
     jl_device_set_pin(lcd->device, JL_DEVICE_CHIP1, left != lcd->low);
     jl_device_set_pin(lcd->device, JL_DEVICE_CHIP2, right != lcd->low);
@@ -105,16 +109,48 @@ static void halves(void) {
     jl_board_destroy(lcd.board);
 }
 
+/* Three thirds, each marked and switched on by itself. */
+static void thirds(void) {
+    static const uint8_t marks[] = {0x81, 0x18, 0x42};
+    struct lcd lcd = open_lcd(&jl_emulated_ks0108, 192, 64, true);
+    for (int which = 0; which < 3; which++) {
+        choose(&lcd, which == 0, which == 1);
+        choose_third(&lcd, which == 2);
+        send(&lcd, false, 0xB9);
+        send(&lcd, false, 0x43);
+        send(&lcd, true, marks[which]);
+        send(&lcd, true, 0x00);
+    }
+    for (int which = 0; which < 3; which++) {
+        choose(&lcd, which == 0, which == 1);
+        choose_third(&lcd, which == 2);
+        send(&lcd, false, 0x3F);
+        EXPECT(told(&lcd, "the middle is off"));
+        EXPECT(told(&lcd, "the right third is off"));
+        EXPECT_INT(byte_at(&lcd, 64 * which + 3, 1), marks[which]);
+        EXPECT_INT(byte_at(&lcd, 64 * which + 4, 1), 0);
+    }
+    EXPECT_INT(byte_at(&lcd, 3, 1), 0x81);
+    jl_board_destroy(lcd.board);
+    struct jl_glass wide = {.width = 193, .height = 64, .kind = JL_GLASS_LCD_BLUE};
+    struct jl_board *board = jl_board_create(1);
+    EXPECT(!jl_board_add_device(board, &jl_emulated_ks0108, "wide", &wide));
+    wide.width = 123;
+    wide.height = 32;
+    EXPECT(!jl_board_add_device(board, &jl_emulated_sed1520, "wide", &wide));
+    jl_board_destroy(board);
+}
+
 static void mistakes(void) {
     struct lcd lcd = open_lcd(&jl_emulated_ks0108, 128, 64, false);
-    EXPECT_CONTAINS(jl_device_why_dark(lcd.device), "both halves are off: 3F");
+    EXPECT_CONTAINS(jl_device_why_dark(lcd.device), "all controllers are off: 3F");
     choose(&lcd, true, false);
     send(&lcd, false, 0x3F);
     send(&lcd, true, 0xFF);
     EXPECT(told(&lcd, "the right half is off"));
     choose(&lcd, false, false);
     send(&lcd, false, 0x3F);
-    EXPECT(told(&lcd, "neither half is selected: its lines select while they are high"));
+    EXPECT(told(&lcd, "no controller is selected: their lines select while they are high"));
     choose(&lcd, true, true);
     jl_device_set_pin(lcd.device, JL_DEVICE_DC, false);
     const uint8_t hasty[] = {0x40, 0xB8};
@@ -155,6 +191,7 @@ static void reads(void) {
 
 const struct test_group test_groups[] = {
     {"halves", halves},
+    {"thirds", thirds},
     {"mistakes", mistakes},
     {"reads", reads},
     {NULL, NULL},

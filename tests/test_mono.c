@@ -40,6 +40,10 @@ static const struct make mono_makes[] = {
     {"uc1609 160x64", LCD(uc1609), 160, 64, 8, 0, 0, 0, 0, 10000000, 150, COLUMNS, false, NULL},
     {"ks0108 128x64", LCD(ks0108), 128, 64, 0, 0, 0, 0, 0, 0, 1000, COLUMNS, false,
      &jl_bus_6800_8_paced},
+    {"ks0108 192x64", LCD(ks0108), 192, 64, 0, 0, 0, 0, 0, 0, 1000, COLUMNS, false,
+     &jl_bus_6800_8_paced},
+    {"ks0108 150x64", LCD(ks0108), 150, 64, 0, 0, 0, 0, 0, 0, 1000, COLUMNS, false,
+     &jl_bus_6800_8_paced},
     {"ks0108 100x64", LCD(ks0108), 100, 64, 0, 0, 0, 0, 0, 0, 1000, COLUMNS, false,
      &jl_bus_6800_8_paced},
     {"sed1520 122x32", LCD(sed1520), 122, 32, 0, 0, 0, 0, 0, 0, 1000, COLUMNS, false,
@@ -137,7 +141,7 @@ static void every_bus(void) {
         }
     }
     EXPECT_INT(buses_seen, 12 * (1 + 4 * 2) + 3 * (3 * 2) + 3 * (4 * 2) + 1 * 2 + 2 * 2 + 2 * 2 +
-                               2 * 2 + 3 * 2);
+                               4 * 2 + 3 * 2);
 }
 
 /* Bands, drawing without a frame, conversion, pieces and asynchronous presents take pages apart. */
@@ -839,6 +843,7 @@ static void wire_cost(void) {
         {"sh1107 64x128", 1 + 16 * (2 + 64)},
         {"uc1609 192x64", 3 + 192 + 7 * (3 + 192)},
         {"ks0108 128x64", 8 * (2 + 128)}, /* page and column go to both halves */
+        {"ks0108 192x64", 8 * (2 + 192)},
         {"sed1520 122x32", 4 * (2 + 122)},
         /* address, auto write, and its end; the status three times a byte, as it is busy for 2 us
          */

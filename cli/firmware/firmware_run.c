@@ -199,10 +199,10 @@ static void name_undriven(const struct machine *machine, struct firmware_result 
     }
 }
 
-static uint32_t used_roles(const struct machine *machine) {
-    uint32_t roles = 0;
+static jl_role_set used_roles(const struct machine *machine) {
+    jl_role_set roles = 0;
     for (int role = 0; role < JL_ROLES; role++) {
-        roles |= machine->wires[role].used ? 1u << role : 0;
+        roles |= machine->wires[role].used ? JL_ROLE_BIT(role) : 0;
     }
     return roles;
 }

@@ -12,7 +12,7 @@ static bool complain_pin(const struct part *part, const char *wire, const char *
                        part->name, all);
 }
 
-static bool take_typed(struct machine *machine, const char *typed, uint32_t wanted,
+static bool take_typed(struct machine *machine, const char *typed, jl_role_set wanted,
                        struct jl_complaint *complaint) {
     const char *equals = strchr(typed, '=');
     for (int role = 0; equals && role < JL_ROLES; role++) {

@@ -318,6 +318,7 @@ static const struct key keys[] = {
     {"pins", "e2", jl_host_card_read_pin, ALL},
     {"pins", "chip1", jl_host_card_read_pin, DOTS},
     {"pins", "chip2", jl_host_card_read_pin, DOTS},
+    {"pins", "chip3", jl_host_card_read_pin, DOTS},
     {"pins", "rw", jl_host_card_read_pin, ALL},
     {"pins", "busy", jl_host_card_read_pin, ALL},
     {"pins", "te", jl_host_card_read_pin, ALL},

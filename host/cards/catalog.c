@@ -164,13 +164,14 @@ static const struct jl_catalog_entry entries[] = {
         .driver = &jl_ks0108,
         .emulator = &jl_emulated_ks0108,
         .kind = "monochrome LCD",
-        .glasses = "128x64",
+        .glasses = "128x64, 192x64",
         .pixel_format = "1 bit, vertical bytes, bit 0 on top",
         .chips = true,
         .glass_kind = JL_GLASS_LCD_BLUE,
-        .quirks = {"Two controllers, one for each half, which are selected and switched on each by "
-                   "itself: halves in each other's place mean selects in each other's place.",
-                   "On some modules low selects (chips = low).", "A byte takes it up to 14 us."},
+        .quirks =
+            {"A controller for each 64 columns, which are selected and switched on each by itself: "
+             "halves in each other's place mean selects in each other's place.",
+             "On some modules low selects (chips = low).", "A byte takes it up to 14 us."},
     },
     {
         .name = "sed1520",

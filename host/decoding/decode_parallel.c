@@ -5,7 +5,7 @@
 #include "decoder.h"
 
 static unsigned lines(const struct step *step, int bits) {
-    unsigned all = step->before >> JL_ROLE_D0 & 0xFFFF;
+    unsigned all = (unsigned)(step->before >> JL_ROLE_D0 & 0xFFFF);
     return bits == 16 ? all : bits == 8 ? all & 0xFF : all >> 4 & 0x0F;
 }
 

@@ -18,9 +18,10 @@ struct jl_decoder *jl_decoder_create(const struct jl_decoding *decoding, jl_bus_
         decoder->context = context;
         decoder->selected = !decoding->has_cs;
         decoder->strobes = decoding->kind == JL_DECODE_I2C
-                               ? 1u << JL_ROLE_SCL | 1u << JL_ROLE_SDA
-                               : 1u << JL_ROLE_CS | 1u << JL_ROLE_CLOCK | 1u << JL_ROLE_WR |
-                                     1u << JL_ROLE_RD | 1u << JL_ROLE_E;
+                               ? JL_ROLE_BIT(JL_ROLE_SCL) | JL_ROLE_BIT(JL_ROLE_SDA)
+                               : JL_ROLE_BIT(JL_ROLE_CS) | JL_ROLE_BIT(JL_ROLE_CLOCK) |
+                                     JL_ROLE_BIT(JL_ROLE_WR) | JL_ROLE_BIT(JL_ROLE_RD) |
+                                     JL_ROLE_BIT(JL_ROLE_E);
     }
     return decoder;
 }
@@ -35,14 +36,15 @@ uint64_t jl_decoder_glitches(const struct jl_decoder *decoder) {
 
 /* ---- pins beside the bus ---- */
 
-static void tell_pins(struct jl_decoder *decoder, const struct step *step, uint32_t fresh) {
+static void tell_pins(struct jl_decoder *decoder, const struct step *step, jl_role_set fresh) {
     static const struct {
         enum jl_role role;
         enum jl_bus_event_kind kind;
     } pins[] = {{JL_ROLE_RESET, JL_BUS_RESET},
                 {JL_ROLE_LIGHT, JL_BUS_LIGHT},
                 {JL_ROLE_CHIP1, JL_BUS_CHIP1},
-                {JL_ROLE_CHIP2, JL_BUS_CHIP2}};
+                {JL_ROLE_CHIP2, JL_BUS_CHIP2},
+                {JL_ROLE_CHIP3, JL_BUS_CHIP3}};
     for (size_t i = 0; i < sizeof pins / sizeof pins[0]; i++) {
         enum jl_role role = pins[i].role;
         if (rose(step, role) || fell(step, role) || fresh >> role & 1) {
@@ -57,10 +59,11 @@ static void tell_pins(struct jl_decoder *decoder, const struct step *step, uint3
 
 static void run_step(struct jl_decoder *decoder) {
     struct step *step = &decoder->step;
-    const uint32_t pins =
-        1u << JL_ROLE_RESET | 1u << JL_ROLE_LIGHT | 1u << JL_ROLE_CHIP1 | 1u << JL_ROLE_CHIP2;
-    uint32_t fresh = decoder->known & ~step->known;
-    uint32_t moved = (step->before ^ step->now) | fresh;
+    const jl_role_set pins = JL_ROLE_BIT(JL_ROLE_RESET) | JL_ROLE_BIT(JL_ROLE_LIGHT) |
+                             JL_ROLE_BIT(JL_ROLE_CHIP1) | JL_ROLE_BIT(JL_ROLE_CHIP2) |
+                             JL_ROLE_BIT(JL_ROLE_CHIP3);
+    jl_role_set fresh = decoder->known & ~step->known;
+    jl_role_set moved = (step->before ^ step->now) | fresh;
     if (!moved) {
         return;
     }
@@ -86,7 +89,7 @@ static void run_step(struct jl_decoder *decoder) {
 /* All changes of one time make one step. */
 static void take(struct jl_decoder *decoder, uint64_t at_ps, enum jl_role role, bool high) {
     struct step *step = &decoder->step;
-    uint32_t bit = 1u << role;
+    jl_role_set bit = JL_ROLE_BIT(role);
     if (at_ps != step->at_ps) {
         run_step(decoder);
         step->at_ps = at_ps;
@@ -117,7 +120,7 @@ void jl_decoder_level(struct jl_decoder *decoder, uint64_t at_ps, enum jl_role r
         return;
     }
     if (!(decoder->heard >> role & 1)) { /* no edge, and so no part of a pulse */
-        decoder->heard |= 1u << role;
+        decoder->heard |= JL_ROLE_BIT(role);
         release(decoder, at_ps, true);
         take(decoder, at_ps, role, high);
         return;

@@ -4,11 +4,11 @@
 
 #include "jadelamp/host/decode.h"
 
-/* Levels as bits, 1 << role. */
+/* Levels as sets of roles. */
 struct step {
     uint64_t at_ps;
-    uint32_t before, now;
-    uint32_t known; /* before, and now, too */
+    jl_role_set before, now;
+    jl_role_set known; /* before, and now, too */
 };
 
 static inline bool was(const struct step *step, enum jl_role role) {
@@ -39,10 +39,10 @@ struct jl_decoder {
     } pending[64];
     size_t pending_count;
     uint64_t glitches;
-    uint32_t heard; /* roles that were told of */
+    jl_role_set heard; /* roles that were told of */
     /* the step under way */
     struct step step;
-    uint32_t known, strobes; /* roles with a level; and those whose edges do something */
+    jl_role_set known, strobes; /* roles with a level; and those whose edges do something */
     /* a word under way */
     unsigned shifted, answer, bits;
     uint64_t word_ps, bit_ps, last_bit_ps;

@@ -18,7 +18,7 @@ struct jl_live {
     struct i2c_end i2c;
     jl_live_fn fn;
     void *context;
-    uint32_t high; /* levels, 1 << role */
+    jl_role_set high; /* levels */
 };
 
 struct jl_live_roles jl_live_roles(const struct jl_card *card) {
@@ -44,7 +44,7 @@ static void take_event(void *context, const struct jl_bus_event *event) {
     }
 }
 
-struct jl_live *jl_live_open(const struct jl_card *card, uint32_t wires,
+struct jl_live *jl_live_open(const struct jl_card *card, jl_role_set wires,
                              struct jl_complaint *complaint) {
     struct jl_decoding decoding;
     struct jl_live_roles roles;
@@ -96,7 +96,7 @@ uint64_t jl_live_offset_ps(const struct jl_live *live) {
 }
 
 void jl_live_level(struct jl_live *live, uint64_t at_ps, enum jl_role role, bool high) {
-    live->high = high ? live->high | 1u << role : live->high & ~(1u << role);
+    live->high = high ? live->high | JL_ROLE_BIT(role) : live->high & ~(JL_ROLE_BIT(role));
     if (live->feed.pins) {
         jl_host_feed_level(&live->feed, at_ps, role, high);
     }
@@ -113,7 +113,7 @@ bool jl_live_drives(struct jl_live *live, enum jl_role role, bool *high) {
         return live->i2c.pulls;
     }
     bool reads = live->feed.pins && live->high >> JL_ROLE_RW & 1 &&
-                 live->high & (1u << JL_ROLE_E | 1u << JL_ROLE_E2);
+                 live->high & (JL_ROLE_BIT(JL_ROLE_E) | JL_ROLE_BIT(JL_ROLE_E2));
     if (!reads || role < JL_ROLE_D0 || role >= JL_ROLE_D0 + 8) {
         return false;
     }

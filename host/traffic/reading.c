@@ -205,6 +205,11 @@ static void take_event(struct reading *reading, const struct jl_bus_event *event
             jl_explain_mode_start(&reading->explainer);
         }
         break;
+    case JL_BUS_CHIP1: /* data go to another controller now */
+    case JL_BUS_CHIP2:
+    case JL_BUS_CHIP3:
+        jl_explain_end(&reading->explainer);
+        break;
     case JL_BUS_RESET:
     case JL_BUS_LIGHT:
         jl_explain_end(&reading->explainer);

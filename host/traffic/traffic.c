@@ -53,7 +53,7 @@ static void keep_event(void *context, const struct jl_bus_event *event) {
 static bool open_decoder(struct jl_traffic *traffic, const struct jl_card *card,
                          const struct jl_traffic_options *options, struct jl_complaint *complaint) {
     struct jl_decoding decoding;
-    uint32_t wanted = 0, needed = 0;
+    jl_role_set wanted = 0, needed = 0;
     jl_host_describe_bus(card, &decoding, &wanted, &needed);
     memset(traffic->role_of_wire, -1, sizeof traffic->role_of_wire);
     if (!jl_capture_has_bytes(traffic->capture) &&

@@ -1,10 +1,10 @@
 /* What a card says of its bus: how its wires are read, which there may be, what they hang on. */
 #include "traffic_bus.h"
 
-static uint32_t roles(const enum jl_role *list, size_t count) {
-    uint32_t bits = 0;
+static jl_role_set roles(const enum jl_role *list, size_t count) {
+    jl_role_set bits = 0;
     for (size_t i = 0; i < count; i++) {
-        bits |= 1u << list[i];
+        bits |= JL_ROLE_BIT(list[i]);
     }
     return bits;
 }
@@ -12,15 +12,18 @@ static uint32_t roles(const enum jl_role *list, size_t count) {
     roles((const enum jl_role[]){__VA_ARGS__},                                                     \
           sizeof((const enum jl_role[]){__VA_ARGS__}) / sizeof(enum jl_role))
 
-static uint32_t data_lines(int first, int count) {
-    return (count == 32 ? ~0u : (1u << count) - 1) << (JL_ROLE_D0 + first);
+static jl_role_set data_lines(int first, int count) {
+    return (JL_ROLE_BIT(count) - 1) << (JL_ROLE_D0 + first);
 }
 
 void jl_host_describe_bus(const struct jl_card *card, struct jl_decoding *decoding,
-                          uint32_t *wanted, uint32_t *needed) {
-    const uint32_t beside = ROLES(JL_ROLE_RESET, JL_ROLE_LIGHT);
-    const uint32_t parallel = ROLES(JL_ROLE_CS, JL_ROLE_DC);
-    const uint32_t chips = card->controller->chips ? ROLES(JL_ROLE_CHIP1, JL_ROLE_CHIP2) : 0;
+                          jl_role_set *wanted, jl_role_set *needed) {
+    const jl_role_set beside = ROLES(JL_ROLE_RESET, JL_ROLE_LIGHT);
+    const jl_role_set parallel = ROLES(JL_ROLE_CS, JL_ROLE_DC);
+    const jl_role_set two = ROLES(JL_ROLE_CHIP1, JL_ROLE_CHIP2);
+    const jl_role_set chips = !card->controller->chips ? 0
+                              : card->width > 128      ? two | ROLES(JL_ROLE_CHIP3)
+                                                       : two;
     bool serial_cs = jl_card_selects_high(card);
     *decoding = (struct jl_decoding){.bits = 8, .mode = card->spi_mode, .select_high = serial_cs};
     switch (card->bus) {

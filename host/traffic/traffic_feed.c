@@ -97,8 +97,9 @@ bool jl_host_feed(struct traffic_feed *feed, const struct jl_bus_event *event) {
         return false;
     case JL_BUS_CHIP1:
     case JL_BUS_CHIP2:
+    case JL_BUS_CHIP3:
         jl_device_set_pin(feed->rig->device,
-                          event->kind == JL_BUS_CHIP1 ? JL_DEVICE_CHIP1 : JL_DEVICE_CHIP2,
+                          (enum jl_device_pin)(JL_DEVICE_CHIP1 + (int)(event->kind - JL_BUS_CHIP1)),
                           event->high);
         return false;
     case JL_BUS_SELECTED:

@@ -29,6 +29,7 @@ static const struct {
     {JL_ROLE_RESET, {"reset", "res", "nrst", "rstn", "resx", "rstb", "resetn", "nreset"}},
     {JL_ROLE_CHIP1, {"cs1", "csa", "e1"}},
     {JL_ROLE_CHIP2, {"cs2", "csb", "e2"}},
+    {JL_ROLE_CHIP3, {"cs3", "csc"}},
     {JL_ROLE_LIGHT, {"bl", "backlight", "led", "blk", "leda"}},
 };
 
@@ -126,17 +127,17 @@ static bool take_said(const struct jl_capture *capture, const char *said, struct
 }
 
 /* How many of the roles have a wire in the scope of a name. */
-static int fit_of_scope(const struct jl_capture *capture, const char *name, uint32_t wanted) {
+static int fit_of_scope(const struct jl_capture *capture, const char *name, jl_role_set wanted) {
     const struct jl_capture_name *names;
     size_t count = jl_capture_names(capture, &names);
     size_t length = (size_t)(last_part(name) - name);
-    uint32_t fits = 0;
+    jl_role_set fits = 0;
     for (size_t i = 0; i < count; i++) {
         bool here = strncmp(names[i].name, name, length) == 0 &&
                     last_part(names[i].name) == names[i].name + length;
         for (int role = 0; here && role < JL_ROLES; role++) {
             bool fit = wanted >> role & 1 && rank_of(names[i].name, (enum jl_role)role) >= 0;
-            fits |= fit ? 1u << role : 0;
+            fits |= fit ? JL_ROLE_BIT(role) : 0;
         }
     }
     int sum = 0;
@@ -150,7 +151,7 @@ static int fit_of_scope(const struct jl_capture *capture, const char *name, uint
  * Of two wires of one name, that in the scope which has more of the bus; else the options have to
  * say which.
  */
-static bool take_usual(const struct jl_capture *capture, enum jl_role role, uint32_t wanted,
+static bool take_usual(const struct jl_capture *capture, enum jl_role role, jl_role_set wanted,
                        struct role_wires *found, struct jl_complaint *complaint) {
     const struct jl_capture_name *names;
     size_t count = jl_capture_names(capture, &names);
@@ -199,7 +200,7 @@ static void take_pin(const struct jl_capture *capture, const struct jl_card *car
 }
 
 bool jl_host_find_wires(const struct jl_capture *capture, const struct jl_card *card,
-                        const char *const *said, uint32_t wanted, uint32_t needed,
+                        const char *const *said, jl_role_set wanted, jl_role_set needed,
                         struct role_wires *found, struct jl_complaint *complaint) {
     for (int role = 0; role < JL_ROLES; role++) {
         found->wires[role] = -1;

@@ -12,7 +12,7 @@ struct role_wires {
 /* Wires for the roles in `wanted` (1 << role each): as it is said, as the card names the pins, or
  * by usual names. Of those in `needed` each has to be there. */
 bool jl_host_find_wires(const struct jl_capture *capture, const struct jl_card *card,
-                        const char *const *said, uint32_t wanted, uint32_t needed,
+                        const char *const *said, jl_role_set wanted, jl_role_set needed,
                         struct role_wires *found, struct jl_complaint *complaint);
 
 #endif

@@ -35,7 +35,8 @@ enum jl_pin {
     JL_PIN_PEN,         /**< input, low while something touches the glass */
     JL_PIN_VCOM,        /**< output, EXTCOMIN of a memory LCD */
     JL_PIN_CHIP1,       /**< output, glass with several controllers: selects the left one; */
-    JL_PIN_CHIP2,       /**< the right one. Of modules with an enable for each, whose E is pulsed */
+    JL_PIN_CHIP2,       /**< the next one. Of modules with an enable for each, whose E is pulsed */
+    JL_PIN_CHIP3,       /**< the third one, of ks0108 modules with 192 columns */
     JL_PIN_D0,          /**< D0..D7 follow each other; 4-bit wiring has D4..D7 only */
     JL_PIN_D1,
     JL_PIN_D2,

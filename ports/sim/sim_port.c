@@ -132,7 +132,7 @@ static int device_pin(enum jl_pin pin) {
         [JL_PIN_LIGHT] = JL_DEVICE_LIGHT, [JL_PIN_TOUCH_RESET] = JL_DEVICE_RESET,
         [JL_PIN_TOUCH_CS] = JL_DEVICE_CS, [JL_PIN_PEN] = JL_DEVICE_PEN,
         [JL_PIN_VCOM] = JL_DEVICE_VCOM,   [JL_PIN_CHIP1] = JL_DEVICE_CHIP1,
-        [JL_PIN_CHIP2] = JL_DEVICE_CHIP2,
+        [JL_PIN_CHIP2] = JL_DEVICE_CHIP2, [JL_PIN_CHIP3] = JL_DEVICE_CHIP3,
     };
     return pin > JL_PIN_D7   ? -1
            : pin < JL_PIN_D0 ? map[pin]

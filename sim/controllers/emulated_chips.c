@@ -1,7 +1,7 @@
 /*
- * Emulated ks0108 and sed1520: two controllers side by side behind one glass, each with pages of
- * its own columns. Which of them a byte is for, their selects say: high ones, or low ones on
- * modules that are so (glass.rows_other).
+ * Emulated ks0108 and sed1520: two or three controllers side by side behind one glass, each with
+ * pages of its own columns. Which of them a byte is for, their selects say: high ones, or low ones
+ * on modules that are so (glass.rows_other).
  *
  * Taken where the sheets leave room:
  *  - The ks0108 is busy for 10 us after each byte, three clocks at 300 kHz; what comes earlier is
@@ -16,11 +16,12 @@
 #include "../device.h"
 #include "jadelamp/sim/emulators.h"
 
-enum { CHIPS = 2, PAGES = 8, COLUMNS = 80 };
+enum { CHIPS = 3, PAGES = 8, COLUMNS = 80 };
 
 struct chips_part {
     int columns, on_glass, pages; /* of one */
     uint64_t busy_ps;
+    int most; /* so many of them */
     bool sed; /* its commands, else those of the ks0108 */
 };
 
@@ -45,11 +46,17 @@ static const struct chips_part *part_of(const struct jl_device *device) {
     return device->part->facts;
 }
 
+/* Behind this glass. */
+static int chip_count(const struct jl_device *device) {
+    return device->glass.width > 2 * part_of(device)->on_glass ? 3 : 2;
+}
+
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     const struct chips_part *facts = part->facts;
-    return glass->width >= 1 && glass->height >= 1 && glass->width <= CHIPS * facts->on_glass &&
-           glass->height <= 8 * facts->pages && !glass->column_offset && !glass->row_offset &&
-           !glass->mirrored_x && !glass->mirrored_y && !glass->ram_width;
+    return glass->width >= 1 && glass->height >= 1 &&
+           glass->width <= facts->most * facts->on_glass && glass->height <= 8 * facts->pages &&
+           !glass->column_offset && !glass->row_offset && !glass->mirrored_x &&
+           !glass->mirrored_y && !glass->ram_width;
 }
 
 static void load_reset_values(struct chip *chip) {
@@ -183,7 +190,7 @@ static bool is_ready(struct jl_device *device, struct chip *chip, uint8_t byte) 
 static void take_byte(struct jl_device *device, uint8_t byte, bool data) {
     struct chips *chips = chips_of(device);
     bool known = data || jl_sim_take_opcode(device, byte) != NULL, taken = false;
-    for (int i = 0; i < CHIPS; i++) {
+    for (int i = 0; i < chip_count(device); i++) {
         struct chip *chip = &chips->chip[i];
         if (!is_selected(device, i)) {
             continue;
@@ -208,10 +215,23 @@ static void take_byte(struct jl_device *device, uint8_t byte, bool data) {
     if (!taken && !chips->none_reported) {
         chips->none_reported = true;
         jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_NONE_SELECTED,
-                             "bytes pass while neither half is selected: its lines select while "
+                             "bytes pass while no controller is selected: their lines select while "
                              "they are %s",
                              device->glass.rows_other ? "low" : "high");
     }
+}
+
+static bool is_any_on(const struct chips *chips) {
+    return chips->chip[0].on || chips->chip[1].on || chips->chip[2].on;
+}
+
+/* The first one that is selected; the left one if none is. */
+static int first_selected(const struct jl_device *device) {
+    int which = 0;
+    while (which < chip_count(device) && !is_selected(device, which)) {
+        which++;
+    }
+    return which < chip_count(device) ? which : 0;
 }
 
 static void write(struct jl_device *device, const uint8_t *bytes, size_t count, bool data) {
@@ -229,7 +249,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
         take_byte(device, bytes[i], data);
     }
     if (data) {
-        jl_sim_judge_pixels(device, count, 1, chips->chip[0].on || chips->chip[1].on);
+        jl_sim_judge_pixels(device, count, 1, is_any_on(chips));
     }
 }
 
@@ -238,7 +258,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
 static uint8_t read(struct jl_device *device) {
     struct chips *chips = chips_of(device);
     const struct chips_part *part = part_of(device);
-    int which = is_selected(device, 0) ? 0 : 1;
+    int which = first_selected(device);
     struct chip *chip = &chips->chip[which];
     if (!is_selected(device, which)) {
         return 0xFF;
@@ -293,9 +313,9 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     if (chip->half_duty && y >= 16) {
         return false;
     }
-    bool right = chip == &chips_of(device)->chip[1];
+    int which = (int)(chip - chips_of(device)->chip);
     place->line = place->row = line;
-    place->column = column + right * part_of(device)->on_glass;
+    place->column = column + which * part_of(device)->on_glass;
     place->offset =
         (size_t)((const char *)&chip->ram[line / 8][column] - (const char *)device->state);
     place->bytes = 1;
@@ -304,7 +324,7 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
 
 static void window(const struct jl_device *device, struct window *window) {
     const struct chips *chips = device->state;
-    int which = is_selected(device, 0) ? 0 : 1;
+    int which = first_selected(device);
     const struct chip *chip = &chips->chip[which];
     int left = which * part_of(device)->on_glass;
     *window = (struct window){left + chip->first, left + part_of(device)->on_glass - 1,
@@ -326,19 +346,28 @@ static const char *why_dark(struct jl_device *device) {
     if (chips->in_reset) {
         return "the controllers are held in reset";
     }
-    if (chips->chip[0].on || chips->chip[1].on) {
+    if (is_any_on(chips)) {
         return NULL;
     }
-    return part_of(device)->sed ? "both halves are off: AF, with both selected, switches them on"
-                                : "both halves are off: 3F, with both selected, switches them on";
+    return part_of(device)->sed
+               ? "all controllers are off: AF, with all selected, switches them on"
+               : "all controllers are off: 3F, with all selected, switches them on";
 }
 
 static void judge_more(struct jl_device *device) {
+    static const char *const names[][CHIPS] = {{"left half", "right half", ""},
+                                               {"left third", "middle", "right third"}};
     const struct chips *chips = chips_of(device);
-    if (chips->chip[0].on != chips->chip[1].on && device->glass.width > part_of(device)->on_glass) {
-        jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_GEOMETRY,
-                             "the %s half is off: each controller is switched on by itself",
-                             chips->chip[0].on ? "right" : "left");
+    int count = chip_count(device);
+    if (device->glass.width <= part_of(device)->on_glass || !is_any_on(chips)) {
+        return;
+    }
+    for (int i = 0; i < count; i++) {
+        if (!chips->chip[i].on) {
+            jl_sim_device_report(device, JL_SEVERITY_ERROR, JL_CODE_GEOMETRY,
+                                 "the %s is off: each controller is switched on by itself",
+                                 names[count - 2][i]);
+        }
     }
 }
 
@@ -351,8 +380,9 @@ static const struct machine ks0108_machine = {.words = &ks0108_words, CHIPS_MACH
 static const struct machine sed1520_machine = {.words = &sed1520_words, CHIPS_MACHINE};
 
 static const struct chips_part ks0108 = {
-    .columns = 64, .on_glass = 64, .pages = 8, .busy_ps = 10000000};
-static const struct chips_part sed1520 = {.columns = 80, .on_glass = 61, .pages = 4, .sed = true};
+    .columns = 64, .on_glass = 64, .pages = 8, .most = 3, .busy_ps = 10000000};
+static const struct chips_part sed1520 = {
+    .columns = 80, .on_glass = 61, .pages = 4, .most = 2, .sed = true};
 
 const struct jl_emulated_part jl_emulated_ks0108 = {
     .name = "ks0108",

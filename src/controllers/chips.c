@@ -1,9 +1,9 @@
-/* Two controllers behind one glass. */
+/* Two or three controllers behind one glass. */
 #include "chips.h"
 
 #include "../panel/bus.h"
 
-enum { SET_PAGE = 0xB8 };
+enum { SET_PAGE = 0xB8, TWO_REACH = 128 };
 
 jl_status jl_chips_step(const struct jl_panel *panel, const uint8_t *step) {
     bool low = (panel->config->module & JL_MODULE_CHIPS_LOW) != 0;
@@ -11,13 +11,16 @@ jl_status jl_chips_step(const struct jl_panel *panel, const uint8_t *step) {
         return JL_UNSUPPORTED;
     }
     jl_bus_pin(panel->port, JL_PIN_CHIP1, !(step[1] & CHIP_LEFT) == low);
-    jl_bus_pin(panel->port, JL_PIN_CHIP2, !(step[1] & CHIP_RIGHT) == low);
+    jl_bus_pin(panel->port, JL_PIN_CHIP2, !(step[1] & CHIP_LEFT << 1) == low);
+    if (panel->config->width > TWO_REACH) { /* others have no such pin */
+        jl_bus_pin(panel->port, JL_PIN_CHIP3, !(step[1] & CHIP_LEFT << 2) == low);
+    }
     return JL_OK;
 }
 
 /*
- * A page and a column go to both chips at once: where the area begins at the left edge, the right
- * one begins with the same column of its own.
+ * A page and a column go to all chips at once: where the area begins at the left edge, the others
+ * begin with the same column of their own.
  */
 size_t jl_chips_next(const struct jl_rect *area, struct jl_stretch *stretch, uint8_t *out,
                      int columns, uint8_t first) {
@@ -29,13 +32,13 @@ size_t jl_chips_next(const struct jl_rect *area, struct jl_stretch *stretch, uin
         x = area->x;
     }
     out[0] = JL_STEP_CODE_BLOCK;
-    out[1] = CHIPS_BOTH;
+    out[1] = CHIPS_ALL;
     if (y >= area->y + area->h) {
         now->h = 0;
         return 2;
     }
-    int chip = x >= columns;
-    int end = chip || right <= columns ? right : columns;
+    int chip = x / columns, edge = (chip + 1) * columns;
+    int end = right < edge ? right : edge;
     uint8_t chosen = (uint8_t)(CHIP_LEFT << chip), column = (uint8_t)(first + x - chip * columns);
     *now = (struct jl_rect){(int16_t)x, (int16_t)y, (int16_t)(end - x), 8};
     if (page) {

@@ -1,14 +1,14 @@
 /*
- * Glass with two controllers side by side, each with pages of its own columns: ks0108, sed1520.
- * Their selects are pins beside the bus. Between calls both are selected, so that commands go to
- * both.
+ * Glass with two or three controllers side by side, each with pages of its own columns: ks0108,
+ * sed1520. Their selects are pins beside the bus. Between calls all are selected, so that commands
+ * go to all.
  */
 #ifndef JADELAMP_SRC_CHIPS_H
 #define JADELAMP_SRC_CHIPS_H
 
 #include "jadelamp/panel.h"
 
-enum { CHIP_LEFT = 1, CHIP_RIGHT = 2, CHIPS_BOTH = 3 };
+enum { CHIP_LEFT = 1, CHIPS_ALL = 7 }; /* the next ones are bits 1 and 2 */
 
 /* A step that selects chips. Blocks have no other use for these parts. */
 #define CHIPS_STEP(mask) JL_STEP_CODE_BLOCK, (mask)

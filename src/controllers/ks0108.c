@@ -1,4 +1,5 @@
-/* ks0108 driver (instruction table): two controllers of 64x64 that know nothing of each other. */
+/* ks0108 driver (instruction table): two or three controllers of 64x64 that know nothing of each
+ * other. */
 #include "jadelamp/controllers/ks0108.h"
 
 #include "chips.h"
@@ -6,7 +7,7 @@
 enum { COLUMNS = 64, OFF = 0x3E, SET_COLUMN = 0x40 };
 
 static const uint8_t JL_FLASH wake_steps[] = {
-    CHIPS_STEP(CHIPS_BOTH),
+    CHIPS_STEP(CHIPS_ALL),
     JL_STEP_SEND(OFF, 0xC0), /* RAM row 0 on the first line */
     JL_STEP_CLEAR,
     JL_STEP_SEND(OFF + 1),
@@ -27,7 +28,7 @@ static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl
 const struct jl_controller jl_ks0108 = {
     .name = "ks0108",
     .format = &jl_mono_columns,
-    .ram_width = 2 * COLUMNS,
+    .ram_width = 3 * COLUMNS,
     .ram_height = 64,
     .buses = 1 << JL_BUS_6800_8,
     .layouts[JL_WIRES_PARALLEL] = 1 << JL_LAYOUT_MONO_COLUMNS,

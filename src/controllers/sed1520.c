@@ -6,7 +6,7 @@
 enum { COLUMNS = 61, OFF = 0xAE, ALL_ON = 0xA4 };
 
 static const uint8_t JL_FLASH wake_steps[] = {
-    CHIPS_STEP(CHIPS_BOTH),
+    CHIPS_STEP(CHIPS_ALL),
     JL_STEP_SEND(0xE2), /* reset: it takes no pin for that on most modules */
     JL_STEP_WAIT_MS(1),
     JL_STEP_SEND(OFF, 0xEE, /* read-modify-write off */

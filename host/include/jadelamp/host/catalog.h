@@ -23,7 +23,7 @@ struct jl_catalog_entry {
     const char *kind;         /**< what it drives, in words */
     const char *glasses;      /**< usual glass sizes */
     const char *pixel_format; /**< in words */
-    bool chips;               /**< two controllers behind the glass */
+    bool chips;               /**< several controllers behind the glass */
     /** A parallel bus that the part has by itself, and its name in C; NULL: the usual one. */
     const struct jl_bus *own_bus;
     const char *own_bus_name;

@@ -29,12 +29,17 @@ enum jl_role {
     JL_ROLE_RW,
     JL_ROLE_RESET,
     JL_ROLE_LIGHT,
-    JL_ROLE_CHIP1, /**< selects of two controllers behind one glass */
+    JL_ROLE_CHIP1, /**< selects of two or three controllers behind one glass */
     JL_ROLE_CHIP2,
+    JL_ROLE_CHIP3,
     JL_ROLE_D0, /**< D0..D15 follow each other */
     JL_ROLE_D15 = JL_ROLE_D0 + 15,
     JL_ROLES,
 };
+
+/** Sets of roles, and levels of theirs. */
+typedef uint64_t jl_role_set;
+#define JL_ROLE_BIT(role) ((jl_role_set)1 << (role))
 
 /** The role of a wire, as options and files name it: "scl", "dc", "d0". */
 const char *jl_role_name(enum jl_role role);
@@ -66,6 +71,7 @@ enum jl_bus_event_kind {
     JL_BUS_LIGHT,
     JL_BUS_CHIP1,
     JL_BUS_CHIP2,
+    JL_BUS_CHIP3,
     JL_BUS_DOUBT, /**< `text` */
 };
 

@@ -15,9 +15,9 @@ extern "C" {
 
 struct jl_live;
 
-/** Roles that a card's bus may have and must have, as sets of 1 << role. */
+/** Roles that a card's bus may have and must have, as sets. */
 struct jl_live_roles {
-    uint32_t wanted, needed;
+    jl_role_set wanted, needed;
 };
 struct jl_live_roles jl_live_roles(const struct jl_card *card);
 
@@ -31,7 +31,7 @@ const char *jl_live_pin_name(const struct jl_card *card, enum jl_role role);
  *              among them is driven as on a module
  * @return NULL after complaining: glass that is scanned out, no memory
  */
-struct jl_live *jl_live_open(const struct jl_card *card, uint32_t wires,
+struct jl_live *jl_live_open(const struct jl_card *card, jl_role_set wires,
                              struct jl_complaint *complaint);
 
 /** NULL is fine. */

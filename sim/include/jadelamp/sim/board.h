@@ -127,6 +127,7 @@ enum jl_device_pin {
     JL_DEVICE_VCOM,  /**< EXTCOMIN of memory LCDs; starts low */
     JL_DEVICE_CHIP1, /**< of glass with several controllers; starts high, as if selected */
     JL_DEVICE_CHIP2, /**< the same */
+    JL_DEVICE_CHIP3, /**< the same */
     JL_DEVICE_D0,    /**< D0..D7 follow each other; pulled high */
     JL_DEVICE_D7 = JL_DEVICE_D0 + 7,
 };
