@@ -30,9 +30,15 @@ static double clocks_of(const struct jl_card *card) {
     }
 }
 
+/* Of the emulated t6963c. */
+#define EMULATED_BUSY_US 2.0
+
 static double byte_us(const struct jl_card *card) {
     double byte = card->cycle_ns ? card->cycle_ns / 1e3 : clocks_of(card) * 1e6 / card->clock_hz;
     double paced = card->controller->driver->byte_us;
+    if (strcmp(card->controller->name, "t6963c") == 0) {
+        return byte + EMULATED_BUSY_US + byte; /* and the read that finds it ready again */
+    }
     return byte > paced ? byte : paced;
 }
 
@@ -59,7 +65,7 @@ static double needed_bytes(const struct jl_card *card) {
     if (strcmp(name, "ks0108") == 0) {
         return 1 + card->height / 8; /* a page for both halves; columns come round to the first */
     }
-    if (strcmp(name, "sed1520") == 0) {
+    if (strcmp(name, "sed1520") == 0 || strcmp(name, "ws0010_graphics") == 0) {
         return 2 * card->height / 8; /* a page and a column for both halves */
     }
     /* A page and the upper digit; on I2C each after a control byte, then one for the data. */

@@ -149,6 +149,8 @@ const struct check_base check_bases[] = {
     {"ks0108", "ks0108", "128 x 64", "6800-8", "cycle = 1000 ns", "", "", "~1|3E|C0|clear|3F"},
     {"sed1520", "sed1520", "122 x 32", "6800-8", "cycle = 1000 ns", "", "",
      "~1|E2|AE|A9|C0|A0|A4|EE|clear|AF"},
+    {"ws0010 graphics", "ws0010_graphics", "100 x 16", "6800-8", "cycle = 1000 ns", "", "",
+     "~500|38|38|08|01|~7|06|1F|clear|0C"},
     {"t6963c", "t6963c", "240 x 128", "8080-8", "cycle = 1000 ns", "", "",
      "~1|B2|80|42 00 00|40 00 10|43 1E 00|41 1E 00|clear|98"},
     {"st7920", "st7920", "128 x 64", "st7920-serial", "clock = 1 MHz", "", "",

@@ -140,7 +140,7 @@ static void bytes_on_the_wire(void) {
     said.length = 0;
     EXPECT_INT(jl_st7036_icons(&panel, 7, 0x11), JL_OK);
     EXPECT_TEXT(said.text, "0039 80474011 0038 0080 "); /* and text goes on at 00 */
-    config.rows = 3; /* lines at 00, 10 and 20, and FX set */
+    config.rows = 3;                                    /* lines at 00, 10 and 20, and FX set */
     said.length = 0;
     EXPECT_INT(jl_char_open(&panel, &config, &port), JL_OK);
     EXPECT_INT(jl_char_wake(&panel), JL_OK);
@@ -201,8 +201,10 @@ static void three_lines(void) {
     open_part(&stage, 1, 16, 3, 400000, 0);
     EXPECT_INT(jl_char_wake(&stage.panel), JL_OK);
     cells_expect_quiet(&stage);
-    static const uint8_t bytes[][4] = {{0x80, 0x8F, 0x40, 'a'}, {0x80, 0xAF, 0x40, 'b'},
-                                       {0x80, 0x9F, 0x40, 'c'}, {0x80, 0xB0, 0x40, 'd'}};
+    static const uint8_t bytes[][4] = {{0x80, 0x8F, 0x40, 'a'},
+                                       {0x80, 0xAF, 0x40, 'b'},
+                                       {0x80, 0x9F, 0x40, 'c'},
+                                       {0x80, 0xB0, 0x40, 'd'}};
     for (int i = 0; i < 4; i++) {
         struct jl_transfer t = {.body = bytes[i], .body_bytes = 4, .i2c_address = 0x3C};
         EXPECT_INT(stage.port.ops->send(stage.port.context, &t), JL_OK);

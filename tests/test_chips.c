@@ -82,7 +82,7 @@ static bool told(const struct lcd *lcd, const char *text) {
 }
 
 /* Where the two marks are: as they should, on low selects, and with the selects exchanged. */
-static void halves(void) {
+static void halves_by_their_selects(void) {
     static const struct {
         const char *name;
         bool low, exchanged;
@@ -110,7 +110,7 @@ static void halves(void) {
 }
 
 /* Three thirds, each marked and switched on by itself. */
-static void thirds(void) {
+static void three_controllers(void) {
     static const uint8_t marks[] = {0x81, 0x18, 0x42};
     struct lcd lcd = open_lcd(&jl_emulated_ks0108, 192, 64, true);
     for (int which = 0; which < 3; which++) {
@@ -141,7 +141,7 @@ static void thirds(void) {
     jl_board_destroy(board);
 }
 
-static void mistakes(void) {
+static void mistakes_are_told(void) {
     struct lcd lcd = open_lcd(&jl_emulated_ks0108, 128, 64, false);
     EXPECT_CONTAINS(jl_device_why_dark(lcd.device), "all controllers are off: 3F");
     choose(&lcd, true, false);
@@ -167,7 +167,7 @@ static void mistakes(void) {
 }
 
 /* The status, and the RAM behind a dummy byte. */
-static void reads(void) {
+static void status_and_memory_are_read(void) {
     struct lcd lcd = open_lcd(&jl_emulated_ks0108, 128, 64, false);
     uint8_t bytes[3];
     choose(&lcd, false, true);
@@ -190,9 +190,9 @@ static void reads(void) {
 }
 
 const struct test_group test_groups[] = {
-    {"halves", halves},
-    {"thirds", thirds},
-    {"mistakes", mistakes},
-    {"reads", reads},
+    {"halves_by_their_selects", halves_by_their_selects},
+    {"three_controllers", three_controllers},
+    {"mistakes_are_told", mistakes_are_told},
+    {"status_and_memory_are_read", status_and_memory_are_read},
     {NULL, NULL},
 };

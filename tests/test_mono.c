@@ -51,6 +51,8 @@ static const struct make mono_makes[] = {
     {"t6963c 240x128", LCD(t6963c), 240, 128, 0, 0, 0, 0, 0, 0, 1000, ROWS, false, &jl_bus_t6963c},
     {"t6963c 240x64", LCD(t6963c), 240, 64, 0, 0, 0, 0, 0, 0, 1000, ROWS, false, &jl_bus_t6963c},
     {"t6963c 128x64", LCD(t6963c), 128, 64, 0, 0, 0, 0, 0, 0, 1000, ROWS, false, &jl_bus_t6963c},
+    {"ws0010 100x16", LCD(ws0010_graphics), 100, 16, 0, 0, 0, 0, 0, 0, 1000, COLUMNS, false,
+     &jl_bus_6800_8_paced},
     {"pcd8544 84x48", LCD(pcd8544), 84, 48, 0, 0, 0, 0, 0, 4000000, 0, COLUMNS, false, NULL},
     {"st7920 128x64", LCD(st7920), 128, 64, 0, 0, 0, 0, 0, 2500000, 1200, ROWS, false,
      &jl_bus_st7920_serial},
@@ -141,7 +143,7 @@ static void every_bus(void) {
         }
     }
     EXPECT_INT(buses_seen, 12 * (1 + 4 * 2) + 3 * (3 * 2) + 3 * (4 * 2) + 1 * 2 + 2 * 2 + 2 * 2 +
-                               4 * 2 + 3 * 2);
+                               5 * 2 + 3 * 2);
 }
 
 /* Bands, drawing without a frame, conversion, pieces and asynchronous presents take pages apart. */
@@ -194,7 +196,8 @@ static void other_ways_to_send(void) {
                 EXPECT_INT(jl_async_present(&async, &frame), JL_OK);
                 EXPECT_INT(jl_async_finish(&async), JL_OK);
             } else if (way == 4) {
-                struct jl_rect area = {0, 8, (int16_t)(unit > 1 ? 48 : 37), 24};
+                struct jl_rect area = {0, 8, (int16_t)(unit > 1 ? 48 : 37),
+                                       (int16_t)(make->height < 32 ? 8 : 24)};
                 fill_with_noise(&frame, 6);
                 EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
                 fill_with_noise(&frame, 7);
@@ -211,7 +214,7 @@ static void other_ways_to_send(void) {
                 struct jl_picture seen = stage_look(&stage);
                 for (int y = 0; y < make->height; y++) {
                     for (int x = 0; x < make->width; x++) {
-                        bool in = x < area.w && y >= 8 && y < 32;
+                        bool in = x < area.w && y >= 8 && y < 8 + area.h;
                         memcpy(jl_picture_at(&before, x, y),
                                jl_picture_at(in ? &after : &before, x, y), 3);
                     }
@@ -243,7 +246,8 @@ static void inverted_slept_and_rolled(void) {
         const struct make *make = &mono_makes[i];
         /* nothing of them can be set */
         bool fixed = make->controller == &jl_st7920 || make->controller == &jl_t6963c ||
-                     make->controller == &jl_ks0108 || make->controller == &jl_sed1520;
+                     make->controller == &jl_ws0010_graphics || make->controller == &jl_ks0108 ||
+                     make->controller == &jl_sed1520;
         struct stage stage;
         test_row("%s", make->name);
         stage_open(&stage, make, &(struct wish){.motion = &jl_start_line_motion});
@@ -844,6 +848,7 @@ static void wire_cost(void) {
         {"uc1609 192x64", 3 + 192 + 7 * (3 + 192)},
         {"ks0108 128x64", 8 * (2 + 128)}, /* page and column go to both halves */
         {"ks0108 192x64", 8 * (2 + 192)},
+        {"ws0010 100x16", 2 * (2 + 100)},
         {"sed1520 122x32", 4 * (2 + 122)},
         /* address, auto write, and its end; the status three times a byte, as it is busy for 2 us
          */

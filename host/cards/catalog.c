@@ -264,6 +264,18 @@ static const struct jl_catalog_entry entries[] = {
                    "Clearing takes it 6.2 ms, four times as long as an hd44780."},
     },
     {
+        .name = "ws0010_graphics",
+        .driver = &jl_ws0010_graphics,
+        .emulator = &jl_emulated_ws0010_graphics,
+        .kind = "monochrome OLED",
+        .glasses = "100x16",
+        .pixel_format = "1 bit, vertical bytes, bit 0 on top",
+        .glass_kind = JL_GLASS_YELLOW,
+        .quirks = {"The ws0010 in its graphic mode: addresses of DDRAM are columns, 40 and 41 rows "
+                   "of 8 dots.",
+                   "It stays dark until 1F switches its supply on.", "A byte takes it 37 us."},
+    },
+    {
         .name = "aip31068",
         .emulator = &jl_emulated_aip31068,
         .wires = {&jl_char_wire_i2c},

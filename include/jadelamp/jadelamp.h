@@ -83,5 +83,6 @@
 #include "jadelamp/controllers/uc1609.h"
 #include "jadelamp/controllers/uc1701.h"
 #include "jadelamp/controllers/uc8151.h"
+#include "jadelamp/controllers/ws0010_graphics.h"
 
 #endif

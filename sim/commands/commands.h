@@ -57,8 +57,9 @@ extern const struct command_set jl_sim_ili9225_commands, jl_sim_memory_lcd_comma
     jl_sim_t6963c_commands;
 extern const struct command_set jl_sim_ssd1680_commands;
 extern const struct command_set jl_sim_ks0108_commands, jl_sim_sed1520_commands;
-extern const struct command_set jl_sim_ws0010_commands, jl_sim_st7036_commands,
-    jl_sim_hd44780_commands, jl_sim_st7920_commands, jl_sim_pcd8544_commands;
+extern const struct command_set jl_sim_ws0010_commands, jl_sim_ws0010_graphics_commands,
+    jl_sim_st7036_commands, jl_sim_hd44780_commands, jl_sim_st7920_commands,
+    jl_sim_pcd8544_commands;
 /* Of parts with one byte for a column, and with two. */
 extern const struct command_set jl_sim_uc8151_commands, jl_sim_uc8179_commands;
 

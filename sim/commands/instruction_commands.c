@@ -38,6 +38,13 @@ static const struct command ws0010[] = {
     END_OF_COMMANDS,
 };
 
+/* In graphic mode addresses mean something else; the rest is as above. */
+static const struct command ws0010_graphics[] = {
+    {0x40, 0x41, 0, 0, "row", "dots {c:0*8} to {c:0*8+7}"},
+    {0x80, 0xE3, 0, 0, "column", "column {c:6-0}"},
+    END_OF_COMMANDS,
+};
+
 /* The first table, and the second one behind function set with a bit 0 of 1. */
 static const struct command st7036_second[] = {
     {0x01, 0x01, 0, 0, "clear display", 0},
@@ -114,6 +121,8 @@ static const struct command_set st7036_behind = {.own = st7036_second};
 
 const struct command_set jl_sim_hd44780_commands = {.own = hd44780};
 const struct command_set jl_sim_ws0010_commands = {.own = ws0010};
+const struct command_set jl_sim_ws0010_graphics_commands = {.own = ws0010_graphics,
+                                                            .common = ws0010};
 const struct command_set jl_sim_st7036_commands = {
     .own = hd44780,
     .extended = &st7036_behind,

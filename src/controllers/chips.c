@@ -37,7 +37,10 @@ size_t jl_chips_next(const struct jl_rect *area, struct jl_stretch *stretch, uin
         now->h = 0;
         return 2;
     }
-    int chip = x / columns, edge = (chip + 1) * columns;
+    int chip = 0, edge = columns;
+    for (; x >= edge; edge += columns) { /* a division would link the compiler's routine for it */
+        chip++;
+    }
     int end = right < edge ? right : edge;
     uint8_t chosen = (uint8_t)(CHIP_LEFT << chip), column = (uint8_t)(first + x - chip * columns);
     *now = (struct jl_rect){(int16_t)x, (int16_t)y, (int16_t)(end - x), 8};
