@@ -32,6 +32,10 @@ int verb_report(int argc, const char **argv);
 int verb_check(int argc, const char **argv);
 int verb_compare(int argc, const char **argv);
 int verb_demo(int argc, const char **argv);
+int verb_complete(int argc, const char **argv);
+
+/* The verbs of the help, from 0 on; NULL behind the last one. */
+const char *cli_verb_name(int number);
 
 /* Starts the program jadelamp-PROGRAM, beside this one or on the PATH, in this one's place; argv[0]
  * is the verb. Returns only when that fails. */

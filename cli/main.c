@@ -32,6 +32,10 @@ static const struct verb {
 
 enum { VERB_COUNT = sizeof verbs / sizeof verbs[0] };
 
+const char *cli_verb_name(int number) {
+    return number < VERB_COUNT ? verbs[number].name : NULL;
+}
+
 static void print_help(FILE *stream) {
     fprintf(stream, "jadelamp: bring up small displays on the desktop, on emulated controllers.\n\n"
                     "Usage: jadelamp VERB [OPTIONS] [ARGUMENTS]\n\n");
@@ -54,6 +58,9 @@ int main(int argc, const char **argv) {
     if (strcmp(argv[1], "--version") == 0) {
         puts("jadelamp " JL_VERSION_TEXT);
         return EXIT_GOOD;
+    }
+    if (strcmp(argv[1], "complete") == 0) { /* for shells, and not in the list */
+        return cli_finish(argv[1], verb_complete(argc - 1, argv + 1));
     }
     jl_file_tidy_on_signals();
     for (int i = 0; i < VERB_COUNT; i++) {

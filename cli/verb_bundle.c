@@ -37,10 +37,10 @@ static bool take_name(struct wishes *wishes, const char *before, const char *nam
 }
 
 /* The options that may stand several times. False: complained. */
-static bool take_all(poptContext context, struct wishes *wishes, int *bad_option,
+static bool take_all(poptContext context, const char **argv, struct wishes *wishes, int *bad_option,
                      struct jl_complaint *complaint) {
     int option;
-    while ((option = poptGetNextOpt(context)) > 0) {
+    while ((option = cli_next_option(context, argv)) > 0) {
         char *argument = poptGetOptArg(context); /* popt allocates it */
         bool good = option == CARD
                         ? take_card(wishes, argument, complaint)
@@ -125,11 +125,10 @@ int verb_bundle(int argc, const char **argv) {
     } else {
         wishes->cards = cards;
         wishes->bundle.made = made;
-        if (!take_all(context, wishes, &left, &complaint)) {
+        if (!take_all(context, argv, wishes, &left, &complaint)) {
             status = cli_bad(argv[0], "%s", complaint.text);
         } else if (left < -1) {
-            status = cli_bad(argv[0], "%s: %s; see jadelamp bundle --help",
-                             poptBadOption(context, 0), poptStrerror(left));
+            status = EXIT_BAD; /* reported */
         } else if (poptPeekArg(context)) {
             status = cli_bad(argv[0], "one argument too many: %s", poptGetArg(context));
         } else if (!all && !wishes->bundle.card_count && !wishes->bundle.name_count) {

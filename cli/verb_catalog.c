@@ -44,7 +44,7 @@ static void list_buses(const struct jl_catalog_entry *entry, char *out, size_t s
 static void print_row(const struct jl_catalog_entry *entry) {
     char buses[60], ram[16] = "cells";
     if (entry->scanned) {
-        printf("  %-11s %-17s  %-8s  %s\n", entry->name, entry->kind, "none",
+        printf("  %-15s %-17s  %-8s  %s\n", entry->name, entry->kind, "none",
                entry->driver->serial_cycle_ns ? "RGB, commands by 3-wire SPI" : "RGB");
         return;
     }
@@ -55,7 +55,7 @@ static void print_row(const struct jl_catalog_entry *entry) {
     if (entry->driver) {
         snprintf(ram, sizeof ram, "%dx%d", entry->driver->ram_width, entry->driver->ram_height);
     }
-    printf("  %-11s %-17s  %-8s  %s\n", entry->name, entry->kind, ram, buses);
+    printf("  %-15s %-17s  %-8s  %s\n", entry->name, entry->kind, ram, buses);
 }
 
 static void print_buses(const struct jl_catalog_entry *entry) {

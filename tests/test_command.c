@@ -21,6 +21,43 @@
 
 static struct jl_complaint complaint;
 
+/* What the last word may become; "!" before what must not be there. */
+static void completion(void) {
+    static const struct {
+        const char *words, *has[3];
+    } rows[] = {
+        {"''", {"light\n", "bundle\n", "!complete"}},
+        {"--v", {"--version\n", "!light"}},
+        {"su", {"suspects\n", "!bundle"}},
+        {"light ssd1306-128x32-", {"ssd1306-128x32-i2c\n", "ssd1306-128x32-spi\n:file\n", "!x64"}},
+        {"light card -", {"--screen\n", "--json\n", "!--rank"}},
+        {"light --terminal ''", {"blocks\nbraille\n", "!:file"}},
+        {"light --terminal=br", {"--terminal=braille\n", "!blocks"}},
+        {"light --terminal = br", {"braille\n", "!--terminal"}},
+        {"light --terminal =", {"blocks\nbraille\n"}},
+        {"light --into ''", {":folder\n", "!:file"}},
+        {"light -o ''", {":folder\n", "!:file"}},
+        {"light --screen ''", {":file\n", "!ssd1306"}},
+        {"explain capture.vcd -c pcd8", {"pcd8544-84x48-spi\n", "!ssd1306"}},
+        {"catalog ks", {"ks0108\n", "!ssd1306", "!:file"}},
+        {"check --ra", {"--rank\n", "!--json"}},
+        {"bake ''", {"picture\n", "font\n", "!--"}},
+        {"bake fo", {"font\n", "!picture"}},
+        {"bake font --s", {"--size\n", "!--text"}},
+        {"bundle --a", {"--all\n", "!--card"}},
+        {"dance --", {"!--"}},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[200];
+        snprintf(line, sizeof line, JADELAMP " complete %s", rows[i].words);
+        EXPECT_INT(shell_run(".", line), 0);
+        for (int k = 0; k < 3 && rows[i].has[k]; k++) {
+            const char *text = rows[i].has[k];
+            EXPECT((strstr(output, text + (*text == '!')) != NULL) == (*text != '!'));
+        }
+    }
+}
+
 /* Lines, exit statuses and a part of what they print. */
 static void usage(void) {
     static const struct {
@@ -31,10 +68,13 @@ static void usage(void) {
         {JADELAMP, 2, "Usage: jadelamp VERB"},
         {JADELAMP " --help", 0, "first light"},
         {JADELAMP " --version", 0, "jadelamp 0.1.0"},
+        {JADELAMP " bundle --help", 0, "Usage: jadelamp bundle --card CARD"},
+        {JADELAMP " bundle --nonsense", 2, "--nonsense"},
+        {JADELAMP " complete", 2, "Usage: jadelamp complete WORD..."},
         {JADELAMP " dance", 2, "\"dance\" is not a verb"},
         {JADELAMP " catalog --help", 0, "--json"},
         {JADELAMP " catalog", 0, "ssd1306-72x40-i2c"},
-        {JADELAMP " catalog", 0, "ssd1306     monochrome OLED    128x64    I2C SPI 8080 6800"},
+        {JADELAMP " catalog", 0, "ssd1306         monochrome OLED    128x64    I2C SPI 8080 6800"},
         {JADELAMP " catalog ssd1306", 0, "I2C up to 400 kHz, at 0x3C or 0x3D"},
         {JADELAMP " catalog ssd1306", 0, "dark until 8D 14 comes before AF"},
         {JADELAMP " catalog ssd1306", 0, "ssd1306-128x32-spi"},
@@ -853,6 +893,7 @@ static void examples_show_what_they_should(void) {
 
 const struct test_group test_groups[] = {
     {"usage", usage},
+    {"completion", completion},
     {"files_of_a_light", files_of_a_light},
     {"light_of_every_card", light_of_every_card},
     {"typed_numbers", typed_numbers},

@@ -5,8 +5,8 @@
 #include "jadelamp/char_panel.h"
 
 /* A controller has 80 cells; positions count through both lines, unlike addresses. */
-#define JL_CHAR_POSITIONS  80
-#define JL_CHAR_LINE_CELLS 40
+#define JL_CHAR_POSITIONS   80
+#define JL_CHAR_LINE_CELLS  40
 #define JL_CHAR_SHORT_CELLS 16 /* of the three lines that an st7036 can have */
 
 /*

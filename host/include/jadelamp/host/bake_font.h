@@ -37,7 +37,7 @@ bool jl_code_set_add_ranges(struct jl_code_set *set, const char *text);
 
 /**
  * Adds what is written in a source or string file: all its characters but control codes, and
- * those that \uXXXX and \UXXXXXXXX stand for.
+ * those that escapes of C stand for: u and four, or U and eight hexadecimal digits.
  */
 bool jl_code_set_add_file(struct jl_code_set *set, const char *path,
                           struct jl_complaint *complaint);

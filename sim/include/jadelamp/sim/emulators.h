@@ -21,13 +21,13 @@ extern const struct jl_emulated_part jl_emulated_sh1106;  /**< 132x64, addressed
 extern const struct jl_emulated_part jl_emulated_sh1107;  /**< 128x128, the same */
 
 /** Monochrome LCD controllers; the glass turns dark where a bit is 1 (or light, on blue). */
-extern const struct jl_emulated_part jl_emulated_st7565;      /**< 132x65; SPI, 8080, 6800 */
-extern const struct jl_emulated_part jl_emulated_st7567;      /**< 132x65; SPI, 8080, 6800 */
-extern const struct jl_emulated_part jl_emulated_uc1701;      /**< 132x65; SPI, 8080, 6800 */
-extern const struct jl_emulated_part jl_emulated_uc1609;      /**< 192x64 */
+extern const struct jl_emulated_part jl_emulated_st7565;          /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_emulated_part jl_emulated_st7567;          /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_emulated_part jl_emulated_uc1701;          /**< 132x65; SPI, 8080, 6800 */
+extern const struct jl_emulated_part jl_emulated_uc1609;          /**< 192x64 */
 extern const struct jl_emulated_part jl_emulated_ws0010_graphics; /**< OLED of 100x16; 6800 */
-extern const struct jl_emulated_part jl_emulated_t6963c;      /**< 240x128 with text; 8080 */
-extern const struct jl_emulated_part jl_emulated_ks0108;      /**< two of 64x64 */
+extern const struct jl_emulated_part jl_emulated_t6963c;          /**< 240x128 with text; 8080 */
+extern const struct jl_emulated_part jl_emulated_ks0108;          /**< two of 64x64 */
 extern const struct jl_emulated_part jl_emulated_sed1520;     /**< two of 80x32, 61 columns each */
 extern const struct jl_emulated_part jl_emulated_ls013b7dh03; /**< memory LCD, 128x128 */
 extern const struct jl_emulated_part jl_emulated_ls027b7dh01; /**< memory LCD, 400x240 */

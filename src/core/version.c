@@ -1,0 +1,6 @@
+/* Which library is linked. */
+#include "jadelamp/version.h"
+
+long jl_version(void) {
+    return JL_VERSION;
+}
