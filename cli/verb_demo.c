@@ -146,7 +146,8 @@ static int demo(const char *verb, const char *data, const char *directory, char 
     data = data ? data : shipped;
     if (!jl_demo_quay_gauge(data, directory, &morning, &result, &complaint) ||
         !jl_demo_boards(data, directory, boards, &complaint) ||
-        !jl_demo_consoles(data, directory, consoles, &complaint)) {
+        !jl_demo_consoles(data, directory, consoles, &complaint) ||
+        !jl_demo_overview(directory, boards, consoles, &complaint)) {
         return cli_bad(verb, "%s", complaint.text);
     }
     if (as_json) {
@@ -155,6 +156,7 @@ static int demo(const char *verb, const char *data, const char *directory, char 
         print_text(&result);
         print_boards(boards);
         print_consoles(consoles);
+        puts("\nAll at a glance: harbour.png, and harbour.html to click through");
     }
     size_t diagnostics = result.diagnostics + (result.wake_status != JL_OK);
     for (int i = 0; i < result.step_count; i++) {

@@ -287,7 +287,51 @@ static void the_lock_display_and_the_sign(void) {
     shell_end();
 }
 
+/* How often a text stands in a file. */
+static int times(const char *text, const char *in) {
+    int count = 0;
+    for (; (in = strstr(in, text)) != NULL; in += strlen(text)) {
+        count++;
+    }
+    return count;
+}
+
+/* All boards in one picture; and a page that needs no other file, whose links lead somewhere. */
+static void the_harbour_at_a_glance(void) {
+    static const char *const names[] = {
+        "quay gauge",  "tide board",   "berth plate", "wind dial",       "lock display",
+        "sluice sign", "notice board", "tide table",  "harbour console", "lock panel"};
+    enum { NAMES = sizeof names / sizeof names[0] };
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " demo --into ."), 0);
+    EXPECT_CONTAINS(output, "harbour.html");
+    struct jl_picture sheet = shell_picture("harbour.png");
+    EXPECT(sheet.width > 1000 && sheet.width < 1400 && sheet.height > 600 && sheet.height < 900);
+    jl_picture_free(&sheet);
+    FILE *file = fopen(shell_path("harbour.html"), "rb");
+    static char page[8 << 20];
+    size_t bytes = file ? fread(page, 1, sizeof page - 1, file) : 0;
+    page[bytes] = '\0';
+    EXPECT(file && !fclose(file) && bytes > 100000 && bytes < sizeof page - 1);
+    for (int i = 0; i < NAMES; i++) {
+        char place[40], link[40], heading[60];
+        snprintf(place, sizeof place, "<section id=\"b%d\">", i);
+        snprintf(link, sizeof link, "href=\"#b%d\"", i);
+        snprintf(heading, sizeof heading, "%s</h2>", names[i]);
+        EXPECT_INT(times(place, page), 1);
+        EXPECT_INT(times(link, page), 3); /* above, among all, and behind the one before */
+        EXPECT_INT(times(heading, page), 1);
+    }
+    EXPECT_INT(times("src=\"data:image/png;base64,iVBOR", page), 2 * NAMES);
+    EXPECT_INT(times("src=", page), 2 * NAMES);
+    EXPECT_INT(times("href=", page), 3 * NAMES + 1);
+    EXPECT_INT(times("<script", page) + times("://", page), 0);
+    EXPECT_CONTAINS(page, "st7789, 240x320");
+    shell_end();
+}
+
 const struct test_group test_groups[] = {
+    {"the_harbour_at_a_glance", the_harbour_at_a_glance},
     {"pictures_of_the_quay_gauge", pictures_of_the_quay_gauge},
     {"boards_show_their_views", boards_show_their_views},
     {"the_lock_display_and_the_sign", the_lock_display_and_the_sign},

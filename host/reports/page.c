@@ -1,5 +1,5 @@
 /* Pages. */
-#include "page.h"
+#include "jadelamp/host/page.h"
 
 #include <stdint.h>
 #include <stdio.h>

@@ -8,11 +8,11 @@
 
 #include "jadelamp/host/check.h"
 #include "jadelamp/host/light.h"
+#include "jadelamp/host/page.h"
 #include "jadelamp/host/png.h"
 #include "jadelamp/host/reading.h"
 #include "jadelamp/host/timeline.h"
 #include "jadelamp/version.h"
-#include "page.h"
 
 /* What was found out, before a page is begun. */
 struct facts {

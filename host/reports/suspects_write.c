@@ -2,11 +2,11 @@
 #include <stdio.h>
 
 #include "jadelamp/host/file.h"
+#include "jadelamp/host/page.h"
 #include "jadelamp/host/png.h"
 #include "jadelamp/host/sheet.h"
 #include "jadelamp/host/suspects.h"
 
-#include "page.h"
 
 enum { COLUMNS = 4 };
 

@@ -115,6 +115,14 @@ bool jl_demo_consoles(const char *data, const char *directory,
                       struct jl_demo_console consoles[JL_DEMO_CONSOLES],
                       struct jl_complaint *complaint);
 
+/**
+ * Writes all of it at a glance, from the files that the calls above wrote: harbour.png, and
+ * harbour.html, a page to click through that needs no other file.
+ */
+bool jl_demo_overview(const char *directory, const struct jl_demo_board boards[JL_DEMO_BOARDS],
+                      const struct jl_demo_console consoles[JL_DEMO_CONSOLES],
+                      struct jl_complaint *complaint);
+
 #ifdef __cplusplus
 }
 #endif
