@@ -2,6 +2,7 @@
 #include "jadelamp/host/file.h"
 
 #include <errno.h>
+#include <fcntl.h>
 #include <signal.h>
 #include <string.h>
 #include <sys/stat.h>
@@ -57,6 +58,34 @@ void jl_file_tidy_on_signals(void) {
     }
 }
 
+/*
+ * A draft that is new, so that nobody can have put a link in its place; one that a killed process of
+ * the same number left is passed by.
+ */
+static FILE *open_draft(struct jl_file *file) {
+    FILE *stream = NULL;
+    int handle = -1;
+    for (int attempt = 0; attempt < 100 && handle < 0; attempt++) {
+        snprintf(file->draft, sizeof file->draft, "%s.part%ld-%d", file->path, (long)getpid(),
+                 attempt % 100);
+        remember(file->draft); /* before it exists: a signal may come right behind open() */
+        handle = open(file->draft, O_WRONLY | O_CREAT | O_EXCL, 0666);
+        if (handle < 0) {
+            forget(file->draft); /* it is another's */
+            if (errno != EEXIST) {
+                return NULL;
+            }
+        }
+    }
+    stream = handle < 0 ? NULL : fdopen(handle, "wb");
+    if (handle >= 0 && !stream) {
+        close(handle);
+        remove(file->draft);
+        forget(file->draft);
+    }
+    return stream;
+}
+
 bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *complaint) {
     memset(file, 0, sizeof *file);
     int length = snprintf(file->path, sizeof file->path, "%s", path);
@@ -67,11 +96,8 @@ bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *
     if (stat(path, &info) == 0 && S_ISDIR(info.st_mode)) {
         return jl_complain(complaint, "cannot write %s: it is a directory", path);
     }
-    snprintf(file->draft, sizeof file->draft, "%s.part%ld", path, (long)getpid());
-    remember(file->draft); /* before it exists: a signal may come right behind fopen() */
-    file->stream = fopen(file->draft, "wb");
+    file->stream = open_draft(file);
     if (!file->stream) {
-        forget(file->draft);
         return jl_complain(complaint, "cannot write %s: %s", path, strerror(errno));
     }
     return true;

@@ -19,6 +19,10 @@ bool jl_screen_measure(const char *directory, const char *name, const char *comp
         return jl_complain(complaint, "the library's headers were not found: set JADELAMP_SHARE to "
                                       "the folder that holds include/");
     }
+    if (strchr(directory, '\'') || strchr(headers, '\'')) { /* names stand in quotes below */
+        return jl_complain(complaint, "a folder with a ' in its name cannot be measured in: %s",
+                           strchr(directory, '\'') ? directory : headers);
+    }
     int file = mkstemp(object);
     if (file < 0) {
         return jl_complain(complaint, "cannot make a temporary file in /tmp");

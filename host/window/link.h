@@ -92,7 +92,7 @@ struct link {
     /* what programs keep */
     atomic_uint kept_bytes;
     uint8_t kept[JL_PROGRAM_KEPT_BYTES];
-    char draft[1040]; /* of a capture under way; empty: none */
+    char draft[1064]; /* of a capture under way; empty: none */
     size_t pixel_at[JL_WINDOW_MOST_CARDS], bytes;
 };
 

@@ -15,7 +15,7 @@ static jl_status await(const struct jl_panel *panel, uint8_t bits) {
     const struct jl_port *port = panel->port;
     const struct jl_transfer nothing = {0};
     jl_bus_pin(port, JL_PIN_DC, true);
-    for (uint16_t polls = 0; polls < MOST_POLLS; polls++) {
+    for (int polls = 0; polls < MOST_POLLS; polls++) {
         uint8_t ready = 0;
         jl_status status = port->ops->receive(port->context, &nothing, &ready, 1);
         if (status != JL_OK || (ready & bits) == bits) {

@@ -18,7 +18,7 @@ extern "C" {
 struct jl_file {
     FILE *stream;
     char path[1024];
-    char draft[1040];
+    char draft[1064];
     bool failed;
 };
 
