@@ -236,7 +236,7 @@ static int catalog(const char *verb, const char *part, bool as_json) {
         puts("\nPanel cards, for jadelamp light CARD");
     } else if (!as_json) {
         puts("Controllers; jadelamp catalog PART tells more\n"
-             "  part        drives             RAM       buses");
+             "  part            drives             RAM       buses");
         for (size_t i = 0; i < count; i++) {
             print_row(&entries[i]);
         }

@@ -334,7 +334,7 @@ static void typed_numbers(void) {
     EXPECT_CONTAINS(output, "1056 x 525 clocks, 60.1 Hz, 46.1 MB/s (66.6 while pixels go out), "
                             "750 KB\n");
     EXPECT_INT(shell(JADELAMP " catalog"), 0);
-    EXPECT_CONTAINS(output, "rgb-glass   scan-out glass     none      RGB\n");
+    EXPECT_CONTAINS(output, "rgb-glass       scan-out glass     none      RGB\n");
     shell_end();
 }
 

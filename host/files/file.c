@@ -59,8 +59,8 @@ void jl_file_tidy_on_signals(void) {
 }
 
 /*
- * A draft that is new, so that nobody can have put a link in its place; one that a killed process of
- * the same number left is passed by.
+ * A draft that is new, so that nobody can have put a link in its place; one that a killed process
+ * of the same number left is passed by.
  */
 static FILE *open_draft(struct jl_file *file) {
     FILE *stream = NULL;
