@@ -9,6 +9,7 @@
 
 #include "jadelamp/controllers/readings.h"
 #include "jadelamp/host/rig.h"
+#include "jadelamp/host/catalog.h"
 #include "jadelamp/jadelamp.h"
 #include "jadelamp/sim/faults.h"
 
@@ -176,6 +177,9 @@ static void states(void) {
         {"ssd1322", "8080-8", "256 x 64", &jl_ssd1322_reading, false},
         {"st7565", "6800-8", "128 x 64", &jl_lcd_pages_reading, false},
         {"uc1701", "8080-8", "128 x 64", &jl_lcd_pages_reading, false},
+        {"ks0108", "6800-8", "128 x 64", &jl_lcd_pages_reading, false},
+        {"ks0108", "6800-8", "192 x 64", &jl_lcd_pages_reading, false},
+        {"sed1520", "6800-8", "122 x 32", &jl_lcd_pages_reading, false},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct jl_rig rig;
@@ -234,6 +238,8 @@ static const struct wires_row {
     {"ssd1351", "8080-8", "128 x 128", "usual", &jl_ssd1351_reading, 128},
     {"st7565", "6800-8", "128 x 64", "usual", &jl_lcd_pages_reading, 64},
     {"st7567", "8080-8", "128 x 64", "usual", &jl_lcd_pages_reading, 64},
+    {"ks0108", "6800-8", "128 x 64", "usual", &jl_lcd_pages_reading, 64},
+    {"sed1520", "6800-8", "122 x 32", "usual", &jl_lcd_pages_reading, 64},
 };
 enum { WIRES_ROWS = sizeof wires_rows / sizeof wires_rows[0] };
 
@@ -259,7 +265,9 @@ static void memories(void) {
         struct jl_rig rig;
         struct jl_wire_test test;
         test_row("%s on %s, %s, %s", row->controller, row->bus, row->format, turns[i % 4]);
-        if ((!tft && i % 4 > 1) || !open_wires(&rig, row, turns[i % 4])) {
+        const struct jl_catalog_entry *part = jl_catalog_find(row->controller);
+        bool turns_so = tft || i % 4 == 0 || (i % 4 == 1 && part->driver->turns != JL_TURNS_NONE);
+        if (!turns_so || !open_wires(&rig, row, turns[i % 4])) {
             continue;
         }
         EXPECT_INT(jl_panel_test_wires(&rig.panel, row->reading, &test), JL_OK);

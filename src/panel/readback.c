@@ -44,9 +44,13 @@ jl_status jl_read_bytes(struct jl_panel *panel, int command, bool data, uint8_t 
     panel->streaming = NULL;
     if (bus->kind != JL_BUS_I2C) { /* whose address says that it is to be read */
         bool has_dc = bus->kind != JL_BUS_SPI_3WIRE;
-        if (has_dc) {
-            bus->begin(panel, data && command == READ_NO_COMMAND, &t);
-        } else {
+        bool as_data = data && command == READ_NO_COMMAND;
+        if (has_dc && bus->begin) {
+            bus->begin(panel, as_data, &t);
+        } else { /* of three wires, and of a bus that waits behind each byte */
+            if (has_dc) {
+                jl_bus_pin(port, JL_PIN_DC, as_data);
+            }
             jl_bus_pin(port, JL_PIN_CS, false);
         }
         if (command != READ_NO_COMMAND) {

@@ -32,7 +32,8 @@ extern const struct jl_reading jl_ssd1331_reading;
 extern const struct jl_reading jl_ssd1322_reading;
 extern const struct jl_reading jl_ssd1351_reading;
 
-/** st7565, st7567, uc1701: the same. */
+/** st7565, st7567, uc1701, ks0108, sed1520: the same. Of several controllers behind a glass all
+ * answer at once, and alike, unless one of them was switched off by itself. */
 extern const struct jl_reading jl_lcd_pages_reading;
 
 #ifdef __cplusplus
