@@ -3,6 +3,9 @@
 
 static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count) {
     const struct jl_port *port = panel->port;
+    const struct jl_controller *controller = panel->config->controller;
+    /* The next byte counts as its own pulse ends, and that takes a cycle at least. */
+    uint8_t pause = (uint8_t)(controller->byte_us - (controller->parallel_cycle_ns >= 1000));
     jl_status status = JL_OK;
     for (; count && status == JL_OK; count--) {
         struct jl_transfer t;
@@ -11,7 +14,7 @@ static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *by
         t.body_bytes = 1;
         status = port->ops->send(port->context, &t);
         jl_pins_end(panel);
-        port->ops->wait_us(port->context, panel->config->controller->byte_us);
+        port->ops->wait_us(port->context, pause);
     }
     return status;
 }
