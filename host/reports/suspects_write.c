@@ -7,7 +7,6 @@
 #include "jadelamp/host/sheet.h"
 #include "jadelamp/host/suspects.h"
 
-
 enum { COLUMNS = 4 };
 
 /* The right one first, then up to eleven others. */
