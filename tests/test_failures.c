@@ -1,0 +1,310 @@
+/*
+ * A transfer that fails in the middle of a call, for every transfer of every call that sends
+ * several: the call returns that error, nothing is sent behind it, the next call says that the
+ * panel must be woken, and waking it makes all well again.
+ */
+#include "harness.h"
+
+#include <stdio.h>
+#include <string.h>
+
+#include "jadelamp/jadelamp.h"
+
+/* ---- a port that answers, until it is told not to ---- */
+
+static struct {
+    int left;        /* transfers until one fails; negative: none does */
+    int after;       /* transfers behind that one */
+    bool dead;       /* it failed */
+    uint8_t answers; /* what is read */
+} bus;
+
+static jl_status transfer(void) {
+    bus.after += bus.dead;
+    bus.dead |= bus.left == 0;
+    bus.left -= bus.left >= 0;
+    return bus.dead ? JL_BUS_ERROR : JL_OK;
+}
+
+static jl_status send(void *context, const struct jl_transfer *t) {
+    (void)context;
+    (void)t;
+    return transfer();
+}
+
+static jl_status receive(void *context, const struct jl_transfer *t, uint8_t *bytes, size_t count) {
+    (void)context;
+    (void)t;
+    memset(bytes, bus.answers, count);
+    return transfer();
+}
+
+static void set_pin(void *context, enum jl_pin pin, bool high) {
+    (void)context;
+    (void)pin;
+    (void)high;
+}
+
+static void wait_us(void *context, uint32_t microseconds) {
+    (void)context;
+    (void)microseconds;
+}
+
+static const struct jl_port_ops ops = {
+    .send = send, .receive = receive, .set_pin = set_pin, .wait_us = wait_us};
+static const struct jl_port port = {.ops = &ops, .clock_hz = 100000};
+
+/* Lets the n-th transfer from now on fail; negative: none. */
+static void fail_at(int n) {
+    bus.left = n;
+    bus.after = 0;
+    bus.dead = false;
+}
+
+/* ---- character modules ---- */
+
+static const uint8_t dots[8] = {1, 2, 4, 8, 16, 8, 4, 2};
+static const struct jl_char_glyph glyphs[] = {{.code = 0x26F5, .rows = {1, 2, 3, 4, 5, 6, 7, 8}}};
+static uint8_t cells[JL_CHAR_BUFFER_BYTES(20, 4)];
+static const uint8_t steps[] = {JL_STEP_SEND(0x28), JL_STEP_SEND(0x0C), JL_STEP_WAIT_MS(2),
+                                JL_STEP_SEND(0x06)};
+
+static jl_status put(struct jl_char_panel *p) {
+    return jl_char_put(p, 3, 1, "Lower gate");
+}
+static jl_status put_apart(struct jl_char_panel *p) {
+    jl_status status = jl_char_put(p, 0, 0, "a");
+    return status == JL_OK ? jl_char_put(p, 9, 1, "b") : status;
+}
+static jl_status number(struct jl_char_panel *p) {
+    return jl_char_number(p, 2, 0, 6, -75, 2);
+}
+static jl_status type_more(struct jl_char_panel *p) {
+    return jl_char_type(p, "more");
+}
+static jl_status cursor(struct jl_char_panel *p) {
+    return jl_char_cursor(p, 3, 1, JL_CHAR_LINE);
+}
+static jl_status hide(struct jl_char_panel *p) {
+    return jl_char_show(p, false);
+}
+static jl_status shift(struct jl_char_panel *p) {
+    return jl_char_shift(p, -3);
+}
+static jl_status move(struct jl_char_panel *p) {
+    return jl_char_move(p, 2);
+}
+static jl_status define(struct jl_char_panel *p) {
+    return jl_char_define(p, 3, dots);
+}
+static jl_status test_card(struct jl_char_panel *p) {
+    return jl_char_test_card(p, "card");
+}
+static jl_status wake_by(struct jl_char_panel *p) {
+    return jl_char_wake_by(p, steps, sizeof steps);
+}
+static jl_status marquee(struct jl_char_panel *p) {
+    return jl_char_marquee(p, 0, 1, 8, "a text that is longer", 4);
+}
+static jl_status light_off(struct jl_char_panel *p) {
+    return jl_char_light(p, false);
+}
+static jl_status through_a_buffer(struct jl_char_panel *p) {
+    jl_status status = jl_char_buffer(p, cells, sizeof cells);
+    status = status == JL_OK ? jl_char_put(p, 0, 0, "one") : status;
+    status = status == JL_OK ? jl_char_put(p, 8, 1, "two") : status;
+    return status == JL_OK ? jl_char_present(p) : status;
+}
+static jl_status contrast(struct jl_char_panel *p) {
+    return jl_st7036_contrast(p, 33);
+}
+static jl_status icons(struct jl_char_panel *p) {
+    return jl_st7036_icons(p, 4, 17);
+}
+
+static const struct char_call {
+    const char *name;
+    jl_status (*run)(struct jl_char_panel *panel);
+    bool of_st7036, wakes, of_expander;
+} char_calls[] = {
+    {"wake", jl_char_wake, false, true, false},
+    {"wake_by", wake_by, false, true, false},
+    {"put", put, false, false, false},
+    {"put apart", put_apart, false, false, false},
+    {"number", number, false, false, false},
+    {"type", type_more, false, false, false},
+    {"clear", jl_char_clear, false, false, false},
+    {"home", jl_char_home, false, false, false},
+    {"cursor", cursor, false, false, false},
+    {"show", hide, false, false, false},
+    {"shift", shift, false, false, false},
+    {"move", move, false, false, false},
+    {"define", define, false, false, false},
+    {"test card", test_card, false, false, false},
+    {"marquee", marquee, false, false, false},
+    {"buffer", through_a_buffer, false, false, false},
+    {"light", light_off, false, false, true},
+    {"contrast", contrast, true, false, false},
+    {"icons", icons, true, false, false},
+};
+
+static void character_modules(void) {
+    static const struct {
+        const char *name;
+        const struct jl_char_wire *wire;
+        uint8_t columns, rows;
+    } modules[] = {
+        {"i2c", &jl_char_wire_i2c, 16, 2},
+        {"st7036", &jl_char_wire_st7036, 16, 2},
+        {"three rows", &jl_char_wire_st7036, 16, 3},
+        {"expander", &jl_char_wire_expander, 20, 4},
+    };
+    int failures = 0;
+    for (size_t i = 0; i < sizeof modules / sizeof modules[0]; i++) {
+        const struct jl_char_config config = {.wire = modules[i].wire,
+                                              .expander = &jl_char_expander_usual,
+                                              .columns = modules[i].columns,
+                                              .rows = modules[i].rows,
+                                              .i2c_address = 0x27,
+                                              .glyphs = glyphs,
+                                              .glyph_count = 1};
+        for (size_t k = 0; k < sizeof char_calls / sizeof char_calls[0]; k++) {
+            const struct char_call *call = &char_calls[k];
+            if ((call->of_st7036 && modules[i].wire != &jl_char_wire_st7036) ||
+                (call->of_expander && modules[i].wire != &jl_char_wire_expander)) {
+                continue;
+            }
+            for (int n = 0;; n++) {
+                struct jl_char_panel panel;
+                test_row("%s: %s, transfer %d", modules[i].name, call->name, n);
+                fail_at(-1);
+                EXPECT_INT(jl_char_open(&panel, &config, &port), JL_OK);
+                EXPECT_INT(jl_char_wake(&panel), JL_OK);
+                fail_at(n);
+                jl_status status = call->run(&panel);
+                if (!bus.dead) { /* it has no more transfers */
+                    EXPECT_INT(status, JL_OK);
+                    EXPECT(n > 0);
+                    break;
+                }
+                failures++;
+                EXPECT_INT(status, JL_BUS_ERROR);
+                EXPECT_INT(bus.after, 0);
+                EXPECT_INT(jl_char_status(&panel), JL_BUS_ERROR);
+                EXPECT_INT(jl_char_home(&panel), JL_NOT_AWAKE);
+                fail_at(-1);
+                EXPECT_INT(jl_char_wake(&panel), JL_OK);
+                EXPECT_INT(call->run(&panel), JL_OK);
+            }
+        }
+    }
+    EXPECT(failures > 300);
+}
+
+/* ---- panels with calls of their own ---- */
+
+static uint8_t pixels[30 * 128];
+
+static jl_status draw(struct jl_panel *p) {
+    struct jl_frame frame;
+    jl_status status = jl_panel_frame(p, &frame, pixels, sizeof pixels);
+    return status == JL_OK ? jl_panel_present(p, &frame) : status;
+}
+static jl_status send_piece(struct jl_panel *p) {
+    return jl_panel_send(p, (struct jl_rect){0, 8, 16, 8}, pixels, 2);
+}
+static jl_status sleep_and_resume(struct jl_panel *p) {
+    jl_status status = jl_panel_sleep(p);
+    return status == JL_OK ? jl_panel_resume(p) : status;
+}
+static jl_status t6963c_text(struct jl_panel *p) {
+    return jl_t6963c_text(p, 1, 0, "ok");
+}
+static jl_status t6963c_define(struct jl_panel *p) {
+    return jl_t6963c_define(p, 1, dots);
+}
+static jl_status t6963c_symbol(struct jl_panel *p) {
+    return jl_t6963c_symbol(p, 0, 1, 1);
+}
+static jl_status t6963c_show(struct jl_panel *p) {
+    return jl_t6963c_text_show(p, true);
+}
+static jl_status st7920_text(struct jl_panel *p) {
+    return jl_st7920_text(p, 2, 1, "ok");
+}
+static jl_status st7920_define(struct jl_panel *p) {
+    static const uint16_t rows[16] = {1, 2, 3};
+    return jl_st7920_define(p, 1, rows);
+}
+static jl_status st7920_symbol(struct jl_panel *p) {
+    return jl_st7920_symbol(p, 2, 1, 1);
+}
+
+static const struct {
+    const char *name;
+    struct jl_panel_config config;
+    jl_status (*calls[8])(struct jl_panel *panel);
+} panels[] = {
+    {"t6963c",
+     {.controller = &jl_t6963c, .bus = &jl_bus_t6963c, .width = 32, .height = 16},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume, t6963c_text, t6963c_define, t6963c_symbol,
+      t6963c_show}},
+    {"t6963c's text",
+     {.controller = &jl_t6963c, .bus = &jl_bus_t6963c, .width = 32, .height = 16},
+     {jl_t6963c_text_clear}},
+    {"st7920 on 8 lines",
+     {.controller = &jl_st7920, .bus = &jl_bus_6800_8_paced, .width = 128, .height = 16},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume, st7920_text, st7920_define, st7920_symbol,
+      jl_st7920_text_clear}},
+    {"ks0108",
+     {.controller = &jl_ks0108, .bus = &jl_bus_6800_8_paced, .width = 192, .height = 16},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume}},
+    {"sed1520",
+     {.controller = &jl_sed1520, .bus = &jl_bus_6800_8, .width = 122, .height = 16},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume}},
+    {"ws0010",
+     {.controller = &jl_ws0010_graphics, .bus = &jl_bus_6800_8_paced, .width = 100, .height = 16},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume}},
+    {"memory LCD",
+     {.controller = &jl_ls013b7dh03, .bus = &jl_bus_memory_lcd, .width = 128, .height = 16},
+     {jl_panel_wake, draw, jl_memory_lcd_vcom}},
+};
+
+/* Long calls fail at their first transfers, at their last, and at some between. */
+static void panels_with_calls_of_their_own(void) {
+    int failures = 0;
+    bus.answers = 0x2B; /* of a t6963c: ready for anything */
+    for (size_t i = 0; i < sizeof panels / sizeof panels[0]; i++) {
+        for (int k = 0; k < 8 && panels[i].calls[k]; k++) {
+            for (int n = 0;; n += n < 40 ? 1 : 37) {
+                struct jl_panel panel;
+                test_row("%s: call %d, transfer %d", panels[i].name, k, n);
+                fail_at(-1);
+                EXPECT_INT(jl_panel_open(&panel, &panels[i].config, &port), JL_OK);
+                EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+                fail_at(n);
+                jl_status status = panels[i].calls[k](&panel);
+                if (!bus.dead) {
+                    EXPECT_INT(status, JL_OK);
+                    EXPECT(n > 0);
+                    break;
+                }
+                failures++;
+                EXPECT_INT(status, JL_BUS_ERROR);
+                EXPECT_INT(bus.after, 0);
+                EXPECT_INT(jl_panel_status(&panel), JL_BUS_ERROR);
+                EXPECT_INT(jl_panel_sleep(&panel), JL_NOT_AWAKE);
+                fail_at(-1);
+                EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+                EXPECT_INT(panels[i].calls[k](&panel), JL_OK);
+            }
+        }
+    }
+    EXPECT(failures > 500);
+}
+
+const struct test_group test_groups[] = {
+    {"character_modules", character_modules},
+    {"panels_with_calls_of_their_own", panels_with_calls_of_their_own},
+    {NULL, NULL},
+};
