@@ -2,6 +2,7 @@
 #include "harness.h"
 
 #include <math.h>
+#include <stdio.h>
 #include <string.h>
 
 #include "jadelamp/jadelamp.h"
@@ -295,7 +296,41 @@ static void icons_have_names(void) {
     }
 }
 
+/* Packed and mixed to the nearest, by arithmetic that has room for it. */
+static void channels_to_the_nearest(void) {
+    for (unsigned value = 0; value < 256; value++) {
+        for (unsigned bits = 1; bits <= 8; bits++) {
+            double exact = value * (double)((1u << bits) - 1) / 255;
+            EXPECT(fabs(jl_channel_pack(value, bits) - exact) <= 0.5);
+        }
+        for (unsigned share = 0; share < 256; share += 5) {
+            double exact = (value * (255.0 - share) + (255.0 - value) * share) / 255;
+            EXPECT(fabs(jl_channel_mix(value, 255 - value, share) - exact) <= 0.5);
+            jl_color from = JL_RGB(value, 0, 255), to = JL_RGB(255 - value, 255, 0);
+            EXPECT_INT(jl_color_mix(from, to, (uint8_t)share),
+                       JL_RGB(jl_channel_mix(value, 255 - value, share), share, 255 - share));
+        }
+        EXPECT_INT(jl_color_luminance(JL_RGB(value, value, value)), value);
+    }
+    EXPECT_INT(jl_color_luminance(JL_RGB(255, 0, 0)), 76); /* 77 * 255 / 256, cut */
+    EXPECT_INT(jl_color_luminance(JL_RGB(0, 255, 0)), 149);
+    EXPECT_INT(jl_color_luminance(JL_RGB(0, 0, 255)), 28);
+}
+
+/* The text, the numbers and the library agree; versions compare as they follow one another. */
+static void versions(void) {
+    char text[20];
+    snprintf(text, sizeof text, "%d.%d.%d", JL_VERSION_MAJOR, JL_VERSION_MINOR, JL_VERSION_PATCH);
+    EXPECT_TEXT(JL_VERSION_TEXT, text);
+    EXPECT_TEXT(JL_VERSION_TEXT, PROJECT_VERSION); /* of CMakeLists.txt */
+    EXPECT_INT(jl_version(), JL_VERSION);
+    EXPECT(JL_VERSION_OF(0, 1, 9) < JL_VERSION_OF(0, 2, 0));
+    EXPECT(JL_VERSION_OF(0, 99, 99) < JL_VERSION_OF(1, 0, 0));
+}
+
 const struct test_group test_groups[] = {
+    {"channels_to_the_nearest", channels_to_the_nearest},
+    {"versions", versions},
     {"colors_from_hue", colors_from_hue},
     {"colors_from_text", colors_from_text},
     {"points_at_a_distance", points_at_a_distance},

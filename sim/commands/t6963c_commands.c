@@ -11,7 +11,7 @@ static const struct command t6963c[] = {
     {0x43, 0x43, 2, 2, "graphic area", "{0} columns"},
     {0x80, 0x8F, 0, 0, "mode set", "{c:2-0|OR|XOR|?|AND|text attributes}, {c:3|own ROM|own RAM}"},
     {0x90, 0x9F, 0, 0, "display mode",
-     "graphics {c:3|off|on}, text {c:2|off|on}, cursor {c:1|off|on}{c:0|| blinks}"},
+     "graphics {c:3|off|on}, text {c:2|off|on}, cursor {c:1|off|on}, blinking {c:0|off|on}"},
     {0xA0, 0xA7, 0, 0, "cursor pattern", "{c:2-0+1} lines"},
     {0xB0, 0xB0, 0, 0, "auto write", 0},
     {0xB1, 0xB1, 0, 0, "auto read", 0},
