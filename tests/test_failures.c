@@ -203,7 +203,7 @@ static void character_modules(void) {
 
 /* ---- panels with calls of their own ---- */
 
-static uint8_t pixels[30 * 128];
+static _Alignas(4) uint8_t pixels[30 * 128];
 
 static jl_status draw(struct jl_panel *p) {
     struct jl_frame frame;
@@ -211,7 +211,7 @@ static jl_status draw(struct jl_panel *p) {
     return status == JL_OK ? jl_panel_present(p, &frame) : status;
 }
 static jl_status send_piece(struct jl_panel *p) {
-    return jl_panel_send(p, (struct jl_rect){0, 8, 16, 8}, pixels, 2);
+    return jl_panel_send(p, (struct jl_rect){0, 8, 16, 8}, pixels, 64);
 }
 static jl_status sleep_and_resume(struct jl_panel *p) {
     jl_status status = jl_panel_sleep(p);
@@ -240,11 +240,81 @@ static jl_status st7920_symbol(struct jl_panel *p) {
     return jl_st7920_symbol(p, 2, 1, 1);
 }
 
+static jl_status contrast_of_panel(struct jl_panel *p) {
+    return jl_panel_contrast(p, 9);
+}
+static jl_status inverted(struct jl_panel *p) {
+    return jl_panel_invert(p, true);
+}
+static jl_status turned(struct jl_panel *p) {
+    jl_status status = jl_panel_turn(p, JL_TURN_180);
+    return status == JL_OK ? draw(p) : status;
+}
+static jl_status all_on(struct jl_panel *p) {
+    return jl_panel_all_on(p, true);
+}
+static jl_status directly(struct jl_panel *p) {
+    struct jl_direct direct;
+    uint8_t memory[64];
+    jl_status status = jl_direct_init(&direct, p, memory, sizeof memory);
+    if (status == JL_OK) {
+        jl_fill_rect(&direct.target, (struct jl_rect){0, 0, 16, 16}, JL_WHITE);
+        jl_fill_rect(&direct.target, (struct jl_rect){16, 8, 8, 8}, JL_BLACK);
+        status = direct.status;
+    }
+    return status;
+}
+static jl_status by_bands(struct jl_panel *p) {
+    struct jl_bands bands;
+    uint8_t memory[300];
+    jl_status status = jl_bands_begin(&bands, p, memory, sizeof memory);
+    while (status == JL_OK && jl_bands_next(&bands)) {
+        jl_fill_rect(&bands.frame.target, (struct jl_rect){1, 1, 9, 9}, JL_WHITE);
+    }
+    return status == JL_OK ? jl_bands_end(&bands) : status;
+}
+
+/* What most panels can do. */
+#define USUAL_CALLS                                                                                \
+    {                                                                                              \
+        jl_panel_wake, draw, send_piece, sleep_and_resume, contrast_of_panel, inverted, by_bands,  \
+            turned                                                                                 \
+    }
+#define SMALL .width = 32, .height = 16
+
 static const struct {
     const char *name;
     struct jl_panel_config config;
     jl_status (*calls[8])(struct jl_panel *panel);
 } panels[] = {
+    {"ssd1306",
+     {.controller = &jl_ssd1306, .bus = &jl_bus_i2c, SMALL, .i2c_address = 0x3C},
+     USUAL_CALLS},
+    {"ssd1306, byte by byte",
+     {.controller = &jl_ssd1306, .bus = &jl_bus_i2c_single, SMALL, .i2c_address = 0x3C},
+     {jl_panel_wake, draw, all_on, directly}},
+    {"sh1106", {.controller = &jl_sh1106, .bus = &jl_bus_spi, SMALL}, USUAL_CALLS},
+    {"sh1107", {.controller = &jl_sh1107, .bus = &jl_bus_spi, SMALL}, USUAL_CALLS},
+    {"uc1609", {.controller = &jl_uc1609, .bus = &jl_bus_spi, SMALL}, USUAL_CALLS},
+    {"st7565", {.controller = &jl_st7565, .bus = &jl_bus_8080_8, SMALL}, USUAL_CALLS},
+    {"pcd8544",
+     {.controller = &jl_pcd8544, .bus = &jl_bus_spi, SMALL},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume, contrast_of_panel, inverted, all_on}},
+    {"ssd1325",
+     {.controller = &jl_ssd1325, .bus = &jl_bus_i2c, SMALL, .i2c_address = 0x3C},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume, contrast_of_panel, inverted, by_bands}},
+    {"ssd1322", {.controller = &jl_ssd1322, .bus = &jl_bus_spi, SMALL}, USUAL_CALLS},
+    {"ssd1331", {.controller = &jl_ssd1331, .bus = &jl_bus_spi, SMALL}, USUAL_CALLS},
+    {"ssd1351", {.controller = &jl_ssd1351, .bus = &jl_bus_spi, SMALL}, USUAL_CALLS},
+    {"st7789",
+     {.controller = &jl_st7789, .bus = &jl_bus_spi, SMALL},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume, inverted, by_bands, turned, directly}},
+    {"ili9225",
+     {.controller = &jl_ili9225, .bus = &jl_bus_spi, SMALL},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume, inverted, by_bands, turned, directly}},
+    {"ili9341 on 16 lines",
+     {.controller = &jl_ili9341, .bus = &jl_bus_8080_16, SMALL, .format = &jl_rgb565_cpu},
+     {jl_panel_wake, draw, send_piece, sleep_and_resume, by_bands, directly}},
     {"t6963c",
      {.controller = &jl_t6963c, .bus = &jl_bus_t6963c, .width = 32, .height = 16},
      {jl_panel_wake, draw, send_piece, sleep_and_resume, t6963c_text, t6963c_define, t6963c_symbol,
