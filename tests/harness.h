@@ -56,7 +56,7 @@ bool test_stored_picture(const struct jl_picture *seen, const char *name, const 
 #define EXPECT_STORED_PICTURE(seen, name) test_stored_picture((seen), (name), __FILE__, __LINE__)
 
 /* How many of `all` random cases are tried: a quarter, so that all tests take less than a minute;
- * all of them where the environment has JADELAMP_THOROUGH, as in CI. */
+ * all of them where the environment has JADELAMP_THOROUGH, as at night in CI. */
 int test_cases(int all);
 
 /* A seeded sequence of numbers (xorshift32), the same in every run. */
