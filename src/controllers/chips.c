@@ -58,12 +58,6 @@ size_t jl_chips_next(const struct jl_rect *area, struct jl_stretch *stretch, uin
     return area->x ? 4 : 2;
 }
 
-size_t jl_chips_setup(const struct jl_panel *panel, uint8_t *out) {
-    (void)panel;
-    (void)out;
-    return 0;
-}
-
 size_t jl_chips_power(uint8_t *out, uint8_t off, bool on) {
     out[0] = 1;
     out[1] = (uint8_t)(off + on);

@@ -21,9 +21,6 @@ jl_status jl_chips_step(const struct jl_panel *panel, const uint8_t *step);
 size_t jl_chips_next(const struct jl_rect *area, struct jl_stretch *stretch, uint8_t *out,
                      int columns, uint8_t first);
 
-/* No steps: nothing about such a module can be set. */
-size_t jl_chips_setup(const struct jl_panel *panel, uint8_t *out);
-
 /* Off, 0, or on; `off` is the opcode, and on the one behind it. */
 size_t jl_chips_power(uint8_t *out, uint8_t off, bool on);
 

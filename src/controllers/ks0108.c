@@ -3,6 +3,7 @@
 #include "jadelamp/controllers/ks0108.h"
 
 #include "chips.h"
+#include "no_setup.h"
 
 enum { COLUMNS = 64, OFF = 0x3E, SET_COLUMN = 0x40 };
 
@@ -41,7 +42,7 @@ const struct jl_controller jl_ks0108 = {
     .parallel_cycle_ns = 1000,
     .wake_steps = wake_steps,
     .wake_steps_bytes = sizeof wake_steps,
-    .setup = jl_chips_setup,
+    .setup = jl_no_setup,
     .setting = setting,
     .next = next,
     .rare_step = jl_chips_step,

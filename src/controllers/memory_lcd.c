@@ -6,18 +6,13 @@
 
 #include "../panel/panel.h"
 #include "../panel/units.h"
+#include "no_setup.h"
 
 enum { MODE_WRITE = 0x80, MODE_VCOM = 0x40, MODE_CLEAR = 0x20 };
 
 static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_SEND(MODE_CLEAR, 0), /* all white */
 };
-
-static size_t setup(const struct jl_panel *panel, uint8_t *out) {
-    (void)panel;
-    (void)out;
-    return 0; /* nothing about the module can be set */
-}
 
 static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
                       uint8_t *out) {
@@ -75,7 +70,7 @@ jl_status jl_memory_lcd_vcom_pin(struct jl_panel *panel) {
         .ram_height = (rows), .buses = 1 << JL_BUS_MEMORY_LCD, .turns = JL_TURNS_NONE,             \
         .column_unit = 8, .whole_lines = true, .window_price_px = JL_WINDOW_A_LINE + 16,           \
         .layouts[JL_WIRES_SERIAL] = 1 << JL_LAYOUT_MONO_ROWS, .serial_cycle_ns = (cycle_ns),       \
-        .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .setup = setup,           \
+        .wake_steps = wake_steps, .wake_steps_bytes = sizeof wake_steps, .setup = jl_no_setup,     \
         .setting = setting, .next = next                                                           \
     }
 

@@ -2,6 +2,7 @@
 #include "jadelamp/controllers/sed1520.h"
 
 #include "chips.h"
+#include "no_setup.h"
 
 enum { COLUMNS = 61, OFF = 0xAE, ALL_ON = 0xA4 };
 
@@ -47,7 +48,7 @@ const struct jl_controller jl_sed1520 = {
     .parallel_cycle_ns = 1000,
     .wake_steps = wake_steps,
     .wake_steps_bytes = sizeof wake_steps,
-    .setup = jl_chips_setup,
+    .setup = jl_no_setup,
     .setting = setting,
     .next = next,
     .rare_step = jl_chips_step,

@@ -7,6 +7,7 @@
 
 #include "../core/mem.h"
 #include "../panel/units.h"
+#include "no_setup.h"
 
 enum {
     BASIC = 0x30,    /* 8 bits, instruction set 1 */
@@ -30,12 +31,6 @@ static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_CLEAR,
     JL_STEP_SEND(GRAPHICS),
 };
-
-static size_t setup(const struct jl_panel *panel, uint8_t *out) {
-    (void)panel;
-    (void)out;
-    return 0; /* nothing about the module can be set */
-}
 
 static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
                       uint8_t *out) {
@@ -101,7 +96,7 @@ const struct jl_controller jl_st7920 = {
     .parallel_cycle_ns = 1200, /* at 5 V */
     .wake_steps = wake_steps,
     .wake_steps_bytes = sizeof wake_steps,
-    .setup = setup,
+    .setup = jl_no_setup,
     .setting = setting,
     .window = window,
     .next = next,

@@ -4,6 +4,8 @@
  */
 #include "jadelamp/controllers/ws0010_graphics.h"
 
+#include "no_setup.h"
+
 enum {
     CLEAR = 0x01,
     ENTRY = 0x06, /* the address counts up */
@@ -24,12 +26,6 @@ static const uint8_t JL_FLASH wake_steps[] = {
     JL_STEP_CLEAR,
     JL_STEP_SEND(DISPLAY_ON),
 };
-
-static size_t setup(const struct jl_panel *panel, uint8_t *out) {
-    (void)panel;
-    (void)out;
-    return 0; /* nothing about the module can be set */
-}
 
 static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_t value,
                       uint8_t *out) {
@@ -62,7 +58,7 @@ const struct jl_controller jl_ws0010_graphics = {
     .parallel_cycle_ns = 500,
     .wake_steps = wake_steps,
     .wake_steps_bytes = sizeof wake_steps,
-    .setup = setup,
+    .setup = jl_no_setup,
     .setting = setting,
     .window = window,
     .next = jl_next_line,
