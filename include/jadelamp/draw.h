@@ -22,6 +22,7 @@ extern "C" {
 struct jl_bit_order {
     /** Rows y .. y+7 of column x, row y in bit 0; 0 for positions outside the map. */
     uint8_t (*column)(const struct jl_bitmap *map, int x, int y);
+    bool plain_columns; /**< the bits are vertical bytes that can be read as they are */
 };
 
 /** Vertical bytes, bit 0 on top; 8 rows a page, pages from the top down. */

@@ -29,6 +29,15 @@ enum { JL_CHUNK = 16 };
  */
 typedef void (*jl_shade_fn)(const void *context, int x, int y, int count, jl_color *row);
 
+/** A 1-bit picture and where it goes. */
+struct jl_stencil {
+    struct jl_rect area;
+    const struct jl_bitmap *map;
+    int16_t map_x, map_y; /**< the place of the map that falls on the area's top left */
+    jl_color ink, paper;  /**< of set bits, and of others and places outside the map; JL_CLEAR:
+                               not drawn */
+};
+
 /**
  * What a kind of target can do, in its own pixels. The tables are constant and
  * shared. Areas are not empty and lie inside the clip.
@@ -39,13 +48,8 @@ struct jl_target_ops {
     uint32_t (*ink)(const struct jl_target *target, jl_color color);
     /** Sets every pixel of the area to what ink() gave. */
     void (*fill)(struct jl_target *target, struct jl_rect area, uint32_t ink);
-    /**
-     * Draws a 1-bit picture: the pixel at the area's top left comes from column
-     * map_x, row map_y of the map. Set bits become ink, others paper; positions
-     * outside the map count as paper. Either may be JL_CLEAR.
-     */
-    void (*stencil)(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper);
+    /** Draws a 1-bit picture. */
+    void (*stencil)(struct jl_target *target, const struct jl_stencil *stencil);
     /** Sets a run of pixels; entries of JL_CLEAR are left alone. NULL: done by fills. Partly
      * transparent ones come only where `shades` has JL_SHADES_MIXED. */
     void (*put)(struct jl_target *target, int16_t x, int16_t y, int16_t count, const jl_color *row);
@@ -60,9 +64,9 @@ struct jl_target_ops {
                    const jl_color *row);
     /**
      * Sets a pixel within the clip to what ink() gave, and leaves it to the caller to tell the
-     * damage. Returns whether the memory differs now. Frames only; NULL: done by fills.
+     * damage. Not 0: the memory differs now. Frames only; NULL: done by fills.
      */
-    bool (*dot)(struct jl_target *target, int16_t x, int16_t y, uint32_t ink);
+    unsigned (*dot)(struct jl_target *target, int16_t x, int16_t y, uint32_t ink);
     uint8_t shades; /**< sum of enum jl_shades */
 };
 

@@ -13,8 +13,7 @@
  */
 struct jl_painter {
     void (*fill)(struct jl_target *target, struct jl_rect area, jl_color color);
-    void (*stencil)(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int map_x, int map_y, jl_color ink, jl_color paper);
+    void (*stencil)(struct jl_target *target, const struct jl_stencil *stencil);
     void (*shade)(struct jl_target *target, struct jl_rect area, jl_shade_fn shade,
                   const void *context);
     struct jl_rect (*to_own)(const struct jl_target *target, struct jl_rect area);
@@ -56,9 +55,8 @@ static inline struct jl_rect jl_paint_visible(const struct jl_target *target) {
     return target->painter ? target->painter->to_picture(target, target->clip) : target->clip;
 }
 
-/* A map whose (map_x, map_y) falls on the area's top left; places outside the map are paper. */
-void jl_paint_stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                      int map_x, int map_y, jl_color ink, jl_color paper);
+/* Its area is cut to the clip. */
+void jl_paint_stencil(struct jl_target *target, struct jl_stencil *stencil);
 
 struct jl_damage;
 

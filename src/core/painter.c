@@ -227,13 +227,13 @@ static void shade_stencil(const void *context, int x, int y, int count, jl_color
     }
 }
 
-static void stencil(struct jl_target *t, struct jl_rect area, const struct jl_bitmap *map,
-                    int map_x, int map_y, jl_color ink, jl_color paper) {
-    struct placed_map placed = {map, area.x - map_x, area.y - map_y, ink, paper};
+static void stencil(struct jl_target *t, const struct jl_stencil *s) {
+    struct placed_map placed = {s->map, s->area.x - s->map_x, s->area.y - s->map_y, s->ink,
+                                s->paper};
     if (t->mode == JL_MODE_INVERT) {
         placed.paper = JL_CLEAR;
     }
-    shade(t, area, shade_stencil, &placed);
+    shade(t, s->area, shade_stencil, &placed);
 }
 
 const struct jl_painter jl_painter_full = {

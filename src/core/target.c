@@ -24,15 +24,17 @@ void jl_target_unclip(struct jl_target *target, struct jl_rect before) {
     target->clip = jl_rect_intersect(target->bounds, before);
 }
 
-void jl_paint_stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                      int map_x, int map_y, jl_color ink, jl_color paper) {
+void jl_paint_stencil(struct jl_target *target, struct jl_stencil *stencil) {
     if (target->painter) {
-        target->painter->stencil(target, area, map, map_x, map_y, ink, paper);
+        target->painter->stencil(target, stencil);
         return;
     }
-    int16_t x = area.x, y = area.y;
-    if (jl_rect_cut(&area, &target->clip)) {
-        target->ops->stencil(target, area, map, (int16_t)(map_x + area.x - x),
-                             (int16_t)(map_y + area.y - y), ink, paper);
+    /* Both wrap in the same way: what is left of a map is as far from it as what is right. */
+    stencil->map_x = (int16_t)(stencil->map_x - stencil->area.x);
+    stencil->map_y = (int16_t)(stencil->map_y - stencil->area.y);
+    if (jl_rect_cut(&stencil->area, &target->clip)) {
+        stencil->map_x = (int16_t)(stencil->map_x + stencil->area.x);
+        stencil->map_y = (int16_t)(stencil->map_y + stencil->area.y);
+        target->ops->stencil(target, stencil);
     }
 }

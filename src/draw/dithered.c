@@ -58,11 +58,12 @@ static void fill(struct jl_target *target, struct jl_rect area, jl_color color) 
     }
 }
 
-static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+static void stencil(struct jl_target *target, const struct jl_stencil *s) {
+    struct jl_rect area = s->area;
     for (int y = 0; y < area.h; y++) {
         for (int x = 0; x < area.w; x++) {
-            jl_color color = map->order->column(map, map_x + x, map_y + y) & 1 ? ink : paper;
+            bool set = s->map->order->column(s->map, s->map_x + x, s->map_y + y) & 1;
+            jl_color color = set ? s->ink : s->paper;
             put(target, (int16_t)(area.x + x), (int16_t)(area.y + y), 1, &color);
         }
     }

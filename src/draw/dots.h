@@ -7,7 +7,7 @@
 
 struct jl_dots {
     struct jl_target *target;
-    bool (*dot)(struct jl_target *target, int16_t x, int16_t y, uint32_t ink);
+    unsigned (*dot)(struct jl_target *target, int16_t x, int16_t y, uint32_t ink);
     uint32_t ink;
     int32_t left, top, right, bottom; /* of the clip, all included */
     bool seen;                        /* all of the shape lies within it */
@@ -18,11 +18,17 @@ struct jl_dots {
 bool jl_dots_begin(struct jl_dots *dots, const struct jl_brush *brush, int32_t x0, int32_t y0,
                    int32_t x1, int32_t y1);
 
-/* Sets a pixel if it lies within the clip. True: it was changed. */
-static inline bool jl_dots_set(const struct jl_dots *dots, int32_t x, int32_t y) {
-    return (dots->seen ||
-            (x >= dots->left && x <= dots->right && y >= dots->top && y <= dots->bottom)) &&
-           dots->dot(dots->target, (int16_t)x, (int16_t)y, dots->ink);
+/* Sets a pixel if it lies within the clip. Not 0: it was changed. Compilers for size had better not
+ * call it: it is called for each pixel. */
+#ifdef __GNUC__
+__attribute__((always_inline))
+#endif
+static inline unsigned
+jl_dots_set(const struct jl_dots *dots, int32_t x, int32_t y) {
+    if (!dots->seen && (x < dots->left || x > dots->right || y < dots->top || y > dots->bottom)) {
+        return 0;
+    }
+    return dots->dot(dots->target, (int16_t)x, (int16_t)y, dots->ink);
 }
 
 /* Tells that pixels were changed between two corners, both included, in any order. What has dots is

@@ -88,7 +88,7 @@ static void tell(const struct jl_dots *dots, struct quarter *q) {
 /* Pixels from `from` to `to` right of the middle, and left of it, in both rows at a distance. */
 static void four_dots(const struct jl_dots *dots, struct quarter *q, int32_t from, int32_t to,
                       int32_t dy) {
-    bool changed = false;
+    unsigned changed = 0;
     for (int32_t dx = from; dx <= to; dx++) {
         changed |= jl_dots_set(dots, q->x + dx, q->y + dy);
         changed |= jl_dots_set(dots, q->x - dx, q->y + dy);

@@ -124,7 +124,7 @@ void jl_draw_image(struct jl_target *target, int16_t x, int16_t y, const struct 
     bool whole = !image->has_key && !image->palette, plain = whole && !image->mask;
     if (plain && bits && target->mode == JL_MODE_REPLACE) {
         const struct jl_bitmap map = {image->pixels, image->width, image->height, bits};
-        jl_paint_stencil(target, area, &map, 0, 0, JL_WHITE, JL_BLACK);
+        jl_paint_stencil(target, &(struct jl_stencil){area, &map, 0, 0, JL_WHITE, JL_BLACK});
         return;
     }
     if (same && (plain || (whole && !image->packing)) && !target->painter &&

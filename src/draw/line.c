@@ -83,19 +83,18 @@ static void dots_along(const struct walk *walk, const struct jl_dots *dots, int3
     /* Twice the rest, and half a step on, so that a whole one is where rounding goes up; on ties as
      * line_along() has it. */
     uint32_t error = 2 * rest + reach - (sign > 0 ? 0 : 1);
-    uint32_t by = 2 * rise, whole_step = 2 * reach;
+    uint32_t by = 2 * rise, whole_step = reach ? 2 * reach : 1;
     if (reach && error >= whole_step) {
         error -= whole_step;
         whole++;
     }
     int32_t b = b0 + sign * (int32_t)whole;
     for (int32_t a = first; a <= last;) {
-        int32_t end = last - a < piece ? last : a + piece - 1, start = a, start_b = b, last_b = b;
-        bool changed = false;
+        int32_t end = last - a < piece ? last : a + piece - 1, start = a, start_b = b;
+        unsigned changed = 0;
         if (walk->along_is_x) {
             for (; a <= end; a++) {
                 changed |= jl_dots_set(dots, a, b);
-                last_b = b;
                 error += by;
                 if (error >= whole_step) {
                     error -= whole_step;
@@ -105,7 +104,6 @@ static void dots_along(const struct walk *walk, const struct jl_dots *dots, int3
         } else {
             for (; a <= end; a++) {
                 changed |= jl_dots_set(dots, b, a);
-                last_b = b;
                 error += by;
                 if (error >= whole_step) {
                     error -= whole_step;
@@ -113,6 +111,7 @@ static void dots_along(const struct walk *walk, const struct jl_dots *dots, int3
                 }
             }
         }
+        int32_t last_b = error < by ? b - sign : b; /* it is less where a step was just taken */
         if (changed && walk->along_is_x) {
             jl_dots_changed(dots->target, start, start_b, end, last_b);
         } else if (changed) {

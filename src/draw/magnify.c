@@ -45,13 +45,12 @@ static uint8_t column(const struct jl_bitmap *map, int x, int y) {
 
 static const struct jl_bit_order order = {.column = column};
 
-static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+static void stencil(struct jl_target *target, const struct jl_stencil *s) {
     const struct jl_magnified *m = (const struct jl_magnified *)target;
-    struct jl_rect to = squares(m, area);
-    const struct enlarged enlarged = {map, map_x, map_y, m->factor};
+    struct jl_rect to = squares(m, s->area);
+    const struct enlarged enlarged = {s->map, s->map_x, s->map_y, m->factor};
     const struct jl_bitmap large = {(const uint8_t *)(const void *)&enlarged, to.w, to.h, &order};
-    jl_paint_stencil(m->to, to, &large, 0, 0, ink, paper);
+    jl_paint_stencil(m->to, &(struct jl_stencil){to, &large, 0, 0, s->ink, s->paper});
 }
 
 struct wide_row {

@@ -23,5 +23,5 @@ static const struct jl_bit_order repeated = {.column = column};
 void jl_fill_pattern(struct jl_target *target, struct jl_rect rect, const uint8_t pattern[8],
                      jl_color ink, jl_color paper) {
     struct jl_bitmap endless = {pattern, 8, 8, &repeated};
-    jl_paint_stencil(target, rect, &endless, rect.x, rect.y, ink, paper);
+    jl_paint_stencil(target, &(struct jl_stencil){rect, &endless, rect.x, rect.y, ink, paper});
 }

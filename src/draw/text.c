@@ -44,17 +44,19 @@ uint16_t jl_text_part(struct jl_target *target, int32_t x, int16_t y, const char
     uint16_t missing = 0;
     int32_t pen = x;
     uint32_t code;
+    struct jl_text_glyph found;
+    struct jl_stencil s = {.map = &found.glyph.map, .ink = style->ink, .paper = style->paper};
     while (text != end && pen <= INT16_MAX && (code = jl_utf8_next(&text)) != 0) {
-        struct jl_text_glyph found;
         bool known = jl_text_cell(style, code, &found);
         const struct jl_glyph *glyph = &found.glyph;
-        struct jl_rect cell = {(int16_t)pen, y, glyph->advance, style->font->height};
+        s.area = (struct jl_rect){(int16_t)pen, y, glyph->advance, style->font->height};
         if (known && found.font->kind->paint) {
-            found.font->kind->paint(target, cell, (int32_t)y + style->font->ascent, glyph,
+            found.font->kind->paint(target, s.area, (int32_t)y + style->font->ascent, glyph,
                                     style->ink, style->paper);
         } else {
-            jl_paint_stencil(target, cell, &glyph->map, -glyph->left,
-                             glyph->top - style->font->ascent, style->ink, style->paper);
+            s.map_x = (int16_t)-glyph->left;
+            s.map_y = (int16_t)(glyph->top - style->font->ascent);
+            jl_paint_stencil(target, &s);
         }
         missing = (uint16_t)(missing + !known);
         pen += glyph->advance;

@@ -54,10 +54,10 @@ static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     jl_format_changed(frame, area);
 }
 
-static bool dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
+static unsigned dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
     struct jl_frame *frame = (struct jl_frame *)target;
     store(jl_format_line(frame, y, 0), jl_format_column(frame, x), (unsigned)ink);
-    return true;
+    return 1;
 }
 
 static inline unsigned value_at(const uint8_t *line, int x) {
@@ -93,8 +93,9 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
     }
 }
 
-static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+static void stencil(struct jl_target *target, const struct jl_stencil *s) {
+    struct jl_rect area = s->area;
+    jl_color ink = s->ink, paper = s->paper;
     struct jl_frame *frame = (struct jl_frame *)target;
     unsigned ink_value = pack(frame, ink), paper_value = pack(frame, paper);
     int left = jl_format_column(frame, area.x);
@@ -102,7 +103,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
         uint8_t *line = jl_format_line(frame, area.y + y, 0);
         int rows = area.h - y < 8 ? area.h - y : 8;
         for (int x = 0; x < area.w; x++) {
-            unsigned bits = map->order->column(map, map_x + x, map_y + y);
+            unsigned bits = s->map->order->column(s->map, s->map_x + x, s->map_y + y);
             uint8_t *at = line;
             for (int row = 0; row < rows; row++, bits >>= 1, at += frame->stride_bytes) {
                 if ((bits & 1 ? ink : paper) != JL_CLEAR) {

@@ -1,8 +1,10 @@
 /*
  * Formats of whole bytes a pixel. Included by one file a format, which defines BYTES, and
  * the functions pack() (a colour to a pixel, its first byte lowest, or of two bytes highest where
- * it defines HIGH_FIRST) and unpack().
+ * it defines HIGH_FIRST) and unpack(); and MIXES where it has a mix() that is quicker than through
+ * them.
  */
+#include "../core/map_columns.h"
 #include "format.h"
 #include "words.h"
 
@@ -18,6 +20,15 @@
 
 EACH_PIXEL uint32_t pack(jl_color color);
 EACH_PIXEL jl_color unpack(uint32_t pixel);
+
+/* A pixel and a colour over it that is transparent by its top byte. */
+#ifdef MIXES
+EACH_PIXEL uint32_t mix(jl_color color, uint32_t below);
+#else
+EACH_PIXEL uint32_t mix(jl_color color, uint32_t below) {
+    return pack(jl_color_mix(color, unpack(below), (uint8_t)(color >> 24)));
+}
+#endif
 
 /* Byte by byte: pixels may lie at any address. Compilers join what the processor can do at once. */
 EACH_PIXEL void store(uint8_t *out, uint32_t pixel) {
@@ -142,9 +153,9 @@ static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     jl_format_changed(frame, area);
 }
 
-static bool dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
+static unsigned dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
     store(place_of((struct jl_frame *)target, x, y), ink);
-    return true;
+    return 1;
 }
 
 /* A run of partly transparent pixels, mixed with what is there; of two mixtures of the same the
@@ -161,7 +172,7 @@ PIXEL_LOOP const jl_color *mix_run(uint8_t *at, const jl_color *row, const jl_co
         if (color != mixed || now != below) {
             mixed = color;
             below = now;
-            pixel = pack(jl_color_mix(color, unpack(now), (uint8_t)(color >> 24)));
+            pixel = mix(color, now);
         }
         store(at, pixel);
     }
@@ -203,28 +214,63 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
     }
 }
 
-/* Up to 8 rows of a map, where each pixel is ink or paper. */
-PIXEL_LOOP void rows_opaque(uint8_t *top, size_t stride, const struct jl_bitmap *map, int x, int y,
-                            int columns, int rows, const uint32_t pixels[2]) {
-    uint32_t paper = pixels[0], ink = pixels[1];
 #if BYTES == 2 && defined JL_LONG_STORES
-    if (!(((uintptr_t)top | stride) & 1)) {
-        uint16_t stored[2];
-        store((uint8_t *)&stored[0], paper);
-        store((uint8_t *)&stored[1], ink);
-        for (; columns; columns--, top += 2) {
-            unsigned bits = map->order->column(map, x++, y), paper_half = stored[0],
-                     ink_half = stored[1];
-            uint8_t *at = top;
-            for (int row = rows; row; row--, bits >>= 1, at += stride) {
-                *(jl_half *)(void *)at = (uint16_t)(bits & 1 ? ink_half : paper_half);
-            }
+/* Up to 8 rows of columns: paper twice, and how ink differs from it. */
+struct halves {
+    size_t stride;
+    int rows;
+    uint32_t papers, differ;
+};
+
+/* Two columns side by side, their bits 16 apart: the product with how ink differs from paper is
+ * that difference for each one that is set. */
+PIXEL_LOOP void two_columns(uint8_t *at, uint32_t bits, const struct halves *h) {
+    size_t stride = h->stride;
+    uint32_t papers = h->papers, differ = h->differ;
+    int rows = h->rows;
+    do { /* compilers for size test at the top of other loops, and jump there */
+        *(jl_word *)(void *)at = papers ^ (bits & 0x00010001u) * differ;
+        bits >>= 1;
+        at += stride;
+    } while (--rows);
+}
+
+PIXEL_LOOP void one_column(uint8_t *at, uint32_t bits, const struct halves *h) {
+    int rows = h->rows;
+    do {
+        *(jl_half *)(void *)at = (uint16_t)(h->papers ^ (bits & 1) * h->differ);
+        bits >>= 1;
+        at += h->stride;
+    } while (--rows);
+}
+
+/* Up to 8 rows of some columns, opaque, at even addresses. */
+PIXEL_LOOP void halves_opaque(uint8_t *top, size_t stride, const uint8_t *columns, int count,
+                              int rows, const uint32_t pixels[2]) {
+    uint16_t stored[2];
+    store((uint8_t *)&stored[0], pixels[0]);
+    store((uint8_t *)&stored[1], pixels[1]);
+    struct halves h = {stride, rows, stored[0] * 0x00010001u, stored[0] ^ stored[1]};
+    const uint8_t *last = columns + count - 1;
+    while (columns <= last) {
+        uint32_t bits = *columns++;
+        if (columns <= last && !(((uintptr_t)top | stride) & 3)) {
+            two_columns(top, bits | (uint32_t)*columns++ << 16, &h);
+            top += 4;
+        } else {
+            one_column(top, bits, &h);
+            top += 2;
         }
-        return;
     }
+}
 #endif
-    for (; columns; columns--, top += BYTES) {
-        unsigned bits = map->order->column(map, x++, y);
+
+/* Up to 8 rows of some columns, where each pixel is ink or paper. */
+PIXEL_LOOP void bytes_opaque(uint8_t *top, size_t stride, const uint8_t *columns, int count,
+                             int rows, const uint32_t pixels[2]) {
+    uint32_t paper = pixels[0], ink = pixels[1];
+    for (; count; count--, top += BYTES) {
+        unsigned bits = *columns++;
         uint8_t *at = top;
         for (int row = rows; row; row--, bits >>= 1, at += stride) {
             if (bits & 1) {
@@ -236,12 +282,23 @@ PIXEL_LOOP void rows_opaque(uint8_t *top, size_t stride, const struct jl_bitmap 
     }
 }
 
+EACH_PIXEL void rows_opaque(uint8_t *top, size_t stride, const uint8_t *columns, int count,
+                            int rows, const uint32_t pixels[2]) {
+#if BYTES == 2 && defined JL_LONG_STORES
+    if (!(((uintptr_t)top | stride) & 1)) {
+        halves_opaque(top, stride, columns, count, rows, pixels);
+        return;
+    }
+#endif
+    bytes_opaque(top, stride, columns, count, rows, pixels);
+}
+
 /* The same where only set bits are drawn, or clear ones, which are flipped; behind the last one
  * nothing is looked at. */
-PIXEL_LOOP void rows_clear(uint8_t *top, size_t stride, const struct jl_bitmap *map, int x, int y,
-                           int columns, unsigned mask, bool flipped, uint32_t ink) {
-    for (; columns; columns--, top += BYTES) {
-        unsigned bits = map->order->column(map, x++, y);
+PIXEL_LOOP void rows_clear(uint8_t *top, size_t stride, const uint8_t *columns, int count,
+                           unsigned mask, bool flipped, uint32_t ink) {
+    for (; count; count--, top += BYTES) {
+        unsigned bits = *columns++;
         bits = (flipped ? ~bits : bits) & mask;
         for (uint8_t *at = top; bits; bits >>= 1, at += stride) {
             if (bits & 1) {
@@ -251,8 +308,9 @@ PIXEL_LOOP void rows_clear(uint8_t *top, size_t stride, const struct jl_bitmap *
     }
 }
 
-static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+static void stencil(struct jl_target *target, const struct jl_stencil *s) {
+    struct jl_rect area = s->area;
+    jl_color ink = s->ink, paper = s->paper;
     struct jl_frame *frame = (struct jl_frame *)target;
     uint32_t pixels[2] = {ink_of(target, paper), ink_of(target, ink)};
     if (ink == JL_CLEAR && paper == JL_CLEAR) {
@@ -261,11 +319,16 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
     for (int y = 0; y < area.h; y += 8) {
         uint8_t *at = pixel_at(frame, area.x, area.y + y);
         int rows = area.h - y < 8 ? area.h - y : 8;
-        if (ink != JL_CLEAR && paper != JL_CLEAR) {
-            rows_opaque(at, frame->stride_bytes, map, map_x, map_y + y, area.w, rows, pixels);
-        } else {
-            rows_clear(at, frame->stride_bytes, map, map_x, map_y + y, area.w, 0xFFu >> (8 - rows),
-                       ink == JL_CLEAR, pixels[ink != JL_CLEAR]);
+        for (int x = 0; x < area.w; x += JL_CHUNK, at += JL_CHUNK * BYTES) {
+            uint8_t columns[JL_CHUNK];
+            int count = area.w - x < JL_CHUNK ? area.w - x : JL_CHUNK;
+            jl_map_columns(s->map, s->map_x + x, s->map_y + y, count, columns);
+            if (ink != JL_CLEAR && paper != JL_CLEAR) {
+                rows_opaque(at, frame->stride_bytes, columns, count, rows, pixels);
+            } else {
+                rows_clear(at, frame->stride_bytes, columns, count, 0xFFu >> (8 - rows),
+                           ink == JL_CLEAR, pixels[ink != JL_CLEAR]);
+            }
         }
     }
     jl_format_changed(frame, area);

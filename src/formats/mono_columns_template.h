@@ -33,31 +33,33 @@ byte_at(const struct jl_target *target, int16_t x, int16_t y) {
  * stencil of ink everywhere (no map). int throughout: narrower locals cost sign
  * extensions on a Cortex-M0.
  */
-static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+static void stencil(struct jl_target *target, const struct jl_stencil *s) {
     struct jl_frame *frame = (struct jl_frame *)target;
     /* All bits or none: what a clear bit of the map becomes, and whether a set one differs; whether
      * a clear one is drawn, and a set one otherwise. */
-    unsigned paper_bits = jl_lit_bits(paper), bits_differ = jl_lit_bits(ink) ^ paper_bits;
-    unsigned paper_draws = paper == JL_CLEAR ? 0x00 : 0xFF;
-    unsigned draws_differ = ink == JL_CLEAR ? paper_draws : ~paper_draws;
-    int end_y = area.y + area.h;
+    unsigned paper_bits = jl_lit_bits(s->paper), bits_differ = jl_lit_bits(s->ink) ^ paper_bits;
+    unsigned paper_draws = s->paper == JL_CLEAR ? 0x00 : 0xFF;
+    unsigned draws_differ = s->ink == JL_CLEAR ? paper_draws : ~paper_draws;
+    int end_y = s->area.y + s->area.h;
 
-    uint8_t *line = byte_at(target, area.x, area.y);
-    for (int top = area.y & ~7; top < end_y; top += 8, line += frame->stride_bytes) {
-        int above = area.y - top;
+    uint8_t *line = byte_at(target, s->area.x, s->area.y);
+    for (int top = s->area.y & ~7; top < end_y; top += 8, line += frame->stride_bytes) {
+        int above = s->area.y - top;
         int below = top + 8 - end_y;
-        int left = area.w, right = -1; /* columns within the area in which a byte really changed */
+        int left = s->area.w,
+            right = -1; /* columns within the area in which a byte really changed */
         unsigned mask = above > 0 ? 0xFFu << above : 0xFFu;
         mask &= below > 0 ? 0xFFu >> below : 0xFFu;
-        if (!map && mask == 0xFF && !frame->damage) {
+        unsigned draws_set = draws_differ & mask, draws_clear = paper_draws & mask;
+        if (!s->map && mask == 0xFF && !frame->damage) {
             memset(line, (int)(bits_differ ^ paper_bits),
-                   (size_t)area.w); /* nobody wants to know what changes */
+                   (size_t)s->area.w); /* nobody wants to know what changes */
             continue;
         }
-        for (int i = 0; i < area.w; i++) {
-            unsigned source = map ? map->order->column(map, map_x + i, map_y - above) : 0xFFu;
-            unsigned draws = ((source & draws_differ) ^ paper_draws) & mask;
+        for (int i = 0; i < s->area.w; i++) {
+            unsigned source =
+                s->map ? s->map->order->column(s->map, s->map_x + i, s->map_y - above) : 0xFFu;
+            unsigned draws = (source & draws_set) ^ draws_clear;
             unsigned change =
                 (line[i] ^ ordered((source & bits_differ) ^ paper_bits)) & ordered(draws);
             if (change) {
@@ -67,7 +69,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
             }
         }
         if (right >= 0) {
-            struct jl_rect changed = {(int16_t)(area.x + left), (int16_t)top,
+            struct jl_rect changed = {(int16_t)(s->area.x + left), (int16_t)top,
                                       (int16_t)(right - left + 1), 8};
             jl_format_changed(frame, changed);
         }
@@ -80,10 +82,10 @@ static uint32_t ink_of(const struct jl_target *target, jl_color color) {
 }
 
 static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
-    stencil(target, area, NULL, 0, 0, ink * 0x010101u, JL_CLEAR);
+    stencil(target, &(struct jl_stencil){area, NULL, 0, 0, ink * 0x010101u, JL_CLEAR});
 }
 
-static unsigned bit_of(int16_t y) {
+static unsigned bit_of(int y) {
     return ordered(1u << (y & 7));
 }
 
@@ -95,8 +97,9 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
     }
 }
 
-static bool dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
-    uint8_t *byte = byte_at(target, x, y);
+static unsigned dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
+    const struct jl_frame *frame = (const struct jl_frame *)target;
+    uint8_t *byte = jl_format_line(frame, y, 3) + jl_format_column(frame, x);
     unsigned change = (*byte ^ (unsigned)ink) & bit_of(y);
     *byte = (uint8_t)(*byte ^ change);
     return change;

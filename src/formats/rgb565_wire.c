@@ -1,6 +1,7 @@
 /* 5-6-5, the byte with red first: what goes over the wire. */
 #define BYTES      2
 #define HIGH_FIRST 1
+#define MIXES
 #include "bytes_template.h"
 
 #include "rgb565.h"
@@ -11,6 +12,10 @@ EACH_PIXEL uint32_t pack(jl_color c) {
 
 EACH_PIXEL jl_color unpack(uint32_t v) {
     return rgb565_unpack(v);
+}
+
+EACH_PIXEL uint32_t mix(jl_color color, uint32_t below) {
+    return rgb565_mix(color, below);
 }
 
 const struct jl_format jl_rgb565 = BYTES_FORMAT(JL_LAYOUT_RGB565, 5, 6, 5);

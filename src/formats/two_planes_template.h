@@ -74,8 +74,9 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
     }
 }
 
-static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+static void stencil(struct jl_target *target, const struct jl_stencil *s) {
+    struct jl_rect area = s->area;
+    jl_color ink = s->ink, paper = s->paper;
     struct jl_frame *frame = (struct jl_frame *)target;
     size_t plane = (size_t)frame->plane_bytes;
     unsigned values[2] = {pack(paper), pack(ink)}, second = 0;
@@ -84,7 +85,7 @@ static void stencil(struct jl_target *target, struct jl_rect area, const struct 
         uint8_t *line = jl_format_line(frame, area.y + y, 0);
         int rows = area.h - y < 8 ? area.h - y : 8;
         for (int x = 0; x < area.w; x++) {
-            unsigned bits = map->order->column(map, map_x + x, map_y + y);
+            unsigned bits = s->map->order->column(s->map, s->map_x + x, s->map_y + y);
             uint8_t *at = &line[(column + x) / 8];
             for (int row = 0; row < rows; row++, bits >>= 1, at += frame->stride_bytes) {
                 if ((bits & 1 ? ink : paper) != JL_CLEAR) {

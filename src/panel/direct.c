@@ -37,22 +37,17 @@ static void fill(struct jl_target *target, struct jl_rect area, jl_color color) 
     }
 }
 
-struct placed_stencil {
-    struct jl_rect area;
-    const struct jl_bitmap *map;
-    int map_x, map_y;
-    jl_color ink, paper;
-};
-
 static void draw_stencil(struct jl_frame *piece, struct jl_rect area, int16_t x, int16_t y,
                          const void *context) {
-    const struct placed_stencil *s = context;
-    piece->target.ops->stencil(&piece->target, area, s->map, (int16_t)(s->map_x + x - s->area.x),
-                               (int16_t)(s->map_y + y - s->area.y), s->ink, s->paper);
+    struct jl_stencil s = *(const struct jl_stencil *)context;
+    s.map_x = (int16_t)(s.map_x + x - s.area.x);
+    s.map_y = (int16_t)(s.map_y + y - s.area.y);
+    s.area = area;
+    piece->target.ops->stencil(&piece->target, &s);
 }
 
 /* With a transparent side only runs of the other one are sent, row by row. */
-static void stencil_runs(struct jl_target *target, const struct placed_stencil *s) {
+static void stencil_runs(struct jl_target *target, const struct jl_stencil *s) {
     bool wanted = s->paper == JL_CLEAR;
     jl_color color = wanted ? s->ink : s->paper;
     for (int y = 0; y < s->area.h; y++) {
@@ -73,20 +68,20 @@ static void stencil_runs(struct jl_target *target, const struct placed_stencil *
     }
 }
 
-static void stencil(struct jl_target *target, struct jl_rect area, const struct jl_bitmap *map,
-                    int16_t map_x, int16_t map_y, jl_color ink, jl_color paper) {
+static void stencil(struct jl_target *target, const struct jl_stencil *wanted) {
     struct jl_direct *direct = (struct jl_direct *)target;
-    struct placed_stencil s = {area, map, map_x, map_y, ink, paper};
-    if (ink == JL_CLEAR && paper == JL_CLEAR) {
+    struct jl_stencil s = *wanted;
+    bool clear = s.ink == JL_CLEAR || s.paper == JL_CLEAR;
+    if (s.ink == JL_CLEAR && s.paper == JL_CLEAR) {
         return;
     }
-    if (!jl_direct_shares_bytes(direct) && (ink == JL_CLEAR || paper == JL_CLEAR)) {
+    if (clear && !jl_direct_shares_bytes(direct)) {
         stencil_runs(target, &s);
         return;
     }
-    s.ink = ink == JL_CLEAR ? direct->background : ink;
-    s.paper = paper == JL_CLEAR ? direct->background : paper;
-    jl_direct_stream(direct, area, draw_stencil, &s);
+    s.ink = s.ink == JL_CLEAR ? direct->background : s.ink;
+    s.paper = s.paper == JL_CLEAR ? direct->background : s.paper;
+    jl_direct_stream(direct, s.area, draw_stencil, &s);
 }
 
 struct placed_row {
