@@ -6,7 +6,7 @@
 
 #include "jadelamp/host/check.h"
 
-static void print_text(const struct jl_card *card, const struct jl_check *check) {
+static void print_text(const struct jl_card *card, const struct jl_check_result *check) {
     printf("%s: %d commands in %.1f ms\n", card->name, check->commands,
            (double)check->until_ps / 1e9);
     for (size_t i = 0; i < check->count; i++) {
@@ -28,7 +28,7 @@ static void print_text(const struct jl_card *card, const struct jl_check *check)
     }
 }
 
-static void print_json(const struct jl_card *card, const struct jl_check *check) {
+static void print_json(const struct jl_card *card, const struct jl_check_result *check) {
     cJSON *json = cJSON_CreateObject();
     cJSON_AddItemToObject(json, "card", cli_card_json(card));
     cJSON_AddNumberToObject(json, "commands", check->commands);
@@ -102,7 +102,7 @@ static int rank(const char *verb, const struct jl_card *card, const char *captur
     return own ? EXIT_GOOD : EXIT_FINDINGS;
 }
 
-static bool judge_capture(const char *path, const struct jl_card *card, struct jl_check *check,
+static bool judge_capture(const char *path, const struct jl_card *card, struct jl_check_result *check,
                           struct jl_complaint *complaint) {
     const struct jl_traffic_options options = {.awake = false};
     struct jl_traffic *traffic = jl_traffic_open(path, card, &options, complaint);
@@ -113,7 +113,7 @@ static bool judge_capture(const char *path, const struct jl_card *card, struct j
 
 int verb_check(int argc, const char **argv) {
     static struct jl_card card; /* large */
-    static struct jl_check check;
+    static struct jl_check_result check;
     struct jl_complaint complaint = {""};
     char *capture = NULL; /* popt allocates what it puts here */
     int as_json = 0, ranks = 0;

@@ -55,7 +55,7 @@ static bool make_card(const struct check_base *base, const struct sabotage *sabo
                       __LINE__, "%s\n%s", complaint.text, text);
 }
 
-static void print_findings(const struct jl_check *check) {
+static void print_findings(const struct jl_check_result *check) {
     for (size_t i = 0; i < check->count; i++) {
         const struct jl_check_finding *finding = &check->findings[i];
         printf("      %s, step %d %s: %s\n        -> %s\n", jl_check_grade_name(finding->grade),
@@ -65,7 +65,7 @@ static void print_findings(const struct jl_check *check) {
 
 static void silent_on_what_works(void) {
     static struct jl_card card;
-    static struct jl_check check;
+    static struct jl_check_result check;
     struct jl_complaint complaint = {""};
     for (size_t i = 0; i < check_base_count; i++) {
         test_row("%s", check_bases[i].name);
@@ -80,7 +80,7 @@ static void silent_on_what_works(void) {
 
 static void expect_silence(void *context, const char *name, const char *path) {
     static struct jl_card card;
-    static struct jl_check check;
+    static struct jl_check_result check;
     struct jl_complaint complaint = {""};
     ++*(int *)context;
     test_row("%s", name);
@@ -106,7 +106,7 @@ static bool is_meant(const struct jl_check_finding *finding, const struct sabota
  */
 static void sabotages_are_noticed(void) {
     static struct jl_card card;
-    static struct jl_check check;
+    static struct jl_check_result check;
     struct jl_complaint complaint = {""};
     for (size_t i = 0; i < sabotage_count; i++) {
         const struct sabotage *one = &sabotages[i];
@@ -158,7 +158,7 @@ static bool change_step(struct test_random *random, const char *step, char *chan
 }
 
 /* What the glass shows wrong, or not at all. */
-static bool is_seen(const struct jl_check *check) {
+static bool is_seen(const struct jl_check_result *check) {
     for (size_t i = 0; i < check->count; i++) {
         const char *code = check->findings[i].code;
         if (strcmp(code, "dark") == 0 || strcmp(code, "picture") == 0) {
@@ -170,7 +170,7 @@ static bool is_seen(const struct jl_check *check) {
 
 /* Whether the step is blamed by its number's command; one that is left out, by what to send. Of
  * opcodes of two bytes commands are named by the second one. */
-static bool is_blamed(const struct jl_check *check, const char *was, const char *is) {
+static bool is_blamed(const struct jl_check_result *check, const char *was, const char *is) {
     for (size_t i = 0; i < check->count; i++) {
         const struct jl_check_finding *finding = &check->findings[i];
         const char *blamed = *is ? finding->command : strstr(finding->remedy, "send ");
@@ -191,7 +191,7 @@ static bool is_blamed(const struct jl_check *check, const char *was, const char 
  */
 static void the_changed_step_is_blamed(void) {
     static struct jl_card card;
-    static struct jl_check check;
+    static struct jl_check_result check;
     struct jl_complaint complaint = {""};
     struct test_random random = {20261128};
     int seen = 0, blamed = 0, cases = test_cases(1200);

@@ -445,6 +445,17 @@ static void refused(void) {
     shell_end();
 }
 
+/* Programs that link the window instead of being started by the command. */
+static void in_a_program_of_ones_own(void) {
+    desk_begin();
+    EXPECT_INT(shell(PROGRAMS "/window_own"), 0);
+    EXPECT_CONTAINS(output, "60 pictures, 1 started, returned 0");
+    EXPECT_INT(shell(PROGRAMS "/window_own main no-such-card"), 2);
+    EXPECT_CONTAINS(output, "own: ");
+    EXPECT_CONTAINS(output, "no-such-card");
+    desk_end();
+}
+
 const struct test_group test_groups[] = {
     {"shows_the_glass", shows_the_glass},
     {"mouse_is_a_finger", mouse_is_a_finger},
@@ -455,5 +466,6 @@ const struct test_group test_groups[] = {
     {"a_tap_is_shown", a_tap_is_shown},
     {"sheets_are_shown_as_they_are_saved", sheets_are_shown_as_they_are_saved},
     {"refused", refused},
+    {"in_a_program_of_ones_own", in_a_program_of_ones_own},
     {NULL, NULL},
 };

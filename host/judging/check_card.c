@@ -239,7 +239,7 @@ static void judge_steps(struct along *along) {
     free(sequence);
 }
 
-bool jl_check_card(const struct jl_card *card, struct jl_check *check,
+bool jl_check_card(const struct jl_card *card, struct jl_check_result *check,
                    struct jl_complaint *complaint) {
     struct along *along = calloc(1, sizeof *along);
     if (!along) {
@@ -276,7 +276,7 @@ bool jl_check_card(const struct jl_card *card, struct jl_check *check,
 static bool keep_sequence(const struct jl_card *card, struct jl_host_kept *kept,
                           struct jl_complaint *complaint) {
     struct along *along = calloc(1, sizeof *along);
-    static struct jl_check ignored; /* large */
+    static struct jl_check_result ignored; /* large */
     if (!along) {
         return jl_complain(complaint, "out of memory for a ranking");
     }

@@ -22,7 +22,7 @@ static void take_line(void *context, const struct jl_reading_line *line) {
     }
 }
 
-bool jl_check_traffic(struct jl_traffic *traffic, struct jl_check *check,
+bool jl_check_traffic(struct jl_traffic *traffic, struct jl_check_result *check,
                       struct jl_complaint *complaint) {
     struct judge *judge = malloc(sizeof *judge);
     struct jl_rig *rig = jl_traffic_rig(traffic);

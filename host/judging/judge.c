@@ -15,7 +15,7 @@ const char *jl_check_grade_name(enum jl_check_grade grade) {
     return names[grade];
 }
 
-void jl_host_judge_begin(struct judge *judge, struct jl_check *check, const struct jl_card *card) {
+void jl_host_judge_begin(struct judge *judge, struct jl_check_result *check, const struct jl_card *card) {
     memset(judge, 0, sizeof *judge);
     memset(check, 0, sizeof *check);
     judge->check = check;
@@ -24,7 +24,7 @@ void jl_host_judge_begin(struct judge *judge, struct jl_check *check, const stru
 
 static struct jl_check_finding *add(struct judge *judge, enum jl_check_grade grade,
                                     const char *code, const char *remedy) {
-    struct jl_check *check = judge->check;
+    struct jl_check_result *check = judge->check;
     check->found++;
     if (check->count == JL_CHECK_MOST) {
         return NULL;
@@ -259,6 +259,6 @@ static int by_grade(const void *a, const void *b) {
 }
 
 void jl_host_judge_sort(struct judge *judge) {
-    struct jl_check *check = judge->check;
+    struct jl_check_result *check = judge->check;
     qsort(check->findings, check->count, sizeof check->findings[0], by_grade);
 }

@@ -17,7 +17,7 @@
 /* What was found out, before a page is begun. */
 struct facts {
     struct jl_light_result light;
-    struct jl_check check;
+    struct jl_check_result check;
     char *told;     /* what the board says of first light, as text */
     char *sequence; /* read out, as text; NULL: nothing that can be */
     char why_not[sizeof((struct jl_complaint *)0)->text];
@@ -134,7 +134,7 @@ static void cell(struct jl_file *file, const char *text) {
     jl_page_put(file, "</td>");
 }
 
-static void put_findings(struct jl_file *file, const struct jl_check *check) {
+static void put_findings(struct jl_file *file, const struct jl_check_result *check) {
     heading(file, "What a careful reader of the datasheet says");
     if (!check->found) {
         jl_page_put(file, "<p>Nothing to object to.</p>\n");

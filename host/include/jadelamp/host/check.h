@@ -34,7 +34,7 @@ struct jl_check_finding {
 
 enum { JL_CHECK_MOST = 64 };
 
-struct jl_check {
+struct jl_check_result {
     struct jl_check_finding findings[JL_CHECK_MOST]; /**< the worst first, then by their steps */
     size_t count;
     size_t found; /**< in all; more than the room are only counted */
@@ -46,11 +46,11 @@ struct jl_check {
  * Runs a card's wake-up sequence and the test card on its emulated panel, and judges what was sent.
  * False: the board could not be built.
  */
-bool jl_check_card(const struct jl_card *card, struct jl_check *check,
+bool jl_check_card(const struct jl_card *card, struct jl_check_result *check,
                    struct jl_complaint *complaint);
 
 /** Judges a capture's traffic, to its end. False: it is broken, and the complaint says where. */
-bool jl_check_traffic(struct jl_traffic *traffic, struct jl_check *check,
+bool jl_check_traffic(struct jl_traffic *traffic, struct jl_check_result *check,
                       struct jl_complaint *complaint);
 
 /** How well a controller understands a sequence. */
