@@ -178,6 +178,31 @@ static void buses_as_they_are_seen(void) {
     jl_rig_close(&rig);
 }
 
+/* Of the ws0010 busy flag and column are read with RS low, and pixels with RS high. */
+static void busy_flag_and_pixels_read(void) {
+    uint8_t read;
+    open_rig("ws0010-100x16-dots");
+    struct jl_stream_bus *bus = rig.sim.stream;
+    EXPECT_INT(jl_rig_wake(&rig), JL_OK);
+    jl_board_wait_ps(rig.board, 10000000000);
+    jl_device_set_pin(rig.device, JL_DEVICE_CS, false);
+    jl_device_set_pin(rig.device, JL_DEVICE_DC, false);
+    jl_stream_see(bus, (const uint8_t[]){0x80 | 37}, 1, 1000000);
+    EXPECT_INT(jl_stream_see_read(bus, 1000000), 0x80 | 37); /* column 37 is set, and it is busy */
+    jl_board_wait_ps(rig.board, 1000000000);
+    EXPECT_INT(jl_stream_see_read(bus, 1000000), 37);
+    jl_device_set_pin(rig.device, JL_DEVICE_DC, true);
+    jl_stream_see(bus, (const uint8_t[]){0x5A}, 1, 1000000);
+    jl_board_wait_ps(rig.board, 1000000000);
+    jl_device_set_pin(rig.device, JL_DEVICE_DC, false);
+    jl_stream_see(bus, (const uint8_t[]){0x80 | 37}, 1, 1000000);
+    jl_board_wait_ps(rig.board, 1000000000);
+    jl_device_set_pin(rig.device, JL_DEVICE_DC, true);
+    read = jl_stream_see_read(bus, 1000000);
+    EXPECT_INT(read, 0x5A);
+    jl_rig_close(&rig);
+}
+
 static void cells_scan_out_and_hands(void) {
     open_rig("hd44780-16x2-4bit");
     uint64_t before = jl_cells_byte_count(rig.device);
@@ -318,6 +343,22 @@ static void redrawn_once(void) {
     EXPECT(jl_number_redraw(t, &number) && !jl_number_redraw(t, &number));
     EXPECT(jl_pages_redraw(t, &pages) && !jl_pages_redraw(t, &pages));
     EXPECT(jl_stepper_redraw(t, &stepper) && !jl_stepper_redraw(t, &stepper));
+    /* Segments that are two pixels high leave no gap: all of the box is lit. */
+    const struct jl_level_face level_face = {.box = {0, 0, 100, 2},
+                                             .theme = &jl_theme_night,
+                                             .scale = {.from = 0, .to = 10},
+                                             .segments = 10};
+    const struct jl_level level = {.face = &level_face, .value = 10};
+    jl_color row[JL_CHUNK];
+    int dark = 0;
+    jl_level_draw(t, &level);
+    for (int16_t x = 0; x + JL_CHUNK <= 100; x += JL_CHUNK) {
+        t->ops->get(t, x, 1, JL_CHUNK, row);
+        for (int i = 0; i < JL_CHUNK; i++) {
+            dark += row[i] == level_face.theme->face;
+        }
+    }
+    EXPECT_INT(dark, 0);
     stepper.value = 4;
     EXPECT(jl_stepper_redraw(t, &stepper));
 }
@@ -328,6 +369,7 @@ const struct test_group test_groups[] = {
     {"devices_looked_into", devices_looked_into},
     {"lights_dimmed", lights_dimmed},
     {"buses_as_they_are_seen", buses_as_they_are_seen},
+    {"busy_flag_and_pixels_read", busy_flag_and_pixels_read},
     {"cells_scan_out_and_hands", cells_scan_out_and_hands},
     {"stretches_of_an_area", stretches_of_an_area},
     {"epaper_parts", epaper_parts},

@@ -117,6 +117,9 @@ static void lines_are_stuck(void) {
     EXPECT(jl_device_hold_pin(device, (enum jl_device_pin)(JL_DEVICE_D0 + 3), false));
     raw_send(&raw, true, (const uint8_t[]){0xFF, 0x08, 0x04}, 3);
     EXPECT_INT(lit(&raw), 7 + 0 + 1);
+    EXPECT(jl_device_hold_pin(device, (enum jl_device_pin)(JL_DEVICE_D0 + 5), false)); /* both */
+    raw_send(&raw, true, (const uint8_t[]){0xFF, 0x28}, 2);
+    EXPECT_INT(lit(&raw), 7 + 0 + 1 + 6 + 0);
     EXPECT(!jl_device_hold_pin(device, JL_DEVICE_BUSY, true)); /* it has none */
     jl_board_destroy(board);
 }

@@ -266,6 +266,8 @@ static void each_shows_and_is_told(void) {
          upright, "reset was low for 1000 ns, at least 3 us"},
         {"no recovery", &oled, "R " OLED_SET OLED_ALL "CAF ~150", 0, JL_CODE_RESET_RECOVERY,
          upright, "first byte 0 ns after reset"},
+        {"no recovery in colour", &color_oled, "R CAE ~1 CA0 C72 CAF ~150", 0,
+         JL_CODE_RESET_RECOVERY, NULL, "first byte 0.0 us after reset"},
         {"never reset", &tft, "C11 ~120 C3A D55 C36 D08 " TFT_ALL "C29 ~50", 0,
          JL_CODE_RESET_MISSING, shades_upright, "after a warm start old settings stay"},
         {"no charge pump", &oled, "R ~1 CAE CA83F C2000 CA1 CC8 " OLED_ALL "CAF ~150", 0, RIGHT,
