@@ -4,7 +4,7 @@ BUILD ?= build
 JOBS  ?= $(shell nproc)
 MAKEFLAGS += --no-print-directory
 
-.PHONY: all fonts demo test bench lint firmware cost small-int screenshots clean help
+.PHONY: all proof fonts demo test bench lint firmware cost small-int screenshots clean help
 
 help:
 	@echo "make demo        build and run the harbour of Heron Quay; pictures go to out/heron-quay"
@@ -13,6 +13,7 @@ help:
 	@echo "make firmware    cross-build for Cortex-M0+ and print what it costs"
 	@echo "make cost        flash, RAM and deepest stack of examples on four cores"
 	@echo "make small-int   draw on an emulated processor of 16-bit int, and compare"
+	@echo "make proof       all proofs of docs/quality.md: hours; PARTS=\"valgrind fuzz\" takes some"
 	@echo "make lint        format, static analysis, layer rules"
 	@echo "make screenshots refresh docs/screenshots"
 
@@ -61,6 +62,9 @@ cost: all
 small-int: all
 	@scripts/setup avr
 	@scripts/check-small-int "$(abspath $(BUILD))/tests/small_int" $(BUILD)/avr
+
+proof:
+	@scripts/proof $(BUILD)/proof $(PARTS)
 
 lint: all
 	@scripts/setup lint

@@ -99,6 +99,18 @@ static void commands_by_name(void) {
     EXPECT(jl_explain_find(part, jl_explain_under_way(&e)->name, &command));
     EXPECT(command.opcode == 0xA8 && command.least == 1 && command.most == 1);
     EXPECT(!jl_explain_find(part, "multiplx ratio", &command));
+    /* Commands with a number in them are read back, and only as far as the part has them: B0 to B7.
+     */
+    struct jl_worded_command worded;
+    char text[100], words[60];
+    jl_explain_byte(&e, 2, 3, 0xB7, false);
+    jl_explain_end(&e);
+    snprintf(text, sizeof text, "%s %s", told[told_count - 1].name,
+             jl_explain_words(&told[told_count - 1], words, sizeof words));
+    EXPECT(jl_explain_read(part, text, &worded) && worded.bytes[0] == 0xB7);
+    EXPECT(strchr(text, '7') != NULL);
+    *strchr(text, '7') = '9';
+    EXPECT(!jl_explain_read(part, text, &worded));
     EXPECT_CONTAINS(jl_explain_nearest(part, "multiplx ratio", near, sizeof near), "multiplex");
 }
 

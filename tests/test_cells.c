@@ -865,11 +865,19 @@ static void wakes_by_steps(void) {
         EXPECT_INT(jl_char_put(&stage.panel, 0, 0, "Gate 1"), JL_OK);
         EXPECT_INT(jl_char_present(&stage.panel), JL_OK);
         EXPECT_INT(jl_char_wake_by(&stage.panel, rows[i].steps, rows[i].bytes), JL_OK);
+        cells_expect_text(&stage, "|                |\n|                |\n");
         EXPECT_INT(jl_char_present(&stage.panel), JL_OK);
         cells_expect_text(&stage, "|Gate 1          |\n|                |\n");
         cells_expect_quiet(&stage);
         cells_close(&stage);
     }
+    /* More milliseconds than a byte holds. */
+    static const uint8_t slow[] = {JL_STEP_WAIT_MS(300), JL_STEP_SETUP};
+    cells_open(&stage, &wide, 0);
+    uint64_t began = jl_board_now_ps(stage.board);
+    EXPECT_INT(jl_char_wake_by(&stage.panel, slow, sizeof slow), JL_OK);
+    EXPECT(jl_board_now_ps(stage.board) - began >= 300 * (uint64_t)1000000000);
+    cells_close(&stage);
     static const struct {
         const char *name;
         uint8_t steps[4];

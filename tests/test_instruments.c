@@ -717,6 +717,56 @@ static void menus(void) {
     EXPECT_INT(deep.depth, JL_MENU_DEPTH - 1);
 }
 
+/* A track is a fifth of its slider, and three pixels at least. */
+static void tracks_of_sliders(void) {
+    static uint8_t pixels[JL_RGB565_BYTES(80, 40)];
+    static const struct {
+        int16_t height;
+        int track;
+    } rows[] = {{10, 3}, {12, 3}, {15, 3}, {20, 4}, {40, 8}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct jl_slider_face face = {.box = {0, 0, 80, rows[i].height},
+                                            .theme = &jl_theme_night,
+                                            .scale = {.from = 0, .to = 9}};
+        const struct jl_slider slider = {.face = &face, .value = 0};
+        struct jl_frame frame;
+        jl_color color;
+        int thick = 0;
+        EXPECT_INT(jl_frame_init(&frame, &jl_rgb565, 80, 40, pixels, sizeof pixels), JL_OK);
+        jl_slider_draw(&frame.target, &slider);
+        frame.target.ops->get(&frame.target, 70, 0, 1, &color);
+        for (int16_t y = 0; y < rows[i].height; y++) {
+            jl_color here;
+            frame.target.ops->get(&frame.target, 70, y, 1, &here);
+            thick += here != color;
+        }
+        test_row("%d high", rows[i].height);
+        EXPECT_INT(thick, rows[i].track);
+    }
+}
+
+/* Without buttons text goes down to the edge of the box, and never onto it. */
+static void messages_without_buttons(void) {
+    static uint8_t pixels[2][JL_RGB565_BYTES(60, 64)];
+    static const char *const texts[] = {
+        "", "Close the gate, then wait for the lamp, and tell the warden of it"};
+    for (int16_t height = 30; height < 64; height++) {
+        struct jl_frame frames[2];
+        for (int i = 0; i < 2; i++) {
+            const struct jl_message_face face = {
+                {0, 0, 60, height}, &jl_theme_night, NULL, texts[i], {NULL}, JL_GRADE_GOOD};
+            const struct jl_message message = {.face = &face};
+            EXPECT_INT(jl_frame_init(&frames[i], &jl_rgb565, 60, 64, pixels[i], sizeof pixels[i]),
+                       JL_OK);
+            jl_message_draw(&frames[i].target, &message);
+        }
+        test_row("%d rows", height);
+        EXPECT(memcmp(pixels[0], pixels[1], sizeof pixels[0]) != 0);
+        EXPECT_BYTES(&pixels[1][(height - 2) * 60 * 2], &pixels[0][(height - 2) * 60 * 2],
+                     (size_t)(66 - height) * 60 * 2);
+    }
+}
+
 static void messages_and_pages(void) {
     static const struct jl_message_face face = {
         {0, 0, 120, 60}, &jl_theme_lit, "Gate 2", "Close it?", {"Yes", "No", NULL}, JL_GRADE_WARN};
@@ -818,6 +868,8 @@ const struct test_group test_groups[] = {
     {"lists", lists},
     {"menus", menus},
     {"messages_and_pages", messages_and_pages},
+    {"tracks_of_sliders", tracks_of_sliders},
+    {"messages_without_buttons", messages_without_buttons},
     {"charts", charts},
     {NULL, NULL},
 };

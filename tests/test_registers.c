@@ -217,6 +217,8 @@ static void drawing_commands(void) {
         {"C21 C5F3F5F3F C3F3F3F", 0xFFFFFF, 1},
         {"C21 C3F0A000A C3F3F3F", 0xFFFFFF, 64}, /* from the right to the left */
         {"C2601 C22 C00000909 C3F3F3F C3F3F3F C23 C000009091414", 0xFFFFFF, 200},
+        {"C2601 C22 C00000909 C3F3F3F C3F3F3F C23 C000009095736", 0xFFFFFF,
+         190}, /* up to column 96 */
         {"C2611 C22 C00000909 C3F3F3F C3F3F3F C23 C000009091414", 0xFFFFFF, 100},
         {"C2601 C22 C00000909 C3F3F3F C3F3F3F C24 C00000904", 0xFFFFFF, 50},
         {"C2601 C22 C00000909 C3F3F3F C3F3F3F C25 C00000904", 0xFFFFFF, 50},
@@ -231,7 +233,28 @@ static void drawing_commands(void) {
         raw_play(&raw, "R ~1 CA072 CAD8E CAF ~150 C25 C00005F3F ~1");
         raw_play(&raw, rows[i].script);
         EXPECT_INT(raw_count_color(raw.device, rows[i].color, &x, &y), rows[i].count);
-        EXPECT_INT(*raw_said(raw.board, "panel") != '\0', i >= 10);
+        EXPECT_INT(*raw_said(raw.board, "panel") != '\0', i >= sizeof rows / sizeof rows[0] - 2);
+        jl_board_destroy(raw.board);
+    }
+}
+
+/* 53: bit 5 gives the light to 51, and bit 2 turns it on (datasheets of the st7789, ili9341). */
+static void light_control(void) {
+    static const struct {
+        const char *script;
+        int brightness;
+    } rows[] = {{"C51 D80", 255},
+                {"C51 D80 C53 D24", 0x80},
+                {"C51 D80 C53 D20", 0},
+                {"C51 D80 C53 D04", 255}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw =
+            raw_open(&jl_emulated_st7789,
+                     (struct jl_glass){.width = 240, .height = 320, .kind = JL_GLASS_TFT}, 8000000);
+        raw_play(&raw, "R ~120 C11 ~120 C29 ~50");
+        raw_play(&raw, rows[i].script);
+        test_row("%s", rows[i].script);
+        EXPECT_INT(jl_device_brightness(raw.device), rows[i].brightness);
         jl_board_destroy(raw.board);
     }
 }
@@ -484,6 +507,7 @@ const struct test_group test_groups[] = {
     {"one_line_on_glass_of_two", one_line_on_glass_of_two},
     {"drawing_commands", drawing_commands},
     {"dimmed_panels", dimmed_panels},
+    {"light_control", light_control},
     {"soft_resets", soft_resets},
     {"outputs_mirrored_by_b6", outputs_mirrored_by_b6},
     {"arguments_out_of_range", arguments_out_of_range},

@@ -267,6 +267,7 @@ static void text_that_moves(void) {
         {"C30 C0C C82 DA1A1 C34 C05", 2 * 2048 + 60, 33, 0, NULL},
         {"C30 C0C C82 DA1A1 C34 C06", 60, 33, 0, NULL}, /* lines that no glass shows */
         {"C30 C0C C82 DA1A1 C34 C04 C04", 60, 33, 0, NULL},
+        {"C30 C0C C82 DA1A1 C34 C03 C02", 60, 33, 0, NULL}, /* what 40 and more set is chosen */
         {"C30 C0C C82 DA1A1 C34 C08", 0, -1, -1, NULL},
         {"C30 C0C C82 DA1A1 C34 C08 C0C", 60, 33, 0, NULL},
         {"C20 C00C0 C8020 DA010A010", 60, 33, 0, NULL},
