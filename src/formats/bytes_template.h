@@ -1,8 +1,8 @@
 /*
  * Formats of whole bytes a pixel. Included by one file a format, which defines BYTES, and
  * the functions pack() (a colour to a pixel, its first byte lowest, or of two bytes highest where
- * it defines HIGH_FIRST) and unpack(); and MIXES where it has a mix() that is quicker than through
- * them.
+ * it defines HIGH_FIRST) and unpack(); WHITE_IS_ONES, the pixel of white, where its bits are all
+ * ones; and MIXES where it has a mix() that is quicker than through them.
  */
 #include "../core/map_columns.h"
 #include "format.h"
@@ -109,6 +109,11 @@ static void fill_bytes(uint8_t *to, size_t bytes, uint32_t pixel) {
 /* For a shape or a text at a time. */
 static uint32_t ink_of(const struct jl_target *target, jl_color color) {
     (void)target;
+#ifdef WHITE_IS_ONES
+    if (color == JL_BLACK || color == JL_WHITE) { /* the most usual ones, without arithmetic */
+        return color & WHITE_IS_ONES;
+    }
+#endif
     return pack(color);
 }
 

@@ -1,5 +1,6 @@
 /* 5-6-5 in the processor's own order, as display controllers inside microcontrollers read it. */
-#define BYTES 2
+#define BYTES         2
+#define WHITE_IS_ONES 0xFFFF
 #define MIXES
 #include "bytes_template.h"
 

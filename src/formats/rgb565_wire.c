@@ -1,6 +1,7 @@
 /* 5-6-5, the byte with red first: what goes over the wire. */
-#define BYTES      2
-#define HIGH_FIRST 1
+#define BYTES         2
+#define HIGH_FIRST    1
+#define WHITE_IS_ONES 0xFFFF
 #define MIXES
 #include "bytes_template.h"
 

@@ -1,0 +1,87 @@
+/*
+ * Memory that runs out, disks that are full, files that cannot be opened: linked into a copy of the
+ * command by ld's --wrap, so that only calls of our own code are counted, and one of them fails.
+ *
+ * SCARCE_AT: number of the call that fails, from 1. SCARCE_ON: then all behind it, too.
+ * SCARCE_TOLD: a file that gets how many calls there were.
+ */
+#include <errno.h>
+#include <fcntl.h>
+#include <stdarg.h>
+#include <stdbool.h>
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <sys/stat.h>
+
+static long calls;
+
+static bool fails(int reason) {
+    const char *at = getenv("SCARCE_AT");
+    long wanted = at ? strtol(at, NULL, 10) : 0;
+    calls++;
+    bool now = wanted && (calls == wanted || (calls > wanted && getenv("SCARCE_ON")));
+    if (now) {
+        errno = reason;
+    }
+    return now;
+}
+
+/* The names are the linker's. */
+#define WRAP(type, name, given, passed, reason, failure)                                           \
+    type __real_##name given;                                                                      \
+    type __wrap_##name given;                                                                      \
+    type __wrap_##name given {                                                                     \
+        return fails(reason) ? (failure) : __real_##name passed;                                   \
+    }
+
+WRAP(void *, malloc, (size_t bytes), (bytes), ENOMEM, NULL)
+WRAP(void *, calloc, (size_t count, size_t bytes), (count, bytes), ENOMEM, NULL)
+WRAP(void *, realloc, (void *memory, size_t bytes), (memory, bytes), ENOMEM, NULL)
+WRAP(char *, strdup, (const char *text), (text), ENOMEM, NULL)
+WRAP(FILE *, fopen, (const char *path, const char *mode), (path, mode), EMFILE, NULL)
+WRAP(FILE *, fdopen, (int handle, const char *mode), (handle, mode), ENOMEM, NULL)
+WRAP(FILE *, tmpfile, (void), (), EMFILE, NULL)
+WRAP(int, mkdir, (const char *path, mode_t mode), (path, mode), ENOSPC, -1)
+WRAP(int, rename, (const char *from, const char *to), (from, to), EIO, -1)
+
+/* A file for writing is written to, or flushed, in vain; reading and the terminal are left alone.
+ */
+static bool is_output(FILE *stream) {
+    int flags = fcntl(fileno(stream), F_GETFL);
+    return stream != stdout && stream != stderr && (flags & O_ACCMODE) != O_RDONLY;
+}
+
+size_t __real_fwrite(const void *bytes, size_t size, size_t count, FILE *stream);
+size_t __wrap_fwrite(const void *bytes, size_t size, size_t count, FILE *stream);
+size_t __wrap_fwrite(const void *bytes, size_t size, size_t count, FILE *stream) {
+    return is_output(stream) && fails(ENOSPC) ? 0 : __real_fwrite(bytes, size, count, stream);
+}
+
+int __real_fclose(FILE *stream);
+int __wrap_fclose(FILE *stream);
+int __wrap_fclose(FILE *stream) {
+    bool bad = is_output(stream) && fails(ENOSPC);
+    int result = __real_fclose(stream);
+    errno = bad ? ENOSPC : errno;
+    return bad ? EOF : result;
+}
+
+int __real_open(const char *path, int flags, ...);
+int __wrap_open(const char *path, int flags, ...);
+int __wrap_open(const char *path, int flags, ...) {
+    va_list rest;
+    va_start(rest, flags);
+    int mode = flags & O_CREAT ? va_arg(rest, int) : 0;
+    va_end(rest);
+    return fails(EMFILE) ? -1 : __real_open(path, flags, mode);
+}
+
+__attribute__((destructor)) static void tell(void) {
+    const char *path = getenv("SCARCE_TOLD");
+    FILE *file = path ? __real_fopen(path, "w") : NULL;
+    if (file) {
+        fprintf(file, "%ld", calls);
+        __real_fclose(file);
+    }
+}
