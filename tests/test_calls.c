@@ -9,6 +9,7 @@
 #include "jadelamp/host/catalog.h"
 #include "jadelamp/host/rig.h"
 #include "jadelamp/sim/cells.h"
+#include "jadelamp/sim/emulators.h"
 #include "jadelamp/sim/explain.h"
 #include "jadelamp/sim/rgb.h"
 #include "jadelamp/sim/touch.h"
@@ -215,6 +216,67 @@ static void busy_flag_and_pixels_read(void) {
     jl_rig_close(&rig);
 }
 
+/* Behind the last column an ssd1306 goes on at the first one (10.1.3, page addressing), and an
+ * sh1106 stays. */
+static void memory_read_past_a_line(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        uint8_t last, behind; /* column; and what is read behind it */
+    } rows[] = {{&jl_emulated_ssd1306, 127, 0x22}, {&jl_emulated_sh1106, 131, 0xFF}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_board *board = jl_board_create(1);
+        struct jl_glass glass = {.width = 128, .height = 64};
+        struct jl_device *device = jl_board_add_device(board, rows[i].part, "panel", &glass);
+        struct jl_stream_bus *bus = jl_board_add_8080(board, 500, 0, 8);
+        const uint8_t to_first[] = {0xB0, 0x00, 0x10},
+                      to_last[] = {0xB0, rows[i].last & 15, 0x10 | rows[i].last >> 4};
+        uint8_t read[3];
+        EXPECT(jl_stream_attach(bus, device));
+        jl_device_set_pin(device, JL_DEVICE_CS, false);
+        jl_device_set_pin(device, JL_DEVICE_DC, false);
+        jl_stream_see(bus, to_first, sizeof to_first, 500000);
+        jl_device_set_pin(device, JL_DEVICE_DC, true);
+        jl_stream_see(bus, (const uint8_t[]){0x22}, 1, 500000);
+        jl_device_set_pin(device, JL_DEVICE_DC, false);
+        jl_stream_see(bus, to_last, sizeof to_last, 500000);
+        jl_device_set_pin(device, JL_DEVICE_DC, true);
+        jl_stream_see(bus, (const uint8_t[]){0x11}, 1, 500000);
+        jl_device_set_pin(device, JL_DEVICE_DC, false);
+        jl_stream_see(bus, to_last, sizeof to_last, 500000);
+        jl_device_set_pin(device, JL_DEVICE_DC, true);
+        for (int k = 0; k < 3; k++) {
+            read[k] = jl_stream_see_read(bus, 500000); /* the first one is a dummy */
+        }
+        test_row("column %d", rows[i].last);
+        EXPECT_INT(read[1], 0x11);
+        EXPECT_INT(read[2], rows[i].behind);
+        jl_board_destroy(board);
+    }
+}
+
+/* Of e-paper every particle is on the photo: a black picture is as wide as its pixels. */
+static void photos_to_the_edge(void) {
+    struct jl_picture photo = {0};
+    enum { SCALE = 2 };
+    int black = 0;
+    open_rig("ssd1681-200x200-spi");
+    EXPECT_INT(jl_rig_wake(&rig), JL_OK);
+    jl_clear(&rig.frame.target, JL_BLACK);
+    EXPECT_INT(jl_rig_present(&rig), JL_OK);
+    EXPECT(jl_rig_photo(&rig, SCALE, &photo));
+    for (int x = 0; x < photo.width; x++) {
+        black += jl_picture_at(&photo, x, photo.height / 2)[0] < 100;
+    }
+    EXPECT_INT(black, 200 * SCALE);
+    black = 0;
+    for (int y = 0; y < photo.height; y++) {
+        black += jl_picture_at(&photo, photo.width / 2, y)[0] < 100;
+    }
+    EXPECT_INT(black, 200 * SCALE);
+    jl_picture_free(&photo);
+    jl_rig_close(&rig);
+}
+
 static void cells_scan_out_and_hands(void) {
     open_rig("hd44780-16x2-4bit");
     uint64_t before = jl_cells_byte_count(rig.device);
@@ -382,6 +444,8 @@ const struct test_group test_groups[] = {
     {"lights_dimmed", lights_dimmed},
     {"buses_as_they_are_seen", buses_as_they_are_seen},
     {"busy_flag_and_pixels_read", busy_flag_and_pixels_read},
+    {"memory_read_past_a_line", memory_read_past_a_line},
+    {"photos_to_the_edge", photos_to_the_edge},
     {"cells_scan_out_and_hands", cells_scan_out_and_hands},
     {"stretches_of_an_area", stretches_of_an_area},
     {"epaper_parts", epaper_parts},
