@@ -137,6 +137,32 @@ static void devices_looked_into(void) {
     jl_rig_close(&rig);
 }
 
+/* The same picture sent again is stored again, and is nothing new. */
+static void the_same_again_is_nothing_new(void) {
+    static const char *const cards[] = {
+        "ssd1306-128x64-i2c",  "ssd1331-96x64-spi", "ssd1327-128x128-spi", "st7735-128x160-spi",
+        "ili9225-176x220-spi", "uc1701-128x64-spi", "st7920-128x64-serial"};
+    for (size_t i = 0; i < sizeof cards / sizeof cards[0]; i++) {
+        uint64_t places[3], anew[3];
+        open_rig(cards[i]);
+        EXPECT_INT(jl_rig_wake(&rig), JL_OK);
+        jl_draw_test_card(&rig.frame.target, "quay");
+        EXPECT_INT(jl_rig_present(&rig), JL_OK);
+        jl_device_stored(rig.device, &places[0], &anew[0]);
+        jl_frame_damage_all(&rig.frame);
+        EXPECT_INT(jl_rig_present(&rig), JL_OK);
+        jl_device_stored(rig.device, &places[1], &anew[1]);
+        EXPECT(places[1] > places[0] && anew[1] == anew[0]);
+        jl_target_mode(&rig.frame.target, JL_MODE_INVERT, 0);
+        jl_fill_rect(&rig.frame.target, (struct jl_rect){0, 0, 96, 64}, JL_WHITE);
+        jl_target_mode(&rig.frame.target, JL_MODE_REPLACE, 0);
+        EXPECT_INT(jl_rig_present(&rig), JL_OK);
+        jl_device_stored(rig.device, &places[2], &anew[2]);
+        EXPECT(anew[2] > anew[1]);
+        jl_rig_close(&rig);
+    }
+}
+
 static void lights_dimmed(void) {
     open_rig("st7701-480x480");
     EXPECT_INT(jl_rig_wake(&rig), JL_OK);
@@ -441,6 +467,7 @@ const struct test_group test_groups[] = {
     {"commands_on_each_bus", commands_on_each_bus},
     {"commands_by_name", commands_by_name},
     {"devices_looked_into", devices_looked_into},
+    {"the_same_again_is_nothing_new", the_same_again_is_nothing_new},
     {"lights_dimmed", lights_dimmed},
     {"buses_as_they_are_seen", buses_as_they_are_seen},
     {"busy_flag_and_pixels_read", busy_flag_and_pixels_read},
