@@ -104,14 +104,18 @@ static void commands_by_name(void) {
      */
     struct jl_worded_command worded;
     char text[100], words[60];
+    e = reader("ssd1306");
     jl_explain_byte(&e, 2, 3, 0xB7, false);
     jl_explain_end(&e);
+    EXPECT_INT((long long)told_count, 1);
     snprintf(text, sizeof text, "%s %s", told[told_count - 1].name,
              jl_explain_words(&told[told_count - 1], words, sizeof words));
     EXPECT(jl_explain_read(part, text, &worded) && worded.bytes[0] == 0xB7);
-    EXPECT(strchr(text, '7') != NULL);
-    *strchr(text, '7') = '9';
-    EXPECT(!jl_explain_read(part, text, &worded));
+    char *number = strchr(text, '7');
+    if (EXPECT(number != NULL)) {
+        *number = '9';
+        EXPECT(!jl_explain_read(part, text, &worded));
+    }
     EXPECT_CONTAINS(jl_explain_nearest(part, "multiplx ratio", near, sizeof near), "multiplex");
 }
 
@@ -242,13 +246,13 @@ static void busy_flag_and_pixels_read(void) {
     jl_rig_close(&rig);
 }
 
-/* Behind the last column an ssd1306 goes on at the first one (10.1.3, page addressing), and an
- * sh1106 stays. */
+/* Behind the last column an ssd1306 goes back to the one that was set (10.1.3, page addressing),
+ * and an sh1106 stays behind it. */
 static void memory_read_past_a_line(void) {
     static const struct {
         const struct jl_emulated_part *part;
         uint8_t last, behind; /* column; and what is read behind it */
-    } rows[] = {{&jl_emulated_ssd1306, 127, 0x22}, {&jl_emulated_sh1106, 131, 0xFF}};
+    } rows[] = {{&jl_emulated_ssd1306, 127, 0x11}, {&jl_emulated_sh1106, 131, 0xFF}};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct jl_board *board = jl_board_create(1);
         struct jl_glass glass = {.width = 128, .height = 64};
