@@ -501,6 +501,7 @@ static void late_pixels(void) {
         char sentence[80];
         snprintf(sentence, sizeof sentence, "memory is too slow: %d pixels", late);
         EXPECT_CONTAINS(said(), late ? sentence : "");
+        EXPECT_CONTAINS(said(), late ? "0.2 MB/s are needed" : ""); /* a byte a clock, 200 kHz */
         EXPECT_INT(sentences(), late ? 1 : 1); /* else it is more than 60 % of it */
         close_world();
     }

@@ -67,6 +67,22 @@ static void worked_examples(void) {
     }
 }
 
+/* Nine places across the whole of 12 bits: sums that do not fit 30. */
+static void calibration_of_large_numbers(void) {
+    struct jl_touch_pair pairs[9];
+    struct jl_touch_map map;
+    for (int16_t i = 0; i < 9; i++) {
+        int16_t x = (int16_t)(20 + i % 3 * 100), y = (int16_t)(20 + i / 3 * 140);
+        pairs[i] = (struct jl_touch_pair){(int16_t)(16 * x + 200), (int16_t)(4000 - 13 * y), x, y};
+    }
+    EXPECT_INT(jl_touch_calibrate(pairs, 9, &map, NULL), JL_OK);
+    for (int16_t x = 0; x < 240; x = (int16_t)(x + 17)) {
+        struct jl_point at =
+            jl_touch_map_apply(&map, (int16_t)(16 * x + 200), (int16_t)(4000 - 13 * (x + 60)));
+        EXPECT(abs(at.x - x) <= 1 && abs(at.y - (x + 60)) <= 1);
+    }
+}
+
 static void calibration_refuses(void) {
     static const struct {
         const char *name;
@@ -686,6 +702,7 @@ static void opening(void) {
 
 const struct test_group test_groups[] = {
     {"worked_examples", worked_examples},
+    {"calibration_of_large_numbers", calibration_of_large_numbers},
     {"calibration_refuses", calibration_refuses},
     {"check_word", check_word},
     {"random_truths", random_truths},
