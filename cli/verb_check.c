@@ -102,8 +102,8 @@ static int rank(const char *verb, const struct jl_card *card, const char *captur
     return own ? EXIT_GOOD : EXIT_FINDINGS;
 }
 
-static bool judge_capture(const char *path, const struct jl_card *card, struct jl_check_result *check,
-                          struct jl_complaint *complaint) {
+static bool judge_capture(const char *path, const struct jl_card *card,
+                          struct jl_check_result *check, struct jl_complaint *complaint) {
     const struct jl_traffic_options options = {.awake = false};
     struct jl_traffic *traffic = jl_traffic_open(path, card, &options, complaint);
     bool good = traffic && jl_check_traffic(traffic, check, complaint);

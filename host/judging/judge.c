@@ -15,7 +15,8 @@ const char *jl_check_grade_name(enum jl_check_grade grade) {
     return names[grade];
 }
 
-void jl_host_judge_begin(struct judge *judge, struct jl_check_result *check, const struct jl_card *card) {
+void jl_host_judge_begin(struct judge *judge, struct jl_check_result *check,
+                         const struct jl_card *card) {
     memset(judge, 0, sizeof *judge);
     memset(check, 0, sizeof *check);
     judge->check = check;

@@ -31,7 +31,8 @@ struct judge {
     bool of_glass[JL_CHECK_MOST];         /* findings about what the glass shows */
 };
 
-void jl_host_judge_begin(struct judge *judge, struct jl_check_result *check, const struct jl_card *card);
+void jl_host_judge_begin(struct judge *judge, struct jl_check_result *check,
+                         const struct jl_card *card);
 
 /* A command with its arguments, or data. */
 void jl_host_judge_sent(struct judge *judge, const struct jl_explained *explained);
