@@ -2,7 +2,7 @@
  * Memory that runs out, disks that are full, files that cannot be opened: linked into a copy of the
  * command by ld's --wrap, so that only calls of our own code are counted, and one of them fails.
  *
- * SCARCE_AT: number of the call that fails, from 1. SCARCE_ON: then all behind it, too.
+ * SCARCE_AT: number of the call that fails, from 1.
  * SCARCE_TOLD: a file that gets how many calls there were.
  */
 #include <errno.h>
@@ -20,7 +20,7 @@ static bool fails(int reason) {
     const char *at = getenv("SCARCE_AT");
     long wanted = at ? strtol(at, NULL, 10) : 0;
     calls++;
-    bool now = wanted && (calls == wanted || (calls > wanted && getenv("SCARCE_ON")));
+    bool now = wanted && calls == wanted;
     if (now) {
         errno = reason;
     }
