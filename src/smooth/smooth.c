@@ -166,6 +166,9 @@ static int32_t rows_of_piece(int32_t first, int32_t last) {
 static void touch(struct painting *p, int32_t left, int32_t right) {
     uint8_t part = 0;
     enum { NEAR = 8 };
+    if (!p->damage) {
+        return;
+    }
     if (p->touched[0].left <= p->touched[0].right &&
         (left > p->touched[0].right + NEAR || right < p->touched[0].left - NEAR)) {
         part = 1;
@@ -195,37 +198,56 @@ static void tell(struct painting *p, int32_t from, int32_t to) {
     }
 }
 
+/* Rows that are drawn alike. */
+struct rows {
+    int32_t first, step, count;
+};
+
 /* All areas lie within what is seen: nothing is left to be cut but on turned targets and the like.
  */
-static void fill_run(struct painting *p, struct jl_rect run) {
+static void fill_run(struct painting *p, const struct rows *rows, int32_t x, int32_t width) {
     struct jl_target *target = p->brush.target;
-    touch(p, run.x, (int32_t)run.x + run.w - 1);
-    if (target->painter) {
-        jl_brush_fill(&p->brush, run);
-    } else {
-        target->ops->fill(target, run, p->brush.ink);
+    struct jl_rect run = {(int16_t)x, (int16_t)rows->first, (int16_t)width, 1};
+    int32_t fills = rows->count;
+    if (rows->step == 1) {
+        run.h = (int16_t)rows->count;
+        fills = 1;
+    }
+    touch(p, x, x + width - 1);
+    for (; fills; fills--) {
+        if (target->painter) {
+            jl_brush_fill(&p->brush, run);
+        } else {
+            target->ops->fill(target, run, p->brush.ink);
+        }
+        run.y = (int16_t)(run.y + rows->step);
     }
 }
 
-static void mix_run(struct painting *p, int32_t x, int32_t y, int16_t count,
+static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int16_t width,
                     const uint8_t *shares) {
     struct jl_target *target = p->brush.target;
+    bool mixes = !target->painter && target->ops->shades & JL_SHADES_MIXED;
     jl_color row[JL_CHUNK];
-    touch(p, x, x + count - 1);
-    if (target->painter || !(target->ops->shades & JL_SHADES_MIXED)) {
-        jl_paint_cover(target, (int16_t)x, (int16_t)y, count, shares, p->brush.color, p->paper);
-        return;
-    }
-    for (int16_t i = 0; i < count; i++) {
+    touch(p, x, x + width - 1);
+    for (int16_t i = 0; i < width && mixes; i++) {
         bool solid = p->paper != JL_CLEAR && shares[i];
         row[i] = solid ? jl_color_mix(p->paper, p->brush.color, shares[i])
                        : p->brush.color | (jl_color)(255u - shares[i]) << 24;
     }
-    target->ops->put(target, (int16_t)x, (int16_t)y, count, row);
+    int32_t y = rows->first;
+    for (int32_t i = 0; i < rows->count; i++) {
+        if (mixes) {
+            target->ops->put(target, (int16_t)x, (int16_t)y, width, row);
+        } else {
+            jl_paint_cover(target, (int16_t)x, (int16_t)y, width, shares, p->brush.color, p->paper);
+        }
+        y += rows->step;
+    }
 }
 
 /* Draws what was added up in so many rows. Whole pixels are filled, others mixed. */
-static void draw_rows(struct painting *p, int32_t y, int32_t rows) {
+static void draw_rows(struct painting *p, const struct rows *rows) {
     uint8_t shares[JL_CHUNK];
     int32_t area = p->change[0], left = p->x - 1; /* of the place that counts as 0 */
     int32_t x = p->low > 1 ? p->low : 1;
@@ -238,8 +260,7 @@ static void draw_rows(struct painting *p, int32_t y, int32_t rows) {
         if (area <= 0 || area >= WHOLE) {
             x = run_end(p, x, area > 0);
             if (area > 0) {
-                fill_run(p, (struct jl_rect){(int16_t)(left + start), (int16_t)y,
-                                             (int16_t)(x - start), (int16_t)rows});
+                fill_run(p, rows, left + start, x - start);
             }
             continue;
         }
@@ -249,15 +270,23 @@ static void draw_rows(struct painting *p, int32_t y, int32_t rows) {
             area += p->change[++x];
         }
         area -= p->change[x]; /* it is added at the top */
-        for (int32_t row = y; row < y + rows; row++) {
-            mix_run(p, left + start, row, count, shares);
-        }
+        mix_run(p, rows, left + start, count, shares);
     }
 }
 
+static void clear_changes(struct painting *p, int32_t from, int32_t to) {
+    for (int16_t *change = &p->change[from]; change <= &p->change[to]; change++) {
+        *change = 0;
+    }
+}
+
+/* Nothing changes where all is whole. */
 static void clear_row(struct painting *p) {
-    for (int32_t x = p->low; x <= p->high; x++) {
-        p->change[x] = 0;
+    if (p->whole_from < p->whole_to && p->whole_to <= p->high) {
+        clear_changes(p, p->low, p->whole_from);
+        clear_changes(p, p->whole_to, p->high);
+    } else {
+        clear_changes(p, p->low, p->high);
     }
 }
 
@@ -307,10 +336,11 @@ static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
         begin_row(p);
         add_row(p, y * JL_CUT_LINES);
         rows = same_rows(shape, y, last);
-        draw_rows(p, y, rows);
         drawn = y + rows - 1;
         if (pairs && other > y && other <= last && rows == 1) {
-            draw_rows(p, other, 1);
+            draw_rows(p, &(struct rows){y, other - y, 2});
+        } else {
+            draw_rows(p, &(struct rows){y, 1, rows});
         }
         cut_row = rows > 1 ? first - 1 : y + 1;
         clear_row(p);
