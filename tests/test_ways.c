@@ -209,7 +209,7 @@ static void copy_area(const struct jl_frame *from, struct jl_rect area) {
         jl_color row[480];
         ops->get(&from->target, area.x, y, area.w, row);
         for (int16_t x = 0; x < area.w; x++) {
-            uint32_t ink = ops->ink ? ops->ink(&world.truth.target, row[x]) : row[x];
+            uint32_t ink = ops->ink ? ops->ink(row[x], &world.truth.target) : row[x];
             ops->fill(&world.truth.target, (struct jl_rect){(int16_t)(area.x + x), y, 1, 1}, ink);
         }
     }

@@ -45,7 +45,7 @@ struct jl_stencil {
 struct jl_target_ops {
     /** A colour (never JL_CLEAR) as fill() takes it, found once for many fills. NULL: the colour.
      */
-    uint32_t (*ink)(const struct jl_target *target, jl_color color);
+    uint32_t (*ink)(jl_color color, const struct jl_target *target);
     /** Sets every pixel of the area to what ink() gave. */
     void (*fill)(struct jl_target *target, struct jl_rect area, uint32_t ink);
     /** Draws a 1-bit picture. */
@@ -64,9 +64,10 @@ struct jl_target_ops {
                    const jl_color *row);
     /**
      * Sets a pixel within the clip to what ink() gave, and leaves it to the caller to tell the
-     * damage. Not 0: the memory differs now. Frames only; NULL: done by fills.
+     * damage. Not 0: the memory differs now. Frames only; NULL: done by fills. The ink comes first
+     * so that it may stay in the register in which ink() returned it.
      */
-    unsigned (*dot)(struct jl_target *target, int16_t x, int16_t y, uint32_t ink);
+    unsigned (*dot)(uint32_t ink, struct jl_target *target, int16_t x, int16_t y);
     uint8_t shades; /**< sum of enum jl_shades */
 };
 

@@ -22,85 +22,88 @@ static int32_t window_price(const struct jl_damage *damage) {
     return damage->window_price_px & (JL_WINDOW_A_LINE - 1);
 }
 
-/*
- * Pixels that a join would send in vain; negative when the two overlap much. Both lie in a frame
- * and are not empty, so that jl_rect_around() would ask too much.
- */
-static inline int32_t waste_of(const struct jl_damage *damage, const struct jl_rect *a,
-                               const struct jl_rect *b, struct jl_rect *join) {
-    int32_t left = a->x < b->x ? a->x : b->x, top = a->y < b->y ? a->y : b->y;
+/* The rectangle around two. Both lie in a frame and are not empty, so that jl_rect_around() would
+ * ask too much. */
+static void join(struct jl_rect *a, const struct jl_rect *b) {
     int32_t right = a->x + (int32_t)a->w, other_right = b->x + (int32_t)b->w;
     int32_t bottom = a->y + (int32_t)a->h, other_bottom = b->y + (int32_t)b->h;
-    int32_t width = (right > other_right ? right : other_right) - left;
-    int32_t height = (bottom > other_bottom ? bottom : other_bottom) - top;
-    *join = (struct jl_rect){(int16_t)left, (int16_t)top, (int16_t)width, (int16_t)height};
-    int32_t waste = width * height - area_px(a) - area_px(b);
-    if (damage->window_price_px & JL_WINDOW_A_LINE) {
-        /* What the lines cost; less the window that add() takes a join to save. */
-        int32_t lines = (height - a->h - b->h) >> damage->row_unit_log2;
-        waste += (lines + 1) * window_price(damage);
-    }
-    return waste;
+    a->x = a->x < b->x ? a->x : b->x;
+    a->y = a->y < b->y ? a->y : b->y;
+    a->w = (int16_t)((right > other_right ? right : other_right) - a->x);
+    a->h = (int16_t)((bottom > other_bottom ? bottom : other_bottom) - a->y);
 }
 
-/* The place whose join with an area is cheapest. */
-static int32_t cheapest(const struct jl_damage *damage, const struct jl_rect *area, uint8_t count,
-                        uint8_t *best, struct jl_rect *best_join) {
-    int32_t best_waste = INT32_MAX;
-    for (uint8_t i = 0; i < count; i++) {
-        struct jl_rect join;
-        int32_t waste = waste_of(damage, &damage->rects[i], area, &join);
-        if (waste < best_waste) {
+/*
+ * The one of the first `count` rectangles whose join with an area is cheapest, and the pixels that
+ * the join would send in vain; negative when the two overlap much. Or the last one of the last four
+ * whose join wastes no more than `enough`: parts of a shape come near one of these.
+ */
+static int32_t cheapest(struct jl_damage *damage, const struct jl_rect *area, uint8_t count,
+                        int32_t enough, struct jl_rect **best) {
+    int32_t left = area->x, top = area->y, right = left + area->w, bottom = top + area->h;
+    int32_t px = area_px(area), best_waste = INT32_MAX;
+    int32_t line_price = damage->window_price_px & JL_WINDOW_A_LINE ? window_price(damage) : 0;
+    struct jl_rect *last = &damage->rects[count];
+    for (struct jl_rect *r = last; r != damage->rects;) {
+        r--;
+        /* Nothing in a frame is below 0, and a small core reads it so in one instruction. */
+        int32_t w = (uint16_t)r->w, at = (uint16_t)r->x, end = at + w;
+        int32_t width = (end > right ? end : right) - (at < left ? at : left);
+        int32_t h = (uint16_t)r->h;
+        at = (uint16_t)r->y;
+        end = at + h;
+        int32_t height = (end > bottom ? end : bottom) - (at < top ? at : top);
+        int32_t waste = width * height - w * h - px;
+        if (line_price) {
+            /* What the lines cost; less the window that add() takes a join to save. */
+            int32_t lines = (height - h - area->h) >> damage->row_unit_log2;
+            waste += (lines + 1) * line_price;
+        }
+        if (waste <= best_waste) {
             best_waste = waste;
-            *best_join = join;
-            *best = i;
+            *best = r;
+            if (waste <= enough && r + 4 >= last) {
+                break;
+            }
         }
     }
     return best_waste;
 }
 
+#define NEVER_ENOUGH INT32_MIN
+
 /* All places are taken: makes one free by the cheapest join of any two, if that costs less. */
 static bool join_two(struct jl_damage *damage, int32_t limit) {
-    struct jl_rect join = {0}, best_join = {0};
-    uint8_t other = 0, best_other = 0, best = 0;
+    struct jl_rect *other = NULL, *best_other = NULL, *best = NULL;
     for (uint8_t i = 1; i < damage->count; i++) {
-        int32_t waste = cheapest(damage, &damage->rects[i], i, &other, &join);
+        struct jl_rect *rect = &damage->rects[i];
+        int32_t waste = cheapest(damage, rect, i, NEVER_ENOUGH, &other);
         if (waste < limit) {
             limit = waste;
-            best = i;
+            best = rect;
             best_other = other;
-            best_join = join;
         }
     }
     if (!best) {
         return false;
     }
-    put_rect(&damage->rects[best_other], &best_join);
-    put_rect(&damage->rects[best], &damage->rects[--damage->count]);
+    join(best_other, best);
+    put_rect(best, &damage->rects[--damage->count]);
     return true;
 }
 
-/* Parts of a shape come near one of the last few: there they are taken without looking further. */
-static bool extend(struct jl_damage *damage, const struct jl_rect *area, uint8_t patience_px) {
-    for (uint8_t i = damage->count; i > 0 && i + 4 > damage->count; i--) {
-        struct jl_rect join;
-        if (waste_of(damage, &damage->rects[i - 1], area, &join) <= patience_px) {
-            put_rect(&damage->rects[i - 1], &join);
-            return true;
-        }
-    }
-    return false;
-}
-
 static void add(struct jl_damage *damage, struct jl_rect area, uint8_t patience_px) {
-    if (jl_rect_is_empty(area) || (patience_px && extend(damage, &area, patience_px))) {
+    int32_t enough = patience_px ? patience_px : NEVER_ENOUGH;
+    if (area.w <= 0 || area.h <= 0) {
         return;
     }
     while (damage->count) {
-        struct jl_rect join;
-        uint8_t best = 0;
-        put_rect(&join, &area);
-        int32_t waste = cheapest(damage, &area, damage->count, &best, &join);
+        struct jl_rect *best = NULL;
+        int32_t waste = cheapest(damage, &area, damage->count, enough, &best);
+        if (waste <= enough && best + 4 >= &damage->rects[damage->count]) {
+            join(best, &area);
+            return;
+        }
         /* More parts of a shape will come beside this one, and cost as much again each. */
         int32_t limit = patience_px ? waste * 16 : waste;
         if (waste > window_price(damage) &&
@@ -108,8 +111,9 @@ static void add(struct jl_damage *damage, struct jl_rect area, uint8_t patience_
             break;
         }
         /* Taken out and tried again: the greater rectangle may now reach others. */
-        put_rect(&area, &join);
-        put_rect(&damage->rects[best], &damage->rects[--damage->count]);
+        join(&area, best);
+        put_rect(best, &damage->rects[--damage->count]);
+        enough = NEVER_ENOUGH;
     }
     put_rect(&damage->rects[damage->count++], &area);
 }

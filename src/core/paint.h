@@ -22,7 +22,7 @@ struct jl_painter {
 
 /* What the target's fill operation takes for a colour. */
 static inline uint32_t jl_ink(const struct jl_target *target, jl_color color) {
-    return target->ops->ink ? target->ops->ink(target, color) : color;
+    return target->ops->ink ? target->ops->ink(color, target) : color;
 }
 
 /* One colour for many areas of a target. */

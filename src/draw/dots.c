@@ -15,20 +15,21 @@ bool jl_dots_begin(struct jl_dots *dots, const struct jl_brush *brush, int32_t x
     return true;
 }
 
-void jl_dots_changed(struct jl_target *target, int32_t x0, int32_t y0, int32_t x1, int32_t y1) {
-    struct jl_damage *damage = ((struct jl_frame *)target)->damage;
-    if (!damage) {
-        return;
-    }
-    struct jl_rect corner = {(int16_t)(x0 < x1 ? x0 : x1), (int16_t)(y0 < y1 ? y0 : y1),
-                             (int16_t)((x0 < x1 ? x1 - x0 : x0 - x1) + 1),
-                             (int16_t)((y0 < y1 ? y1 - y0 : y0 - y1) + 1)};
-    if (jl_rect_cut(&corner, &target->clip)) {
-        /* Whole lines of memory. */
-        int16_t beyond = (int16_t)(corner.y & ((1 << damage->row_unit_log2) - 1));
-        int16_t lines = (int16_t)((corner.h + beyond - 1) >> damage->row_unit_log2);
-        corner.y = (int16_t)(corner.y - beyond);
-        corner.h = (int16_t)((lines + 1) << damage->row_unit_log2);
-        damage->add(damage, corner, target->patience_px);
+void jl_dots_tell(const struct jl_target *target, struct jl_rect area) {
+    struct jl_damage *damage = jl_dots_damage(target);
+    /* Whole lines of memory. */
+    int16_t beyond = (int16_t)(area.y & ((1 << damage->row_unit_log2) - 1));
+    int16_t lines = (int16_t)((area.h + beyond - 1) >> damage->row_unit_log2);
+    area.y = (int16_t)(area.y - beyond);
+    area.h = (int16_t)((lines + 1) << damage->row_unit_log2);
+    damage->add(damage, area, target->patience_px);
+}
+
+void jl_dots_changed(const struct jl_dots *dots, int32_t x0, int32_t y0, int32_t x1, int32_t y1) {
+    struct jl_rect area = {(int16_t)(x0 < x1 ? x0 : x1), (int16_t)(y0 < y1 ? y0 : y1),
+                           (int16_t)((x0 < x1 ? x1 - x0 : x0 - x1) + 1),
+                           (int16_t)((y0 < y1 ? y1 - y0 : y0 - y1) + 1)};
+    if (jl_dots_damage(dots->target) && (dots->seen || jl_rect_cut(&area, &dots->target->clip))) {
+        jl_dots_tell(dots->target, area);
     }
 }

@@ -7,7 +7,7 @@
 
 struct jl_dots {
     struct jl_target *target;
-    unsigned (*dot)(struct jl_target *target, int16_t x, int16_t y, uint32_t ink);
+    unsigned (*dot)(uint32_t ink, struct jl_target *target, int16_t x, int16_t y);
     uint32_t ink;
     int32_t left, top, right, bottom; /* of the clip, all included */
     bool seen;                        /* all of the shape lies within it */
@@ -28,11 +28,18 @@ jl_dots_set(const struct jl_dots *dots, int32_t x, int32_t y) {
     if (!dots->seen && (x < dots->left || x > dots->right || y < dots->top || y > dots->bottom)) {
         return 0;
     }
-    return dots->dot(dots->target, (int16_t)x, (int16_t)y, dots->ink);
+    return dots->dot(dots->ink, dots->target, (int16_t)x, (int16_t)y);
 }
 
-/* Tells that pixels were changed between two corners, both included, in any order. What has dots is
- * a frame. */
-void jl_dots_changed(struct jl_target *target, int32_t x0, int32_t y0, int32_t x1, int32_t y1);
+/* Who wants to know what was changed; NULL: nobody. What has dots is a frame. */
+static inline struct jl_damage *jl_dots_damage(const struct jl_target *target) {
+    return ((const struct jl_frame *)target)->damage;
+}
+
+/* Tells that pixels of an area within the clip were changed. Only where somebody wants to know. */
+void jl_dots_tell(const struct jl_target *target, struct jl_rect area);
+
+/* The same of all between two corners, both included, in any order, that lies within the clip. */
+void jl_dots_changed(const struct jl_dots *dots, int32_t x0, int32_t y0, int32_t x1, int32_t y1);
 
 #endif

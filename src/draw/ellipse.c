@@ -79,7 +79,7 @@ struct quarter {
 static void tell(const struct jl_dots *dots, struct quarter *q) {
     for (int i = 0; i < 4 && q->n; i++) {
         int32_t sx = i & 1 ? -1 : 1, sy = i & 2 ? -1 : 1;
-        jl_dots_changed(dots->target, q->x + sx * q->x0, q->y + sy * q->y0, q->x + sx * q->x1,
+        jl_dots_changed(dots, q->x + sx * q->x0, q->y + sy * q->y0, q->x + sx * q->x1,
                         q->y + sy * q->y1);
     }
     q->n = 0;
@@ -97,14 +97,15 @@ static void four_dots(const struct jl_dots *dots, struct quarter *q, int32_t fro
             changed |= jl_dots_set(dots, q->x - dx, q->y - dy);
         }
     }
-    if (changed && q->n++ == 0) {
+    if (!changed || !jl_dots_damage(dots->target)) {
+        return;
+    }
+    if (q->n++ == 0) {
         q->x1 = to;
         q->y0 = dy;
     }
-    if (changed) {
-        q->x0 = from;
-        q->y1 = dy;
-    }
+    q->x0 = from;
+    q->y1 = dy;
 }
 
 /*
@@ -113,7 +114,7 @@ static void four_dots(const struct jl_dots *dots, struct quarter *q, int32_t fro
  */
 static void draw(struct jl_target *target, int32_t x, int32_t y, int32_t rx, int32_t ry,
                  bool stroke, jl_color color) {
-    enum { SHORT = 3 }; /* runs that are drawn by dots */
+    enum { SHORT = 6 }; /* runs that are drawn by dots */
     struct jl_ellipse_walk walk;
     struct jl_brush brush = jl_brush_of(target, color);
     struct jl_dots dots;
@@ -125,13 +126,14 @@ static void draw(struct jl_target *target, int32_t x, int32_t y, int32_t rx, int
     for (int32_t dy = 0; dy <= ry; dy++) {
         int32_t next = jl_ellipse_half_width(&walk, dy + 1);
         int32_t hole = next < w - 1 ? next : w - 1;
-        if (!stroke || hole < 0) {
-            two_spans(&brush, x - w, x + w, y, dy);
-        } else if (by_dots && w - hole <= SHORT) {
+        if (by_dots && w - hole <= SHORT) {
             four_dots(&dots, &quarter, hole + 1, w, dy);
-            if (quarter.n * 3 > ry) { /* twelve pieces in all */
+            if (quarter.n * 3 > ry ||
+                (quarter.x1 - quarter.x0) * 3 > rx) { /* twelve pieces or so */
                 tell(&dots, &quarter);
             }
+        } else if (!stroke || hole < 0) {
+            two_spans(&brush, x - w, x + w, y, dy);
         } else {
             two_spans(&brush, x - w, x - hole - 1, y, dy);
             two_spans(&brush, x + hole + 1, x + w, y, dy);

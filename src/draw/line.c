@@ -74,7 +74,7 @@ static void dots_along(const struct walk *walk, const struct jl_dots *dots, int3
     uint32_t reach = (uint32_t)(a1 - a0);
     uint32_t rise = (uint32_t)(b1 >= b0 ? b1 - b0 : b0 - b1);
     int32_t sign = b1 >= b0 ? 1 : -1, piece = ((last - first) * 3 >> 5) + 4;
-    const struct jl_damage *damage = ((const struct jl_frame *)dots->target)->damage;
+    const struct jl_damage *damage = jl_dots_damage(dots->target);
     if (damage && piece < 16 && (damage->window_price_px & (JL_WINDOW_A_LINE - 1)) >= 64) {
         piece = 16;
     }
@@ -113,9 +113,9 @@ static void dots_along(const struct walk *walk, const struct jl_dots *dots, int3
         }
         int32_t last_b = error < by ? b - sign : b; /* it is less where a step was just taken */
         if (changed && walk->along_is_x) {
-            jl_dots_changed(dots->target, start, start_b, end, last_b);
+            jl_dots_changed(dots, start, start_b, end, last_b);
         } else if (changed) {
-            jl_dots_changed(dots->target, start_b, start, last_b, end);
+            jl_dots_changed(dots, start_b, start, last_b, end);
         }
     }
 }

@@ -39,7 +39,7 @@ static void fill_row(uint8_t *line, int x, int end, unsigned value) {
     }
 }
 
-static uint32_t ink_of(const struct jl_target *target, jl_color color) {
+static uint32_t ink_of(jl_color color, const struct jl_target *target) {
     return pack((const struct jl_frame *)target, color);
 }
 
@@ -54,7 +54,7 @@ static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     jl_format_changed(frame, area);
 }
 
-static unsigned dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
+static unsigned dot(uint32_t ink, struct jl_target *target, int16_t x, int16_t y) {
     struct jl_frame *frame = (struct jl_frame *)target;
     store(jl_format_line(frame, y, 0), jl_format_column(frame, x), (unsigned)ink);
     return 1;

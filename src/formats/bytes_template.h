@@ -107,7 +107,7 @@ static void fill_bytes(uint8_t *to, size_t bytes, uint32_t pixel) {
 #endif
 
 /* For a shape or a text at a time. */
-static uint32_t ink_of(const struct jl_target *target, jl_color color) {
+static uint32_t ink_of(jl_color color, const struct jl_target *target) {
     (void)target;
 #ifdef WHITE_IS_ONES
     if (color == JL_BLACK || color == JL_WHITE) { /* the most usual ones, without arithmetic */
@@ -158,7 +158,7 @@ static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     jl_format_changed(frame, area);
 }
 
-static unsigned dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
+static unsigned dot(uint32_t ink, struct jl_target *target, int16_t x, int16_t y) {
     store(place_of((struct jl_frame *)target, x, y), ink);
     return 1;
 }
@@ -317,7 +317,7 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
     struct jl_rect area = s->area;
     jl_color ink = s->ink, paper = s->paper;
     struct jl_frame *frame = (struct jl_frame *)target;
-    uint32_t pixels[2] = {ink_of(target, paper), ink_of(target, ink)};
+    uint32_t pixels[2] = {ink_of(paper, target), ink_of(ink, target)};
     if (ink == JL_CLEAR && paper == JL_CLEAR) {
         return;
     }

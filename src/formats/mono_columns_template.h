@@ -37,7 +37,8 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
     struct jl_frame *frame = (struct jl_frame *)target;
     /* All bits or none: what a clear bit of the map becomes, and whether a set one differs; whether
      * a clear one is drawn, and a set one otherwise. */
-    unsigned paper_bits = jl_lit_bits(s->paper), bits_differ = jl_lit_bits(s->ink) ^ paper_bits;
+    unsigned paper_bits = (unsigned)jl_lit_bits(s->paper, target);
+    unsigned bits_differ = (unsigned)jl_lit_bits(s->ink, target) ^ paper_bits;
     unsigned paper_draws = s->paper == JL_CLEAR ? 0x00 : 0xFF;
     unsigned draws_differ = s->ink == JL_CLEAR ? paper_draws : ~paper_draws;
     int end_y = s->area.y + s->area.h;
@@ -76,11 +77,6 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
     }
 }
 
-static uint32_t ink_of(const struct jl_target *target, jl_color color) {
-    (void)target;
-    return jl_lit_bits(color);
-}
-
 static void fill(struct jl_target *target, struct jl_rect area, uint32_t ink) {
     stencil(target, &(struct jl_stencil){area, NULL, 0, 0, ink * 0x010101u, JL_CLEAR});
 }
@@ -97,7 +93,7 @@ static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t co
     }
 }
 
-static unsigned dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink) {
+static unsigned dot(uint32_t ink, struct jl_target *target, int16_t x, int16_t y) {
     const struct jl_frame *frame = (const struct jl_frame *)target;
     uint8_t *byte = jl_format_line(frame, y, 3) + jl_format_column(frame, x);
     unsigned change = (*byte ^ (unsigned)ink) & bit_of(y);
@@ -107,7 +103,7 @@ static unsigned dot(struct jl_target *target, int16_t x, int16_t y, uint32_t ink
 
 #define MONO_COLUMNS_FORMAT(its_layout)                                                            \
     {                                                                                              \
-        .ops = {.ink = ink_of, .fill = fill, .stencil = stencil, .get = get, .dot = dot},          \
+        .ops = {.ink = jl_lit_bits, .fill = fill, .stencil = stencil, .get = get, .dot = dot},     \
         .column_bits = 8, .bits_per_pixel = 1, .planes = 1, .line_rows_log2 = 3,                   \
         .channel_bits = {1, 1, 1}, .layout = its_layout,                                           \
         .window_price_px = 80 /* a window of ssd1306-like parts on I2C costs 10 bytes */           \

@@ -23,7 +23,7 @@ static void changed(const struct jl_frame *frame, struct jl_rect area, unsigned 
     }
 }
 
-static uint32_t ink_of(const struct jl_target *target, jl_color color) {
+static uint32_t ink_of(jl_color color, const struct jl_target *target) {
     (void)target;
     return pack(color);
 }
