@@ -5,6 +5,7 @@
 #include <stdio.h>
 #include <string.h>
 
+#include "../src/core/quotient.h"
 #include "jadelamp/jadelamp.h"
 
 static void status_texts(void) {
@@ -328,7 +329,29 @@ static void versions(void) {
     EXPECT(JL_VERSION_OF(0, 99, 99) < JL_VERSION_OF(1, 0, 0));
 }
 
+/* What cores that cannot divide do instead, beside a machine that can. */
+static void quotients_by_steps(void) {
+    static const uint32_t edges[] = {0,   1,     2,          3,          9,          10,
+                                     255, 32767, 0x7FFFFFFF, 0x80000000, 0xFFFFFFFE, 0xFFFFFFFF};
+    enum { EDGES = sizeof edges / sizeof edges[0] };
+    struct test_random random = {7};
+    int wrong = 0;
+    for (int i = 0; i < EDGES; i++) {
+        for (int k = 1; k < EDGES; k++) {
+            test_row("%lu / %lu", (unsigned long)edges[i], (unsigned long)edges[k]);
+            EXPECT_INT(jl_quotient_by_steps(edges[i], edges[k]), edges[i] / edges[k]);
+        }
+    }
+    for (int n = 0; n < 100000; n++) {
+        uint32_t of = test_random_next(&random) >> n % 32,
+                 by = (test_random_next(&random) >> n / 32 % 32) | 1;
+        wrong += jl_quotient_by_steps(of, by) != of / by;
+    }
+    EXPECT_INT(wrong, 0);
+}
+
 const struct test_group test_groups[] = {
+    {"quotients_by_steps", quotients_by_steps},
     {"channels_to_the_nearest", channels_to_the_nearest},
     {"versions", versions},
     {"colors_from_hue", colors_from_hue},

@@ -33,14 +33,23 @@ static bool differs(const struct jl_char_panel *panel, uint8_t cell) {
     return panel->wanted[cell] != panel->shown[cell];
 }
 
+/* The strip of a cell, which becomes its place there. There are four at most: no division. */
+static uint8_t strip_of(const struct jl_char_config *config, uint8_t *cell) {
+    uint8_t cells = jl_char_strip_cells(config), strip = 0;
+    for (; *cell >= cells; strip++) {
+        *cell = (uint8_t)(*cell - cells);
+    }
+    return strip;
+}
+
 /* Whether DDRAM goes on from the cell before to this one. */
 static bool goes_on(const struct jl_char_config *config, uint8_t cell) {
-    uint8_t cells = jl_char_strip_cells(config);
-    if (cell % cells) {
+    uint8_t cells = jl_char_strip_cells(config), strip = strip_of(config, &cell);
+    if (cell) {
         return true;
     }
-    struct jl_char_strip before = jl_char_strip_at(config, (uint8_t)(cell / cells - 1));
-    struct jl_char_strip here = jl_char_strip_at(config, cell / cells);
+    struct jl_char_strip before = jl_char_strip_at(config, (uint8_t)(strip - 1));
+    struct jl_char_strip here = jl_char_strip_at(config, strip);
     /* Never from one controller to the other, whose positions begin at 0. */
     return before.position + cells == here.position;
 }
@@ -60,12 +69,11 @@ static uint8_t run_end(const struct jl_char_panel *panel, uint8_t first, uint8_t
 }
 
 static jl_status send_run(struct jl_char_panel *panel, uint8_t first, uint8_t end) {
-    uint8_t cells = jl_char_strip_cells(panel->config);
-    struct jl_char_strip strip = jl_char_strip_at(panel->config, first / cells);
+    uint8_t within = first;
+    struct jl_char_strip strip = jl_char_strip_at(panel->config, strip_of(panel->config, &within));
     size_t count = (size_t)(end - first);
-    jl_status status =
-        jl_char_send_at(panel, strip.controller, (uint8_t)(strip.position + first % cells),
-                        panel->wanted + first, count);
+    jl_status status = jl_char_send_at(panel, strip.controller, (uint8_t)(strip.position + within),
+                                       panel->wanted + first, count);
     if (status == JL_OK) {
         memcpy(panel->shown + first, panel->wanted + first, count);
     }

@@ -29,8 +29,7 @@ size_t jl_format_fixed(char *out, size_t size, int32_t value, uint8_t decimals) 
         if (decimals && done == decimals) {
             jl_digits_add(&digits, '.');
         }
-        jl_digits_add(&digits, (char)('0' + rest % 10));
-        rest /= 10;
+        rest = jl_digits_next(&digits, rest);
         done++;
     } while (rest || done <= decimals);
     if (value < 0) {

@@ -31,8 +31,7 @@ size_t jl_format_int(char *out, size_t size, int32_t value, uint8_t width, char 
 size_t jl_format_unsigned(char *out, size_t size, uint32_t value, uint8_t width, char pad) {
     struct jl_decimals digits = {.length = 0};
     do {
-        jl_digits_add(&digits, (char)('0' + value % 10));
-        value /= 10;
+        value = jl_digits_next(&digits, value);
     } while (value);
     return pad_left(out, size, jl_digits_out(out, size, &digits), width, 0, pad);
 }

@@ -4,6 +4,7 @@
  *
  * One routine serves both axes: "along" is the longer axis, "across" the other.
  */
+#include "../core/quotient.h"
 #include "dots.h"
 
 struct walk {
@@ -40,8 +41,8 @@ static void line_along(const struct walk *walk, int32_t a0, int32_t b0, int32_t 
 
     /* Both factors are at most 65535, so the product fits 32 bits: no 64-bit division. */
     uint32_t skipped = (uint32_t)(first - a0) * rise;
-    uint32_t whole = reach ? skipped / reach : 0;
-    uint32_t rest = reach ? skipped % reach : 0;
+    uint32_t whole = reach ? jl_quotient(skipped, reach) : 0;
+    uint32_t rest = skipped - whole * reach;
 
     int32_t run_start = first;
     int32_t run_across = 0;
@@ -79,7 +80,7 @@ static void dots_along(const struct walk *walk, const struct jl_dots *dots, int3
         piece = 16;
     }
     uint32_t skipped = (uint32_t)(first - a0) * rise;
-    uint32_t whole = reach ? skipped / reach : 0, rest = reach ? skipped % reach : 0;
+    uint32_t whole = reach ? jl_quotient(skipped, reach) : 0, rest = skipped - whole * reach;
     /* Twice the rest, and half a step on, so that a whole one is where rounding goes up; on ties as
      * line_along() has it. */
     uint32_t error = 2 * rest + reach - (sign > 0 ? 0 : 1);

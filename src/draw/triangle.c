@@ -4,6 +4,7 @@
  * stepped from row to row, in 32 bits and without a division.
  */
 #include "../core/paint.h"
+#include "../core/quotient.h"
 
 #include "ellipse.h"
 #include "jadelamp/shapes.h"
@@ -33,9 +34,9 @@ static struct edge edge_of(struct jl_point a, struct jl_point b) {
     if (dy == 0) {
         e.to = reach;
     } else if (e.flat) {
-        e.whole = (int32_t)((uint32_t)reach / (uint32_t)dy);
+        e.whole = (int32_t)jl_quotient((uint32_t)reach, (uint32_t)dy);
         e.part = 2 * (reach - e.whole * dy);
-        e.next = (int32_t)((uint32_t)(reach + e.all - 1) / (uint32_t)e.all);
+        e.next = (int32_t)jl_quotient((uint32_t)(reach + e.all - 1), (uint32_t)e.all);
         e.rest = e.next * e.all - reach;
         e.to = e.next - 1;
     } else {

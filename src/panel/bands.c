@@ -12,7 +12,7 @@ static jl_status begin(struct jl_bands *bands, struct jl_rect area, void *memory
     struct jl_panel *panel = bands->panel;
     const struct jl_format *format = panel->format;
     size_t line_bytes = (size_t)jl_line_bytes(format, area.w);
-    size_t plane_bytes = memory_bytes / format->planes;
+    size_t plane_bytes = memory_bytes >> (format->planes - 1); /* one or two */
     if (plane_bytes < line_bytes) {
         return JL_TOO_SMALL;
     }

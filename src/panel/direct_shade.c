@@ -1,5 +1,6 @@
 /* Computed pixels, such as pictures and gradients, straight to the panel. */
 #include "direct.h"
+#include "../core/quotient.h"
 #include "panel.h"
 
 /* Computed pixels, and whether one of them was to be left as it is. */
@@ -64,7 +65,8 @@ void jl_direct_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn 
         return;
     }
     int16_t piece_w = fitting < area.w ? (int16_t)fitting : area.w;
-    int16_t piece_h = fitting / piece_w < area.h ? (int16_t)(fitting / piece_w) : area.h;
+    int at_a_time = (int)jl_quotient((uint32_t)fitting, (uint32_t)piece_w);
+    int16_t piece_h = at_a_time < area.h ? (int16_t)at_a_time : area.h;
     for (int y = 0; y < area.h && jl_direct_ready(direct); y += piece_h) {
         int16_t h = area.h - y < piece_h ? (int16_t)(area.h - y) : piece_h;
         for (int x = 0; x < area.w && direct->status == JL_OK; x += piece_w) {

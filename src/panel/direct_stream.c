@@ -1,5 +1,6 @@
 /* Filling areas of the panel piece by piece, through the caller's buffer. */
 #include "direct.h"
+#include "../core/quotient.h"
 #include "panel.h"
 
 struct jl_frame jl_direct_piece(const struct jl_direct *direct, int16_t width, int16_t rows) {
@@ -46,11 +47,14 @@ void jl_direct_sent(struct jl_direct *direct, jl_status status) {
 
 int jl_direct_columns(const struct jl_direct *direct) {
     const struct jl_panel *panel = direct->panel;
-    unsigned unit =
-        panel->config->controller->whole_lines ? (unsigned)panel->width : jl_unit(panel);
-    size_t units =
-        direct->buffer_bytes / (size_t)jl_line_bytes(direct->panel->format, (int16_t)unit);
-    return (int)((units < INT16_MAX / unit ? units : INT16_MAX / unit) * unit);
+    uint32_t unit =
+        panel->config->controller->whole_lines ? (uint32_t)panel->width : jl_unit(panel);
+    uint32_t unit_bytes = (uint32_t)jl_line_bytes(panel->format, (int16_t)unit);
+    uint32_t units = jl_quotient((uint32_t)direct->buffer_bytes, unit_bytes);
+    if (units * unit > INT16_MAX) {
+        units = jl_quotient(INT16_MAX, unit);
+    }
+    return (int)(units * unit);
 }
 
 /* As many whole lines at a time as the buffer holds, or parts of one. */
@@ -60,7 +64,8 @@ static jl_status stream_stretch(struct jl_direct *direct, struct jl_rect part, s
     int fitting = jl_direct_columns(direct);
     int16_t piece_w = fitting < part.w ? (int16_t)fitting : part.w;
     int lines = (int)jl_lines(direct->panel->format, part.h);
-    lines = fitting / piece_w < lines ? fitting / piece_w : lines;
+    int at_a_time = (int)jl_quotient((uint32_t)fitting, (uint32_t)piece_w);
+    lines = at_a_time < lines ? at_a_time : lines;
     int16_t piece_h = (int16_t)(lines << shift);
     jl_status status = JL_OK;
     for (int y = 0; y < part.h && status == JL_OK; y += piece_h) {
