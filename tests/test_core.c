@@ -318,6 +318,54 @@ static void channels_to_the_nearest(void) {
     EXPECT_INT(jl_color_luminance(JL_RGB(0, 0, 255)), 28);
 }
 
+/* Channel by channel, by the definitions: what a pixel of 5-6-5 becomes under a colour. */
+static unsigned mixed_565(jl_color below, jl_color color) {
+    static const unsigned bits[] = {5, 6, 5};
+    unsigned pixel = 0;
+    for (unsigned i = 0; i < 3; i++) {
+        uint8_t share = (uint8_t)(color >> 24);
+        jl_color mixed = share == 255 ? below : jl_color_mix(color & 0xFFFFFF, below, share);
+        pixel = pixel << bits[i] | jl_channel_pack(mixed >> (16 - 8 * i) & 255, bits[i]);
+    }
+    return pixel;
+}
+
+/* Rows of any length, of which desktops mix eight pixels at a time; both orders of the bytes. */
+static void rows_of_soft_pixels(void) {
+    static const struct jl_format *const formats[] = {&jl_rgb565, &jl_rgb565_cpu};
+    static const unsigned transparent[] = {0, 255, 1, 254, 128};
+    struct test_random random = {11};
+    int wrong = 0, soft = 0;
+    for (int n = 0; n < 4000; n++) {
+        const struct jl_format *format = formats[n & 1];
+        uint8_t pixels[64], *at = pixels;
+        jl_color row[32], below[32];
+        struct jl_frame frame;
+        int16_t count = (int16_t)test_random_between(&random, 1, 31);
+        EXPECT_INT(jl_frame_init(&frame, format, 32, 1, pixels, sizeof pixels), JL_OK);
+        for (int i = 0; i < 64; i++) {
+            pixels[i] = (uint8_t)test_random_next(&random);
+        }
+        frame.target.ops->get(&frame.target, 0, 0, 32, below);
+        for (int i = 0; i < count; i++) {
+            unsigned share = n % 3 ? transparent[test_random_next(&random) % 5]
+                                   : test_random_next(&random) & 255;
+            row[i] = (test_random_next(&random) & 0xFFFFFF) | share << 24;
+            soft += share > 0 && share < 255;
+        }
+        frame.target.ops->put(&frame.target, 1, 0, count, row);
+        for (int i = 0; i < 32; i++, at += 2) {
+            bool drawn = i >= 1 && i <= count;
+            uint16_t stored;
+            memcpy(&stored, at, sizeof stored);
+            unsigned pixel = format == &jl_rgb565 ? (unsigned)at[0] << 8 | at[1] : stored;
+            wrong += pixel != mixed_565(below[i], drawn ? row[i - 1] : JL_CLEAR);
+        }
+    }
+    EXPECT_INT(wrong, 0);
+    EXPECT(soft > 20000);
+}
+
 /* The text, the numbers and the library agree; versions compare as they follow one another. */
 static void versions(void) {
     char text[20];
@@ -353,6 +401,7 @@ static void quotients_by_steps(void) {
 const struct test_group test_groups[] = {
     {"quotients_by_steps", quotients_by_steps},
     {"channels_to_the_nearest", channels_to_the_nearest},
+    {"rows_of_soft_pixels", rows_of_soft_pixels},
     {"versions", versions},
     {"colors_from_hue", colors_from_hue},
     {"colors_from_text", colors_from_text},

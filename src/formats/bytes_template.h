@@ -6,6 +6,7 @@
  */
 #include "../core/map_columns.h"
 #include "format.h"
+#include "lanes.h"
 #include "words.h"
 
 /* In loops over pixels, compilers for size had better not call a function for each, and keep the
@@ -24,6 +25,9 @@ EACH_PIXEL jl_color unpack(uint32_t pixel);
 /* A pixel and a colour over it that is transparent by its top byte. */
 #ifdef MIXES
 EACH_PIXEL uint32_t mix(jl_color color, uint32_t below);
+#ifdef JL_LANES
+EACH_PIXEL void mix_lanes(uint8_t *at, const jl_color *row);
+#endif
 #else
 EACH_PIXEL uint32_t mix(jl_color color, uint32_t below) {
     return pack(jl_color_mix(color, unpack(below), (uint8_t)(color >> 24)));
@@ -164,10 +168,15 @@ static unsigned dot(uint32_t ink, struct jl_target *target, int16_t x, int16_t y
 }
 
 /* A run of partly transparent pixels, mixed with what is there; of two mixtures of the same the
- * second is known. Returns behind the run. */
+ * second is known. Returns behind the run, or further: a solid pixel mixes to itself. */
 PIXEL_LOOP const jl_color *mix_run(uint8_t *at, const jl_color *row, const jl_color *end) {
     jl_color mixed = JL_CLEAR;
     uint32_t below = 0, pixel = 0;
+#if defined MIXES && defined JL_LANES
+    for (; end - row >= JL_LANES; row += JL_LANES, at += JL_LANES * BYTES) {
+        mix_lanes(at, row);
+    }
+#endif
     for (; row < end && *row >> 24; row++, at += BYTES) {
         jl_color color = *row;
         if (color >= JL_CLEAR) {

@@ -2,15 +2,22 @@
 #ifndef JADELAMP_SRC_RGB565_H
 #define JADELAMP_SRC_RGB565_H
 
+#include "../core/mem.h"
 #include "jadelamp/color.h"
+#include "lanes.h"
 
-/* Each channel as jl_channel_pack(); red and blue in one sum, 16 bits apart. */
+/* Each channel as jl_channel_pack(), by a factor and a sum that give the same for all 256 values
+ * (a test tries them); red and blue in one sum, 16 bits apart. */
+enum { TO_31 = 249, PLUS_31 = 1014, TO_63 = 253, PLUS_63 = 505 };
+
+EACH_PIXEL uint32_t rgb565_join(uint32_t red_blue, uint32_t green) {
+    red_blue = red_blue * TO_31 + PLUS_31 * 0x10001u;
+    green = green * TO_63 + PLUS_63;
+    return (red_blue >> 16 & 0xF800) | (green >> 5 & 0x07E0) | (red_blue >> 11 & 0x1F);
+}
+
 EACH_PIXEL uint32_t rgb565_pack(jl_color c) {
-    uint32_t red_blue = (c & 0xFF00FF) * 31 + 0x800080;
-    uint32_t green = (c >> 8 & 0xFF) * 63 + 128;
-    red_blue += red_blue >> 8 & 0xFF00FF;
-    green += green >> 8;
-    return (red_blue >> 13 & 0xF800) | (green >> 3 & 0x07E0) | (red_blue >> 8 & 0x1F);
+    return rgb565_join(c & 0xFF00FF, c >> 8 & 0xFF);
 }
 
 /* The top bits are repeated below, so that exclusive or works on colours as on the bits. */
@@ -29,11 +36,37 @@ EACH_PIXEL uint32_t rgb565_mix(jl_color color, uint32_t below) {
     green = (color >> 8 & 0xFF) * rest + green * share + 128;
     red_blue = (red_blue + (red_blue >> 8 & 0xFF00FF)) >> 8 & 0xFF00FF;
     green = (green + (green >> 8)) >> 8;
-    red_blue = red_blue * 31 + 0x800080;
-    green = green * 63 + 128;
-    red_blue += red_blue >> 8 & 0xFF00FF;
-    green += green >> 8;
-    return (red_blue >> 13 & 0xF800) | (green >> 3 & 0x07E0) | (red_blue >> 8 & 0x1F);
+    return rgb565_join(red_blue, green);
 }
+
+#ifdef JL_LANES
+/* A channel of eight pixels as jl_color_mix() has it; all fits 16 bits. */
+EACH_PIXEL jl_lanes rgb565_mix_channel(jl_lanes color, jl_lanes below, jl_lanes share) {
+    jl_lanes mixed = color * (255 - share) + below * share + 128;
+    return (mixed + (mixed >> 8)) >> 8;
+}
+
+/* rgb565_mix() of eight pixels. Where nothing is transparent it is rgb565_pack(). */
+EACH_PIXEL void rgb565_mix_lanes(uint8_t *at, const jl_color *row, bool high_first) {
+    jl_wide_lanes colors;
+    jl_lanes below;
+    memcpy(&colors, row, sizeof colors);
+    memcpy(&below, at, sizeof below);
+    if (high_first) {
+        below = below << 8 | below >> 8;
+    }
+    jl_lanes low = __builtin_convertvector(colors, jl_lanes);
+    jl_lanes high = __builtin_convertvector(colors >> 16, jl_lanes), share = high >> 8;
+    jl_lanes red = below >> 11, green = below >> 5 & 63, blue = below & 31;
+    red = rgb565_mix_channel(high & 255, red << 3 | red >> 2, share) * TO_31 + PLUS_31;
+    green = rgb565_mix_channel(low >> 8, green << 2 | green >> 4, share) * TO_63 + PLUS_63;
+    blue = rgb565_mix_channel(low & 255, blue << 3 | blue >> 2, share) * TO_31 + PLUS_31;
+    below = (red & 0xF800) | (green >> 5 & 0x07E0) | blue >> 11;
+    if (high_first) {
+        below = below << 8 | below >> 8;
+    }
+    memcpy(at, &below, sizeof below);
+}
+#endif
 
 #endif

@@ -26,4 +26,10 @@ EACH_PIXEL uint32_t mix(jl_color color, uint32_t below) {
     return as_stored(rgb565_mix(color, as_stored(below)));
 }
 
+#ifdef JL_LANES
+EACH_PIXEL void mix_lanes(uint8_t *at, const jl_color *row) {
+    rgb565_mix_lanes(at, row, false);
+}
+#endif
+
 const struct jl_format jl_rgb565_cpu = BYTES_FORMAT(JL_LAYOUT_RGB565_CPU, 5, 6, 5);

@@ -19,4 +19,10 @@ EACH_PIXEL uint32_t mix(jl_color color, uint32_t below) {
     return rgb565_mix(color, below);
 }
 
+#ifdef JL_LANES
+EACH_PIXEL void mix_lanes(uint8_t *at, const jl_color *row) {
+    rgb565_mix_lanes(at, row, true);
+}
+#endif
+
 const struct jl_format jl_rgb565 = BYTES_FORMAT(JL_LAYOUT_RGB565, 5, 6, 5);
