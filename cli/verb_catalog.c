@@ -179,7 +179,7 @@ struct listing {
     const struct jl_catalog_entry *only; /* cards of this one; NULL: all */
     const struct jl_touch_entry *only_touch;
     cJSON *array;
-    bool broken;
+    bool broken, headed; /* headed: the line above the cards is there */
 };
 
 static void list_card(void *context, const char *name, const char *path) {
@@ -197,6 +197,10 @@ static void list_card(void *context, const char *name, const char *path) {
         cJSON_ReplaceItemInObject(json, "name", cJSON_CreateString(name));
         cJSON_AddItemToArray(listing->array, json);
     } else {
+        if (!listing->headed) {
+            listing->headed = true;
+            puts("\nPanel cards, for jadelamp light CARD");
+        }
         printf("  %-26s ", name);
         cli_print_card_briefly(&card);
         putchar('\n');
@@ -233,7 +237,6 @@ static int catalog(const char *verb, const char *part, bool as_json) {
         } else {
             print_touch(only_touch);
         }
-        puts("\nPanel cards, for jadelamp light CARD");
     } else if (!as_json) {
         puts("Controllers; jadelamp catalog PART tells more\n"
              "  part            drives             RAM       buses");
@@ -245,12 +248,13 @@ static int catalog(const char *verb, const char *part, bool as_json) {
             printf("  %-8s  %-26s  %s\n", touch[i].name, touch[i].kind,
                    touch[i].addresses[0] ? "I2C" : "SPI");
         }
-        puts("\nPanel cards, for jadelamp light CARD");
     }
     listing.array = as_json ? cJSON_AddArrayToObject(json, "cards") : NULL;
     bool found = jl_share_cards("cards", list_card, &listing);
     if (as_json) {
         cli_print_json(json);
+    } else if (found && !listing.headed) {
+        printf("\nNo panel card has it: [touch] controller = %s in a card of your own\n", part);
     }
     if (!found) {
         return cli_bad(verb, "the folder of cards is missing: set JADELAMP_SHARE to the folder "

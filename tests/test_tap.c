@@ -2,11 +2,16 @@
  * Taps: what a port copies of its traffic, and what the command shows of it: the glass of the panel
  * that the port drives. Also when bytes are lost on the way.
  */
+#define _XOPEN_SOURCE   600 /* posix_openpt() */
+#define _DEFAULT_SOURCE     /* cfmakeraw() */
 #include "harness.h"
 
+#include <fcntl.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
+#include <termios.h>
+#include <unistd.h>
 
 #include "jadelamp/tap.h"
 #include "shell.h"
@@ -206,6 +211,46 @@ static void as_it_comes(void) {
     shell_end();
 }
 
+/* From a serial line, whose other end is ours. */
+static void on_a_serial_line(void) {
+    static const struct {
+        int baud, status;
+        const char *says;
+    } rows[] = {{115200, 0, "that differ; lit"},
+                {921600, 0, "that differ; lit"},
+                {9600, 0, "that differ; lit"},
+                {12345, 2, "--baud 12345: expected 9600, 19200"}};
+    struct jl_tap tap;
+    struct jl_port tapped;
+    struct stage stage;
+    draw(&stage, &oled, &tap, &tapped, "line", 1);
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[300];
+        struct termios how;
+        int far = posix_openpt(O_RDWR | O_NOCTTY);
+        EXPECT(far >= 0 && grantpt(far) == 0 && unlockpt(far) == 0);
+        int near = open(ptsname(far), O_RDWR | O_NOCTTY);
+        EXPECT(near >= 0 && tcgetattr(near, &how) == 0);
+        cfmakeraw(&how); /* what waits there is not to be changed */
+        cfsetospeed(&how, B50);
+        EXPECT(tcsetattr(near, TCSANOW, &how) == 0 && count < 4096 &&
+               write(far, bytes, count) == (ssize_t)count);
+        snprintf(line, sizeof line,
+                 JADELAMP " watch --from %s -c ssd1306-128x64-i2c --patience 0.5 --baud %d",
+                 ptsname(far), rows[i].baud);
+        EXPECT_INT(shell(line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+        static const speed_t speeds[] = {B115200, B921600, B9600, B50};
+        EXPECT(tcgetattr(near, &how) == 0 && cfgetospeed(&how) == speeds[i]);
+        close(near);
+        close(far);
+    }
+    expect_same_glass(&stage, "ssd1306-128x64-i2c-glass.png");
+    stage_close(&stage);
+    shell_end();
+}
+
 /* ---- without the library: docs/tap.md ---- */
 
 void tap(uint8_t kind, const uint8_t *some, size_t how_many);
@@ -262,6 +307,9 @@ static void bad_sources_are_refused(void) {
         {"watch --from none.tap -c ssd1306-128x64-i2c", "--from none.tap: No such file"},
         {"watch --from unix:none -c ssd1306-128x64-i2c", "--from unix:none: No such file"},
         {"watch --from tcp:4444 -c ssd1306-128x64-i2c", "expected tcp:HOST:PORT"},
+        {"watch --from tcp:localhost: -c ssd1306-128x64-i2c", "expected tcp:HOST:PORT"},
+        {"watch --from tcp:localhost:many -c ssd1306-128x64-i2c", "--from tcp:localhost:many: "},
+        {"watch --from unix:$(printf %0120d 0) -c ssd1306-128x64-i2c", "too long for a socket"},
         {"watch --from tcp:localhost:1 -c ssd1306-128x64-i2c", "Connection refused"},
         {"watch --from /dev/null -c ssd1306-128x64-i2c", "the file is empty"},
         {"watch --from /dev/null -c nobody", "no card nobody"},
@@ -305,6 +353,7 @@ const struct test_group test_groups[] = {
     {"lost_bytes_are_told", lost_bytes_are_told},
     {"it_begins_in_the_middle", it_begins_in_the_middle},
     {"as_it_comes", as_it_comes},
+    {"on_a_serial_line", on_a_serial_line},
     {"by_hand", by_hand},
     {"bad_sources_are_refused", bad_sources_are_refused},
     {"errors_pass", errors_pass},
