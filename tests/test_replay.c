@@ -267,6 +267,33 @@ static void wires_by_name(void) {
 }
 
 /* What is read: an identity over SPI, with and without MISO, and a busy flag on pins. */
+/* The wires of id.vcd in a scope, beside another one of the same names: the one that has more of
+ * the bus is meant; of two alike the options have to say. */
+static void names_in_scopes(void) {
+    static const struct {
+        const char *others, *options, *says;
+    } rows[] = {
+        {"$var wire 1 C clk $end $var wire 1 O mosi $end", "", "00 85 85 52\n"},
+        {"$var wire 1 C clk $end $var wire 1 O mosi $end", " -w clk=b.clk -w mosi=b.mosi", "sleep"},
+        {"$var wire 1 C clk $end $var wire 1 O mosi $end $var wire 1 I miso $end "
+         "$var wire 1 D dc $end $var wire 1 S cs $end",
+         "", "both a.cs and b.cs may be cs: say which, with cs=NAME"},
+        {"$var wire 1 C clk $end $var wire 1 O mosi $end $var wire 1 I miso $end "
+         "$var wire 1 D dc $end $var wire 1 S cs $end",
+         " -w clk=a.clk -w mosi=a.mosi -w miso=a.miso -w dc=a.dc -w cs=a.cs", "00 85 85 52\n"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[900];
+        snprintf(line, sizeof line,
+                 "sed 's/$timescale 1 us $end/& $scope module a $end/; s/$enddefinitions/$upscope "
+                 "$end $scope module b $end %s $upscope $end &/; s/#0 /&0C 0O 0I 0D 0S /' id.vcd "
+                 "> two.vcd; " JADELAMP " explain two.vcd -c ili9341-240x320-spi%s",
+                 rows[i].others, rows[i].options);
+        EXPECT_INT(shell(line), strncmp(rows[i].says, "both", 4) ? 1 : 2); /* 1: it stays dark */
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+}
+
 static void reads(void) {
     /* 04, then four bytes of nothing; answered 00 85 85 52. CS, D/C, and 1 us a bit */
     static const unsigned sent[] = {0x04, 0, 0, 0, 0}, answered[] = {0xFF, 0x00, 0x85, 0x85, 0x52};
@@ -303,6 +330,7 @@ static void reads(void) {
     snprintf(content + length, sizeof content - length, "#110 0c #120 1s #200\n");
     shell_begin();
     put("id.vcd", content);
+    names_in_scopes();
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         EXPECT(shell(rows[i].line) < 2);
         EXPECT_CONTAINS(output, rows[i].says);
