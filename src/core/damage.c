@@ -42,17 +42,27 @@ static int32_t cheapest(struct jl_damage *damage, const struct jl_rect *area, ui
                         int32_t enough, struct jl_rect **best) {
     int32_t left = area->x, top = area->y, right = left + area->w, bottom = top + area->h;
     int32_t px = area_px(area), best_waste = INT32_MAX;
-    int32_t line_price = damage->window_price_px & JL_WINDOW_A_LINE ? window_price(damage) : 0;
     struct jl_rect *last = &damage->rects[count];
+    /* While a place is free a join is only taken for the price of a window, or for `enough`; each
+     * row between the two would cost a pixel or more. */
+    int32_t price = window_price(damage), far = UINT16_MAX;
+    if (damage->count < JL_DAMAGE_RECTS) {
+        far = enough > price ? enough : price;
+    }
+    int32_t highest = top - far, lowest = bottom + far;
+    int32_t line_price = damage->window_price_px & JL_WINDOW_A_LINE ? price : 0;
     for (struct jl_rect *r = last; r != damage->rects;) {
         r--;
         /* Nothing in a frame is below 0, and a small core reads it so in one instruction. */
-        int32_t w = (uint16_t)r->w, at = (uint16_t)r->x, end = at + w;
-        int32_t width = (end > right ? end : right) - (at < left ? at : left);
-        int32_t h = (uint16_t)r->h;
-        at = (uint16_t)r->y;
-        end = at + h;
+        int32_t h = (uint16_t)r->h, at = (uint16_t)r->y, end = at + h;
+        if (at > lowest || end < highest) {
+            continue;
+        }
         int32_t height = (end > bottom ? end : bottom) - (at < top ? at : top);
+        int32_t w = (uint16_t)r->w;
+        at = (uint16_t)r->x;
+        end = at + w;
+        int32_t width = (end > right ? end : right) - (at < left ? at : left);
         int32_t waste = width * height - w * h - px;
         if (line_price) {
             /* What the lines cost; less the window that add() takes a join to save. */
@@ -105,9 +115,8 @@ static void add(struct jl_damage *damage, struct jl_rect area, uint8_t patience_
             return;
         }
         /* More parts of a shape will come beside this one, and cost as much again each. */
-        int32_t limit = patience_px ? waste * 16 : waste;
-        if (waste > window_price(damage) &&
-            (damage->count < JL_DAMAGE_RECTS || join_two(damage, limit))) {
+        if (waste > window_price(damage) && (damage->count < JL_DAMAGE_RECTS ||
+                                             join_two(damage, patience_px ? waste * 16 : waste))) {
             break;
         }
         /* Taken out and tried again: the greater rectangle may now reach others. */
