@@ -80,20 +80,6 @@ static void usage(void) {
         {JADELAMP " catalog ssd1306", 0, "ssd1306-128x32-spi"},
         {JADELAMP " catalog sh1106", 0, "two columns to the"},
         {JADELAMP " catalog ssd1306 | grep -c sh1106-", 1, "0"},
-        /* Lines as JSON: an OLED's wake-up, its picture, and what another part says to it. */
-        {JADELAMP " light ssd1306-128x64-i2c >x; " JADELAMP
-                  " explain ssd1306-128x64-i2c.vcd -c ssd1306-128x64-i2c --json | tr -d '\\t\\n'",
-         0, "\"kind\":\"reset\",\"microseconds\":0,\"until_microseconds\":0,\"high\":true"},
-        {JADELAMP " explain ssd1306-128x64-i2c.vcd -c ssd1306-128x64-i2c --json --only data "
-                  "| tr -d '\\t\\n'",
-         0, "\"pixels\":8192,\"glass_box\":[0, 0, 127, 63],\"bytes\":1024,\"places\":1024,"},
-        {JADELAMP " explain ssd1306-128x64-i2c.vcd -c sh1106-128x64-i2c --json --only diagnostic "
-                  "| tr -d '\\t\\n'",
-         0, "\"severity\":\"error\",\"code\":\"unknown-command\",\"text\":\"unknown command 2E"},
-        {JADELAMP " light hd44780-16x2-8bit >x; " JADELAMP
-                  " explain hd44780-16x2-8bit.vcd -c hd44780-16x2-8bit --only read --json "
-                  "| tr -d '\\t\\n' | head -c 160",
-         0, "\"kind\":\"read\",\"microseconds\":"},
         {JADELAMP " catalog xpt2046", 0, "ili9341-240x320-touch"},
         {JADELAMP " catalog gt911", 0, "No panel card has it: [touch] controller = gt911"},
         {JADELAMP " catalog gt911 | grep -c 'Panel cards'", 1, "0"},

@@ -339,6 +339,34 @@ static void reads(void) {
     shell_end();
 }
 
+/* Lines as JSON: an OLED's wake-up, its picture, and what another part says to it; a module's busy
+ * flag. */
+static void lines_as_json(void) {
+    static const struct {
+        const char *options, *says;
+    } rows[] = {
+        {"ssd1306-128x64-i2c.vcd -c ssd1306-128x64-i2c",
+         "\"kind\":\"reset\",\"microseconds\":0,\"until_microseconds\":0,\"high\":true"},
+        {"ssd1306-128x64-i2c.vcd -c ssd1306-128x64-i2c --only data",
+         "\"pixels\":8192,\"glass_box\":[0, 0, 127, 63],\"bytes\":1024,\"places\":1024,"},
+        {"ssd1306-128x64-i2c.vcd -c sh1106-128x64-i2c --only diagnostic",
+         "\"severity\":\"error\",\"code\":\"unknown-command\",\"text\":\"unknown command 2E"},
+        {"hd44780-16x2-8bit.vcd -c hd44780-16x2-8bit --only read",
+         "\"kind\":\"read\",\"microseconds\":"},
+    };
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " light ssd1306-128x64-i2c && " JADELAMP " light hd44780-16x2-8bit"),
+               0);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[300];
+        snprintf(line, sizeof line, JADELAMP " explain %s --json | tr -d '\\t\\n'",
+                 rows[i].options);
+        EXPECT_INT(shell(line), 0);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    shell_end();
+}
+
 /* Traffic of somebody else, and doubts, are told by both verbs. */
 static void whose_traffic_it_is(void) {
     static const struct {
@@ -449,6 +477,7 @@ const struct test_group test_groups[] = {
     {"wires_by_name", wires_by_name},
     {"replays", replays},
     {"reads", reads},
+    {"lines_as_json", lines_as_json},
     {"whose_traffic_it_is", whose_traffic_it_is},
     {NULL, NULL},
 };
