@@ -2,9 +2,7 @@
 #ifndef JADELAMP_SRC_RGB565_H
 #define JADELAMP_SRC_RGB565_H
 
-#include "../core/mem.h"
 #include "jadelamp/color.h"
-#include "lanes.h"
 
 /* Each channel as jl_channel_pack(), by a factor and a sum that give the same for all 256 values
  * (a test tries them); red and blue in one sum, 16 bits apart. */

@@ -72,7 +72,8 @@ jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint3
     bus->begin(panel, true, &t);
     t.body = pixel;
     t.body_bytes = jl_pixel_bytes(panel);
-    jl_status status = port->ops->repeat(port->context, &t, jl_quotient(total_bytes, (uint32_t)t.body_bytes));
+    jl_status status =
+        port->ops->repeat(port->context, &t, jl_quotient(total_bytes, (uint32_t)t.body_bytes));
     bus->end(panel);
     return status;
 }
