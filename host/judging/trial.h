@@ -12,8 +12,9 @@
 jl_status jl_host_trial_show(struct jl_rig *rig, const char *title);
 
 /*
- * Whether another picture than the test card is on the glass; the comparison says how it differs.
- * Of cells: another one than behind the driver's own sequence.
+ * Whether another picture than the test card is on the glass; the comparison says how it differs,
+ * which takes far longer than to see that it does. NULL: nobody asks. Of cells: another one than
+ * behind the driver's own sequence.
  */
 bool jl_host_trial_differs(struct jl_rig *rig, struct jl_comparison *comparison);
 

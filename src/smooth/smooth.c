@@ -316,6 +316,8 @@ static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
     /* Rows of a shape that is mirrored about the edge or the middle of one are drawn in pairs. */
     int32_t sum = shape->top + shape->bottom, of_pair = sum / JL_CUT_LINES - 1;
     bool pairs = shape->mirrored && sum % JL_CUT_LINES == 0;
+    /* On a wire the runs of a row had better follow each other: they share half of an address. */
+    bool in_memory = p->brush.target->ops && p->brush.target->ops->dot;
     int32_t cut_row = first - 1; /* at whose top the upper cut is */
     int32_t piece = rows_of_piece(first, last), drawn = first - 1;
     p->touched_from = first;
@@ -337,10 +339,14 @@ static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
         add_row(p, y * JL_CUT_LINES);
         rows = same_rows(shape, y, last);
         drawn = y + rows - 1;
-        if (pairs && other > y && other <= last && rows == 1) {
+        bool has_pair = pairs && other > y && other <= last && rows == 1;
+        if (has_pair && in_memory) {
             draw_rows(p, &(struct rows){y, other - y, 2});
         } else {
             draw_rows(p, &(struct rows){y, 1, rows});
+            if (has_pair) {
+                draw_rows(p, &(struct rows){other, 1, 1});
+            }
         }
         cut_row = rows > 1 ? first - 1 : y + 1;
         clear_row(p);
