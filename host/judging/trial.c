@@ -64,7 +64,7 @@ static bool look_at_usual(const struct jl_card *card, struct jl_picture *picture
 /* Pixels that differ; in what way is a long search, which is made only where somebody asks. */
 static long differing(const struct jl_picture *expected, const struct jl_picture *seen,
                       int tolerance, struct jl_comparison *comparison) {
-    struct jl_comparison own;
+    struct jl_comparison own = {0};
     if (!comparison && expected->width == seen->width && expected->height == seen->height) {
         return jl_picture_compare(expected, seen, tolerance, NULL);
     }
