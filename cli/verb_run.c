@@ -47,7 +47,7 @@ static bool is_firmware(const char *path) {
 
 struct typed_run {
     char *card, *directory, *terminal, *hands;
-    int scale, seconds, json;
+    int scale, seconds, json, no_wires;
 };
 
 static int run(const char *verb, const char *card_name, const char *path,
@@ -62,7 +62,8 @@ static int run(const char *verb, const char *card_name, const char *path,
                                            .directory = typed->directory,
                                            .scale = typed->scale,
                                            .hands = typed->hands ? &hands : NULL,
-                                           .most_ms = (uint32_t)typed->seconds * 1000};
+                                           .most_ms = (uint32_t)typed->seconds * 1000,
+                                           .no_wires = typed->no_wires};
     jl_program program = NULL;
     if (!jl_card_find(card_name, &card, &complaint) ||
         (typed->hands && !jl_hand_script_read(typed->hands, &hands, &complaint)) ||
@@ -106,6 +107,7 @@ int verb_run(int argc, const char **argv) {
          "script of what fingers do on the card's touch panel", "FILE"},
         {"seconds", 0, POPT_ARG_INT, &typed.seconds, 0,
          "of the program's own time, then it is stopped; else 10", "N"},
+        {"no-wires", 0, POPT_ARG_NONE, &typed.no_wires, 0, "record no wires: faster", NULL},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
     poptContext context = cli_parse(

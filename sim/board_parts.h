@@ -42,8 +42,8 @@ struct recorder {
     size_t waiting_count, waiting_room;
     char text[4096]; /* that the sink has not had yet */
     size_t length;
-    uint64_t stamp_ns;           /* the time whose digits these are, the last one lowest */
-    uint8_t stamp[STAMP_DIGITS]; /* 0..9 */
+    uint64_t stamp_ns;            /* the time whose digits these are, the last one lowest */
+    char stamp[2 * STAMP_DIGITS]; /* and room to copy them at once */
     uint8_t stamp_length;
 };
 

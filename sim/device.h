@@ -84,6 +84,8 @@ struct machine {
     void (*write_words)(struct jl_device *device, const uint16_t *words, size_t count, bool data);
     /* The next 8 bits that it gives on SPI, or the next byte on a parallel bus. */
     uint8_t (*read)(struct jl_device *device);
+    /* SPI with a wire of its own for it: whether that is driven in the next clocks. NULL: never. */
+    bool (*gives)(const struct jl_device *device);
     /* CS begins to select. */
     void (*selected)(struct jl_device *device);
     bool chips; /* selected by JL_DEVICE_CHIP1 to 3 */

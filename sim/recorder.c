@@ -58,9 +58,9 @@ static void emit_time(struct recorder *recorder, uint64_t ns) {
     uint64_t by = ns - recorder->stamp_ns;
     unsigned carry = 0, place = STAMP_DIGITS;
     while (by || carry) {
-        unsigned digit = recorder->stamp[--place] + (unsigned)(by % 10) + carry;
+        unsigned digit = (unsigned)(recorder->stamp[--place] - '0') + (unsigned)(by % 10) + carry;
         carry = digit > 9;
-        recorder->stamp[place] = (uint8_t)(carry ? digit - 10 : digit);
+        recorder->stamp[place] = (char)('0' + (carry ? digit - 10 : digit));
         by /= 10;
         if (STAMP_DIGITS - place > recorder->stamp_length) {
             recorder->stamp_length = (uint8_t)(STAMP_DIGITS - place);
@@ -69,9 +69,8 @@ static void emit_time(struct recorder *recorder, uint64_t ns) {
     recorder->stamp_ns = ns;
     unsigned length = recorder->stamp_length ? recorder->stamp_length : 1;
     *at = '#';
-    for (unsigned i = 0; i < length; i++) {
-        at[1 + i] = (char)('0' + recorder->stamp[STAMP_DIGITS - length + i]);
-    }
+    /* As many digits as a time can have: what is too much is written over. */
+    memcpy(at + 1, recorder->stamp + STAMP_DIGITS - length, STAMP_DIGITS);
     at[1 + length] = '\n';
     recorder->length += length + 2;
 }
@@ -273,6 +272,7 @@ bool jl_board_record(struct jl_board *board, jl_record_fn sink, void *context) {
         return false;
     }
     board->recorder = (struct recorder){.sink = sink, .context = context};
+    memset(board->recorder.stamp, '0', sizeof board->recorder.stamp);
     emit(board, "$version Jade Lamp board $end\n$timescale 1 ns $end\n");
     for (size_t i = 0; i < board->device_count; i++) {
         declare_device(board, board->devices[i]);

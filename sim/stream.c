@@ -301,18 +301,49 @@ static void check_read_cycle(const struct jl_stream_bus *bus, struct jl_device *
     }
 }
 
+static bool can_be_read(const struct jl_device *device) {
+    return device->machine->read && !device->unplugged && jl_sim_device_is_selected(device);
+}
+
+static uint8_t read_device(const struct jl_stream_bus *bus, struct jl_device *device) {
+    uint8_t given = device->machine->read(device);
+    /* On a parallel bus it comes over the wires that are written to. */
+    return bus->lines ? jl_sim_faults_stuck(device, given) : given;
+}
+
 uint8_t jl_sim_stream_read_unit(struct jl_stream_bus *bus) {
     uint8_t byte = 0xFF; /* nobody drives the lines */
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
-        if (device->machine->read && !device->unplugged && jl_sim_device_is_selected(device)) {
+        if (can_be_read(device)) {
             check_read_cycle(bus, device);
-            uint8_t given = device->machine->read(device);
-            /* On a parallel bus it comes over the wires that are written to. */
-            byte &= bus->lines ? jl_sim_faults_stuck(device, given) : given;
+            byte &= read_device(bus, device);
         }
     }
     return byte;
+}
+
+bool jl_part_gives_on_spi(const struct jl_emulated_part *part) {
+    return part->machine->gives != NULL;
+}
+
+bool jl_stream_gives(struct jl_stream_bus *bus, uint64_t unit_ps, uint8_t *byte) {
+    bool any = false;
+    for (size_t i = 0; i < bus->device_count; i++) {
+        struct jl_device *device = bus->devices[i];
+        const struct machine *machine = device->machine;
+        if (!can_be_read(device) || !(bus->lines || (machine->gives && machine->gives(device)))) {
+            continue;
+        }
+        if (unit_ps) {
+            bus->unit_ps = unit_ps;
+            check_read_cycle(bus, device);
+        }
+        uint8_t given = read_device(bus, device);
+        *byte = any ? *byte & given : given;
+        any = true;
+    }
+    return any;
 }
 
 void jl_sim_stream_record_read(struct jl_stream_bus *bus, uint8_t byte, uint64_t start) {

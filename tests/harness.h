@@ -55,8 +55,9 @@ bool test_stored_picture(const struct jl_picture *seen, const char *name, const 
     test_picture((seen), (expected), (name), __FILE__, __LINE__)
 #define EXPECT_STORED_PICTURE(seen, name) test_stored_picture((seen), (name), __FILE__, __LINE__)
 
-/* How many of `all` random cases are tried: a quarter, so that all tests take less than a minute;
- * all of them where the environment has JADELAMP_THOROUGH, as at night in CI. */
+/* How many of `all` random cases are tried: a quarter, and an eighth under AddressSanitizer, where
+ * each takes several times as long; all of them where the environment has JADELAMP_THOROUGH, as at
+ * night in CI. */
 int test_cases(int all);
 
 /* A seeded sequence of numbers (xorshift32), the same in every run. */

@@ -271,6 +271,27 @@ static void wires_that_move(void) {
     end();
 }
 
+/* The pen line of a resistive part follows a finger, on the clock of the levels. */
+static void fingers_on_wires_that_move(void) {
+    const struct jl_hand_step steps[] = {
+        {.at_ps = 2000000000, .deed = JL_HAND_PRESS, .which = 0, .x = 10, .y = 10},
+        {.at_ps = 5000000000, .deed = JL_HAND_LIFT, .which = 0}};
+    struct jl_card card;
+    begin();
+    find("ili9341-240x320-touch", &card);
+    struct jl_live_roles roles = jl_live_roles(&card);
+    EXPECT(roles.wanted & JL_ROLE_BIT(JL_ROLE_TOUCH_CS) &&
+           !(roles.needed & JL_ROLE_BIT(JL_ROLE_TOUCH_CS)));
+    EXPECT_TEXT(jl_role_name(JL_ROLE_TOUCH_CS), "touch_cs");
+    struct jl_live *l = jl_live_open(&card, roles.needed, &complaint);
+    EXPECT(jl_live_follow(l, steps, 2, &complaint));
+    EXPECT(jl_live_output(l, 1000000000, JL_DEVICE_PEN));
+    EXPECT(!jl_live_output(l, 3000000000, JL_DEVICE_PEN));
+    EXPECT(jl_live_output(l, 6000000000, JL_DEVICE_PEN));
+    jl_live_close(l);
+    end();
+}
+
 /* ---- looking ---- */
 
 static void draw_greeting(void *context) {
@@ -423,6 +444,7 @@ const struct test_group test_groups[] = {
     {"traffic_event_by_event", traffic_event_by_event},
     {"traffic_that_is_judged", traffic_that_is_judged},
     {"wires_that_move", wires_that_move},
+    {"fingers_on_wires_that_move", fingers_on_wires_that_move},
     {"glass_that_is_looked_at", glass_that_is_looked_at},
     {"reports_and_suspects", reports_and_suspects},
     {"numbers_and_sequences", numbers_and_sequences},

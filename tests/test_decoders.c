@@ -443,11 +443,27 @@ static void buses_that_are_none(void) {
     }
 }
 
+/* A step is told with the next level, or when somebody says that its time is over. */
+static void times_that_are_reached(void) {
+    const struct jl_decoding decoding = {.kind = JL_DECODE_SPI, .bits = 8};
+    bool with_times = false;
+    struct pencil pencil = begin(decoding, &with_times);
+    set(&pencil, JL_ROLE_RESET, false);
+    EXPECT_TEXT(told, "");
+    jl_decoder_reach(pencil.decoder, pencil.now);
+    EXPECT_TEXT(told, ""); /* more may come at this time */
+    jl_decoder_reach(pencil.decoder, pencil.now + 5000);
+    EXPECT_TEXT(told, "reset0 ");
+    jl_decoder_reach(pencil.decoder, pencil.now + 9000);
+    EXPECT_TEXT(end(&pencil), "reset0 ");
+}
+
 const struct test_group test_groups[] = {
     {"i2c", i2c},
     {"spi", spi},
     {"what_the_part_answers_on_spi", what_the_part_answers_on_spi},
     {"glitches", glitches},
+    {"times_that_are_reached", times_that_are_reached},
     {"parallel", parallel},
     {"buses_that_are_none", buses_that_are_none},
     {NULL, NULL},

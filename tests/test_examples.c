@@ -20,7 +20,7 @@ static jl_color in_565(jl_color c) {
 
 static struct jl_picture run_example(const char *name) {
     char line[1024], glass[100];
-    snprintf(line, sizeof line, "%s/example_%s", EXAMPLE_DIR, name);
+    snprintf(line, sizeof line, "%s/example_%s --no-wires", EXAMPLE_DIR, name);
     EXPECT_INT(shell(line), 0);
     EXPECT_CONTAINS(output, "returned JL_OK: ok");
     EXPECT(strstr(output, "warning") == NULL && strstr(output, "error:") == NULL);
@@ -179,7 +179,7 @@ static void places_on_the_glass(void) {
         }
         jl_picture_free(&seen);
     }
-    EXPECT_INT(shell(EXAMPLE_DIR "/example_standby"), 0);
+    EXPECT_INT(shell(EXAMPLE_DIR "/example_standby --no-wires"), 0);
     EXPECT_CONTAINS(output, "brightness 240 of 255");
     shell_end();
 }

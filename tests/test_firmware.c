@@ -16,6 +16,10 @@
 
 /* ---- cards: what hangs on which pins ---- */
 
+#define TOUCH_CARD                                                                                 \
+    "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"            \
+    "clock = 4 MHz\n[pins]\ncs = PB2\ndc = PB1\nreset = PB0\ntouch_pen = PD7\n"
+
 static const struct {
     const char *name, *text;
 } cards[] = {
@@ -30,6 +34,17 @@ static const struct {
      "d4 = PA4\nd5 = PA5\nd6 = PA6\nd7 = PA7\n"},
     {"usi.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
                  "[bus]\nkind = spi\nclock = 8 MHz\n[pins]\ncs = PB0\ndc = PB3\nreset = PB4\n"},
+    {"tft.card", "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
+                 "clock = 4 MHz\n[pins]\ncs = PB2\ndc = PB1\nreset = PB0\n"},
+    {"resistive.card", TOUCH_CARD "touch_cs = PD6\n[touch]\ncontroller = xpt2046\nclock = 1 MHz\n"},
+    {"capacitive.card", TOUCH_CARD "[touch]\ncontroller = ft6x36\n"},
+    {"mode3.card",
+     "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
+     "mode = 3\nclock = 4 MHz\n[pins]\ncs = PB2\ndc = PB1\nreset = PB0\n"},
+    {"lines.card", "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\n"
+                   "kind = 8080-8\ncycle = 500 ns\n[pins]\ncs = PC2\ndc = PC3\nreset = PC4\n"
+                   "wr = PC0\nrd = PC1\nd0 = PA0\nd1 = PA1\nd2 = PA2\nd3 = PA3\nd4 = PA4\n"
+                   "d5 = PA5\nd6 = PA6\nd7 = PA7\n"},
     {"key.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
                  "[bus]\nkind = i2c\naddress = 0x3C\nclock = 400 kHz\n[pins]\nkey_ok = PB3\n"},
     {"apart.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
@@ -106,6 +121,102 @@ static void firmware_of_others(void) {
     }
     /* the key was let go again after 80 ms */
     EXPECT_INT(wrong_pixels("open_drain-glass.png", 128, 32, diagonals), 0);
+    shell_end();
+}
+
+/* Rows 0 to 3: the identity, 00 93 41 (ili9341 datasheet 8.3.23); below: magenta in 6 bits each. */
+static bool answers(int x, int y) {
+    return (y < 4 ? 0x009341 : 0xFC00FC) >> (23 - x) & 1;
+}
+
+static bool ones(int x, int y) {
+    (void)x, (void)y;
+    return true;
+}
+
+/* What the panel answers is heard: on MISO by SPI and by bits, and on 8 lines. */
+static void the_panel_is_read(void) {
+    static const struct {
+        const char *name, *options;
+        bool (*rule)(int x, int y);
+    } rows[] = {
+        {"HARDWARE", "-c tft.card", answers},
+        {"MODE3", "-c mode3.card", answers},
+        {"BEHIND", "-c tft.card", answers},
+        {"BEFORE", "-c tft.card --wire miso=PB4", answers},
+        {"LINES", "-c lines.card", answers},
+        /* the wire hangs on another pin: nobody drives this one, and it is read as high */
+        {"HARDWARE", "-c tft.card --wire miso=PD7", ones},
+    };
+    char line[300], glass[60];
+    begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        snprintf(line, sizeof line, RUN "reads_back_%s.elf %s", rows[i].name, rows[i].options);
+        snprintf(glass, sizeof glass, "reads_back_%s-glass.png", rows[i].name);
+        EXPECT_INT(shell(line), 0);
+        EXPECT_CONTAINS(output, "lit");
+        EXPECT_INT(wrong_pixels(glass, 24, 8, rows[i].rule), 0);
+    }
+    /* and it is in the capture */
+    EXPECT_INT(shell(JADELAMP " explain reads_back_MODE3.vcd -c mode3.card"), 0);
+    EXPECT_CONTAINS(output, "00 00 93 41");
+    EXPECT_CONTAINS(output, "00 FC 00 FC");
+    EXPECT_INT(shell(JADELAMP
+                     " replay reads_back_LINES.vcd -c lines.card --into again && " JADELAMP
+                     " compare reads_back_LINES-glass.png again/reads_back_LINES-glass.png"),
+               0);
+    /* a part that says nothing on SPI has no such wire */
+    EXPECT_INT(shell(RUN "sluice.elf -c lcd.card --wire miso=PB4"), 2);
+    EXPECT_CONTAINS(output, "this card's wires are cs, dc, clk, mosi, rst, light\n");
+    shell_end();
+}
+
+/* Resistive glass tells 200 at its upper edge and 3900 at the right one, of 24 columns. */
+static bool resistive(int x, int y) {
+    return y >= 4 || (3900 << 12 | 200) >> (23 - x) & 1;
+}
+
+static bool capacitive(int x, int y) {
+    return y >= 4 || (23 << 12 | 0) >> (23 - x) & 1;
+}
+
+static bool nothing(int x, int y) {
+    (void)x;
+    /* not touched: all ones from y of resistive glass (4095), zeros from x */
+    return y < 4 && x >= 12;
+}
+
+/* Fingers of a script reach the firmware: over SPI and over TWI, and by the pen line. */
+static void fingers_are_felt(void) {
+    static const struct {
+        const char *name, *options;
+        bool (*rule)(int x, int y);
+    } rows[] = {
+        {"RESISTIVE", "-c resistive.card --hands corner.hands", resistive},
+        {"CAPACITIVE", "-c capacitive.card --hands corner.hands", capacitive},
+        {"RESISTIVE", "-c resistive.card --hands late.hands", nothing},
+        {"RESISTIVE", "-c resistive.card", nothing},
+    };
+    char line[300], glass[60];
+    begin();
+    EXPECT_INT(shell("printf '0.30 s press 23 0\n0.90 s lift\n' > corner.hands; "
+                     "printf '0.60 s press 23 0\n0.90 s lift\n' > late.hands"),
+               0);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        snprintf(line, sizeof line, RUN "touches_%s.elf %s", rows[i].name, rows[i].options);
+        snprintf(glass, sizeof glass, "touches_%s-glass.png", rows[i].name);
+        EXPECT_INT(shell(line), 0);
+        EXPECT_CONTAINS(output, "lit");
+        EXPECT_INT(wrong_pixels(glass, 24, 8, rows[i].rule), 0);
+    }
+    /* The recording has the touch controller's wires beside the display's, and reads as before. */
+    EXPECT_INT(shell(JADELAMP
+                     " replay touches_RESISTIVE.vcd -c resistive.card --into again && " JADELAMP
+                     " compare touches_RESISTIVE-glass.png again/touches_RESISTIVE-glass.png"),
+               0);
+    EXPECT_INT(
+        shell("grep -q touch_cs touches_RESISTIVE.vcd && grep -q touch_sda touches_CAPACITIVE.vcd"),
+        0);
     shell_end();
 }
 
@@ -386,6 +497,8 @@ static void damaged_files_end(void) {
 
 const struct test_group test_groups[] = {
     {"firmware_of_others", firmware_of_others},
+    {"the_panel_is_read", the_panel_is_read},
+    {"fingers_are_felt", fingers_are_felt},
     {"the_busy_flag_is_read", the_busy_flag_is_read},
     {"ours_are_as_on_the_board", ours_are_as_on_the_board},
     {"times_are_the_parts", times_are_the_parts},

@@ -494,7 +494,7 @@ static void any_bytes(void) {
         struct test_random random = {(uint32_t)(77 + i)};
         struct jl_picture picture;
         test_row("part %zu", i);
-        for (int burst = 0; burst < 3000; burst++) {
+        for (int burst = 0; burst < test_cases(12000); burst++) {
             uint8_t bytes[200];
             size_t count = (size_t)test_random_between(&random, 1, 200);
             for (size_t b = 0; b < count; b++) {

@@ -886,7 +886,7 @@ static void any_bytes(void) {
         struct jl_picture picture;
         test_row("%s", make->name);
         raw.select_high = make->controller == &jl_st7920;
-        for (int burst = 0; burst < 2000; burst++) {
+        for (int burst = 0; burst < test_cases(8000); burst++) {
             uint8_t bytes[60];
             size_t count = (size_t)test_random_between(&random, 1, 60);
             for (size_t b = 0; b < count; b++) {

@@ -231,7 +231,7 @@ static void anything_is_survived(void) {
     static const struct jl_emulated_part *const parts[] = {
         &jl_emulated_ssd1680, &jl_emulated_ssd1681, &jl_emulated_uc8151, &jl_emulated_uc8176,
         &jl_emulated_uc8179};
-    for (unsigned seed = 1; seed <= 60; seed++) {
+    for (unsigned seed = 1; seed <= (unsigned)test_cases(240); seed++) {
         struct raw raw = raw_open(parts[seed % 5], paper_of(120, 190, seed & 1), 10000000);
         unsigned dice = seed;
         test_row("seed %u", seed);

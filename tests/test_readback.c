@@ -11,6 +11,7 @@
 #include "jadelamp/host/rig.h"
 #include "jadelamp/host/catalog.h"
 #include "jadelamp/jadelamp.h"
+#include "jadelamp/sim/emulators.h"
 #include "jadelamp/sim/faults.h"
 
 static struct jl_complaint complaint;
@@ -340,11 +341,51 @@ static void spoiled_bits(void) {
     }
 }
 
+/* What goes out on MISO while somebody else moves the clock: D3h, behind a byte that says nothing.
+ */
+static void bits_for_a_clock_of_others(void) {
+    static const uint8_t answer[] = {0x00, 0x00, 0x93, 0x41};
+    const uint8_t ask = 0xD3, nothing = 0x00;
+    const struct jl_diagnostic *list;
+    struct jl_rig rig;
+    uint8_t byte = 0x5A;
+    EXPECT(jl_part_gives_on_spi(&jl_emulated_ili9341));
+    EXPECT(!jl_part_gives_on_spi(&jl_emulated_ssd1306) &&
+           !jl_part_gives_on_spi(&jl_emulated_pcd8544));
+    if (!open_on(&rig, "ili9341", "ili9341", "240 x 320", "spi")) {
+        return;
+    }
+    jl_device_set_pin(rig.device, JL_DEVICE_RESET, false);
+    jl_board_wait_ps(rig.board, 1000000000u);
+    jl_device_set_pin(rig.device, JL_DEVICE_RESET, true);
+    jl_board_wait_ps(rig.board, 130000000000u);
+    jl_device_set_pin(rig.device, JL_DEVICE_DC, false);
+    jl_device_set_pin(rig.device, JL_DEVICE_CS, false);
+    EXPECT(!jl_stream_gives(rig.sim.stream, 8000000, &byte) && byte == 0x5A);
+    jl_stream_see(rig.sim.stream, &ask, 1, 8000000);
+    uint64_t now = jl_board_now_ps(rig.board);
+    for (size_t i = 0; i < sizeof answer; i++) {
+        EXPECT(jl_stream_gives(rig.sim.stream, 8000000, &byte));
+        EXPECT_INT(byte, answer[i]);
+    }
+    EXPECT_INT((long long)(jl_board_now_ps(rig.board) - now), 0);
+    EXPECT_INT((int)jl_board_diagnostics(rig.board, &list), 0);
+    EXPECT(jl_stream_gives(rig.sim.stream, 8 * 149000, &byte)); /* 150 ns a bit are asked for */
+    EXPECT_INT((int)jl_board_diagnostics(rig.board, &list), 1);
+    jl_device_set_pin(rig.device, JL_DEVICE_CS, true);
+    EXPECT(!jl_stream_gives(rig.sim.stream, 8000000, &byte));
+    jl_device_set_pin(rig.device, JL_DEVICE_CS, false);
+    jl_stream_see(rig.sim.stream, &nothing, 1, 8000000);
+    EXPECT(!jl_stream_gives(rig.sim.stream, 8000000, &byte));
+    jl_rig_close(&rig);
+}
+
 const struct test_group test_groups[] = {
     {"identities", identities},
     {"nobody_to_ask", nobody_to_ask},
     {"refused", refused},
     {"states", states},
+    {"bits_for_a_clock_of_others", bits_for_a_clock_of_others},
     {"memories", memories},
     {"wires_that_break_behind_the_wake_up", wires_that_break_behind_the_wake_up},
     {"spoiled_bits", spoiled_bits},

@@ -341,6 +341,52 @@ static void reads(void) {
     shell_end();
 }
 
+static size_t cycle(char *content, size_t size, unsigned byte, bool dc, bool rw, size_t *now) {
+    size_t length = (size_t)snprintf(content, size, "#%zu %dd %dr", *now, dc, rw);
+    for (int bit = 0; bit < 8; bit++) {
+        length += (size_t)snprintf(content + length, size - length, " %u%d", byte >> bit & 1, bit);
+    }
+    length += (size_t)snprintf(content + length, size - length, "\n#%zu 1e\n#%zu 0e\n", *now + 1,
+                               *now + 3);
+    *now += 5;
+    return length;
+}
+
+/* The status is asked behind each byte of data, as drivers of a ks0108 do: with D/C low, which
+ * moves no address. */
+static void status_between_data(void) {
+    static const unsigned commands[] = {0x3F, 0xC0, 0xB8, 0x40};
+    static char content[20000];
+    size_t now = 2000;
+    size_t length = (size_t)snprintf(
+        content, sizeof content,
+        "$timescale 1 us $end $var wire 1 e e $end $var wire 1 d rs $end $var wire 1 r rw $end "
+        "$var wire 1 a chip1 $end $var wire 1 b chip2 $end $var wire 1 0 d0 $end "
+        "$var wire 1 1 d1 $end $var wire 1 2 d2 $end $var wire 1 3 d3 $end $var wire 1 4 d4 $end "
+        "$var wire 1 5 d5 $end $var wire 1 6 d6 $end $var wire 1 7 d7 $end $enddefinitions $end\n"
+        "#0 0e 0d 0r 1a 0b\n");
+    for (size_t i = 0; i < sizeof commands / sizeof commands[0]; i++) {
+        length += cycle(content + length, sizeof content - length, commands[i], false, false, &now);
+    }
+    for (unsigned x = 0; x < 64; x++) {
+        length += cycle(content + length, sizeof content - length, x, true, false, &now);
+        length += cycle(content + length, sizeof content - length, 0, false, true, &now);
+    }
+    snprintf(content + length, sizeof content - length, "#%zu\n", now + 1000);
+    shell_begin();
+    put("polls.vcd", content);
+    EXPECT(shell(JADELAMP " replay polls.vcd -c ks0108-128x64") < 2);
+    struct jl_picture glass = shell_picture("polls-glass.png");
+    int wrong = 0;
+    for (int i = 0; glass.rgb && i < 64 * 8; i++) {
+        wrong += (jl_picture_at(&glass, i % 64, i / 64)[2] > 127) != (i % 64 >> i / 64 & 1);
+    }
+    EXPECT_INT(glass.width, 128);
+    EXPECT_INT(wrong, 0);
+    jl_picture_free(&glass);
+    shell_end();
+}
+
 /* Lines as JSON: an OLED's wake-up, its picture, and what another part says to it; a module's busy
  * flag. */
 static void lines_as_json(void) {
@@ -479,6 +525,7 @@ const struct test_group test_groups[] = {
     {"wires_by_name", wires_by_name},
     {"replays", replays},
     {"reads", reads},
+    {"status_between_data", status_between_data},
     {"lines_as_json", lines_as_json},
     {"whose_traffic_it_is", whose_traffic_it_is},
     {NULL, NULL},

@@ -169,9 +169,12 @@ static void play_stream(struct jl_stream_bus *bus, struct test_random *random, i
         bytes[i] = likely_byte(random);
     }
     size_t count = (size_t)test_random_between(random, 0, 64);
-    switch (test_random_between(random, 0, 9)) {
+    switch (test_random_between(random, 0, 10)) {
     case 0:
         jl_stream_read(bus, bytes, count);
+        break;
+    case 10:
+        (void)jl_stream_gives(bus, count * 1000, bytes);
         break;
     case 1:
         if (!lines) {
@@ -223,7 +226,7 @@ static void random_traffic(void) {
             bool on_i2c = wiring == 0 && jl_i2c_attach(i2c, device, 0x3C);
             jl_device_three_wire(device, wiring == 5);
             attached += on_stream || on_i2c;
-            for (int i = 0; i < 500; i++) {
+            for (int i = 0; i < test_cases(2000); i++) {
                 int what = test_random_between(&random, 0, 19);
                 if (what < 4) {
                     turn_pins(device, &random);

@@ -268,7 +268,7 @@ int main(int argc, const char **argv) {
         {"terminal", 't', POPT_ARG_STRING, &typed.terminal, 0, "show the glass here too",
          "blocks|braille"},
         {"hands", 0, POPT_ARG_STRING, &typed.hands, 0,
-         "script of what hands do on the keys and the knob of the card", "FILE"},
+         "script of what hands do: fingers on the card's touch panel, keys, the knob", "FILE"},
         {"window", 0, POPT_ARG_NONE, &typed.window, 0,
          "show the glass in a window, in real time, until that is closed", NULL},
         {"no-wires", 0, POPT_ARG_NONE, &typed.no_wires, 0, "write no capture", NULL},

@@ -190,7 +190,8 @@ static void name_undriven(const struct machine *machine, struct firmware_result 
     size_t length = 0;
     for (int role = 0; role < JL_ROLES; role++) {
         const struct wire *wire = &machine->wires[role];
-        if (wire->used && !wire->told && length + 20 < sizeof result->undriven) {
+        if (wire->used && !wire->told && role != JL_ROLE_MISO &&
+            length + 20 < sizeof result->undriven) {
             length +=
                 (size_t)snprintf(result->undriven + length, sizeof result->undriven - length,
                                  "%s%s (P%c%d)", length ? ", " : "",
@@ -209,8 +210,10 @@ static jl_role_set used_roles(const struct machine *machine) {
 
 static bool can_follow(const struct jl_card *card, const struct jl_hand_script *hands,
                        struct jl_complaint *complaint) {
-    return !hands || jl_card_has_keys(card) || jl_card_has_knob(card) ||
-           jl_complain(complaint, "the card %s has no key_ok or knob_a in [pins], for the hands",
+    return !hands || card->touch.controller || jl_card_has_keys(card) || jl_card_has_knob(card) ||
+           jl_complain(complaint,
+                       "the card %s has no [touch], and no key_ok or knob_a in [pins], for the "
+                       "hands",
                        card->name);
 }
 
@@ -266,7 +269,10 @@ bool firmware_run(const struct jl_card *card, const struct firmware_request *req
         !(result->live = machine->live = jl_live_open(card, used_roles(machine), complaint))) {
         return false;
     }
-    bool good = can_follow(card, request->hands, complaint) && load(machine, request, complaint) &&
+    bool good = can_follow(card, request->hands, complaint) &&
+                (!request->hands || jl_live_follow(machine->live, request->hands->steps,
+                                                   request->hands->step_count, complaint)) &&
+                load(machine, request, complaint) &&
                 run_and_look(&running, card, request, complaint);
     jl_live_on_event(machine->live, NULL, NULL);
     if (machine->avr) {

@@ -17,11 +17,12 @@
 #include "firmware_file.h"
 #include "processors.h"
 
-enum { MOST_INPUTS = 8, MOST_SAID = 12, SAID = 160 };
+enum { MOST_INPUTS = 9, MOST_SAID = 12, SAID = 160 };
 
 /* A wire between the processor and the panel. */
 struct wire {
     bool used, told, high;
+    bool usual; /* nobody named its pin: it is where the processor's own peripheral is */
     struct pin pin;
     size_t index; /* in the capture */
 };
@@ -36,7 +37,7 @@ struct input {
 
 struct spi {
     bool busy, seen_flag;
-    uint8_t byte, received;
+    uint8_t byte, shifted, received;
     unsigned step; /* of 16 half bits, and the end */
     uint64_t start, next;
     unsigned divider; /* cycles of a bit */
@@ -118,6 +119,9 @@ void pins_begin(struct machine *machine);
 /* The level of a pin, whoever drives it. */
 bool pins_level(struct machine *machine, struct pin pin);
 
+/* The same of an input that is read as high where nobody drives it. */
+bool pins_hears(struct machine *machine, struct pin pin);
+
 /* The panel hears what moved. */
 void pins_tell(struct machine *machine, uint64_t cycle);
 
@@ -133,6 +137,8 @@ bool pins_latch(const struct machine *machine, struct pin pin); /* its bit in PO
 void spi_begin(struct machine *machine);
 void spi_catch_up(struct machine *machine, uint64_t cycle);
 bool spi_drives(const struct machine *machine, struct pin pin, bool *high);
+/* MISO is an input while SPI is on, whatever DDR says. */
+bool spi_listens(const struct machine *machine, struct pin pin);
 
 void twi_begin(struct machine *machine);
 void twi_catch_up(struct machine *machine, uint64_t cycle);

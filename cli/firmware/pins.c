@@ -38,7 +38,7 @@ static bool processor_drives(const struct machine *machine, struct pin pin, bool
         *high = false;
         return low;
     }
-    if (!pins_is_output(machine, pin)) {
+    if (!pins_is_output(machine, pin) || spi_listens(machine, pin)) {
         return false;
     }
     if (!spi_drives(machine, pin, high) && !usi_drives(machine, pin, high)) {
@@ -89,7 +89,8 @@ static int line_level(struct machine *machine, struct pin pin) {
     if (input) {
         return input_level(machine, input);
     }
-    bool lifted = wire && machine->pulled_up && (role == JL_ROLE_SDA || role == JL_ROLE_SCL);
+    bool lifted = wire && (role == JL_ROLE_TOUCH_SDA || role == JL_ROLE_TOUCH_SCL ||
+                           (machine->pulled_up && (role == JL_ROLE_SDA || role == JL_ROLE_SCL)));
     return lifted || pins_latch(machine, pin) ? 1 : -1;
 }
 
@@ -98,6 +99,10 @@ bool pins_level(struct machine *machine, struct pin pin) {
     enum jl_role role;
     const struct wire *wire = level < 0 ? wire_at(machine, pin, &role) : NULL;
     return level < 0 ? wire && wire->told && wire->high : level;
+}
+
+bool pins_hears(struct machine *machine, struct pin pin) {
+    return line_level(machine, pin) != 0;
 }
 
 /* In the order of roles: clocks before data, so that what moves with an edge counts behind it. */

@@ -1,6 +1,6 @@
 /*
  * SPI as master (ATmega328P datasheet 23): a byte takes 8 bit times of SPR1:0 and SPI2X, in the
- * mode of CPOL and CPHA, and moves MOSI and SCK where they are outputs. The panel answers nothing.
+ * mode of CPOL and CPHA, moves MOSI and SCK where they are outputs, and takes MISO.
  */
 #include "machine.h"
 
@@ -12,12 +12,22 @@ static uint8_t *reg(const struct machine *machine, uint16_t address) {
     return &machine->avr->data[address];
 }
 
-bool spi_drives(const struct machine *machine, struct pin pin, bool *high) {
+static bool is_master(const struct machine *machine) {
     const struct part *part = machine->part;
     uint8_t control = part->spi.spcr ? *reg(machine, part->spi.spcr) : 0;
-    if ((control & (SPE | MSTR)) != (SPE | MSTR)) {
+    return (control & (SPE | MSTR)) == (SPE | MSTR);
+}
+
+bool spi_listens(const struct machine *machine, struct pin pin) {
+    return pins_same(pin, machine->part->spi.miso) && is_master(machine);
+}
+
+bool spi_drives(const struct machine *machine, struct pin pin, bool *high) {
+    const struct part *part = machine->part;
+    if (!is_master(machine)) {
         return false;
     }
+    uint8_t control = *reg(machine, part->spi.spcr);
     if (pins_same(pin, part->spi.sck)) {
         *high = machine->spi.busy ? machine->spi.sck : control & CPOL;
         return true;
@@ -29,8 +39,7 @@ bool spi_drives(const struct machine *machine, struct pin pin, bool *high) {
 /* A low level at SS, where it is an input, ends being master. */
 static bool lost_master(struct machine *machine) {
     const struct part *part = machine->part;
-    uint8_t *control = reg(machine, part->spi.spcr);
-    if ((*control & (SPE | MSTR)) != (SPE | MSTR) || pins_is_output(machine, part->spi.ss) ||
+    if (!is_master(machine) || pins_is_output(machine, part->spi.ss) ||
         pins_latch(machine, part->spi.ss) || pins_level(machine, part->spi.ss)) {
         return false;
     }
@@ -42,13 +51,14 @@ static bool lost_master(struct machine *machine) {
 static void end_byte(struct machine *machine) {
     const struct part *part = machine->part;
     machine->spi.busy = false;
-    machine->spi.received = 0xFF; /* nobody drives MISO */
+    machine->spi.received = machine->spi.shifted;
     *reg(machine, part->spi.spsr) |= SPIF;
     machine->spi.seen_flag = false;
     machine_interrupt(machine, part->spi.vector);
 }
 
-/* A half bit: where CPHA is 0, data come half a bit before the edge that takes them. */
+/* A half bit: where CPHA is 0, data come half a bit before the edge that takes them, which is at
+ * the beginning of the second half in any case. */
 static void half(struct machine *machine) {
     struct spi *spi = &machine->spi;
     uint8_t control = *reg(machine, machine->part->spi.spcr);
@@ -56,6 +66,9 @@ static void half(struct machine *machine) {
     unsigned bit = spi->step / 2;
     bool level = (control & DORD ? spi->byte >> bit : spi->byte >> (7 - bit)) & 1;
     spi->mosi = second ? spi->mosi : level;
+    if (second && pins_hears(machine, machine->part->spi.miso)) {
+        spi->shifted |= (uint8_t)(1 << (control & DORD ? bit : 7 - bit));
+    }
     spi->sck = second == !(control & CPHA) ? !idle : idle;
 }
 
@@ -83,7 +96,7 @@ static void write_data(struct avr_t *avr, avr_io_addr_t address, uint8_t value, 
         *status = (uint8_t)(*status & ~(SPIF | WCOL));
         machine_interrupt_over(machine, part->spi.vector);
     }
-    if ((control & (SPE | MSTR)) != (SPE | MSTR)) {
+    if (!is_master(machine)) {
         machine_say(machine, control & SPE
                                  ? "a byte for SPI while it is no master: it goes nowhere"
                                  : "a byte for SPI while it is off (SPE): it goes nowhere");

@@ -47,7 +47,10 @@ static struct pin usual_pin(const struct part *part, enum jl_role role) {
     } usual[] = {{JL_ROLE_SCL, part->twi.scl, part->usi.clock},
                  {JL_ROLE_SDA, part->twi.sda, part->usi.in},
                  {JL_ROLE_CLOCK, part->spi.sck, part->usi.clock},
-                 {JL_ROLE_MOSI, part->spi.mosi, part->usi.out}};
+                 {JL_ROLE_MOSI, part->spi.mosi, part->usi.out},
+                 {JL_ROLE_MISO, part->spi.miso, part->usi.in},
+                 {JL_ROLE_TOUCH_SCL, part->twi.scl, part->usi.clock},
+                 {JL_ROLE_TOUCH_SDA, part->twi.sda, part->usi.in}};
     for (size_t i = 0; i < sizeof usual / sizeof usual[0]; i++) {
         if (usual[i].role == role) {
             return usual[i].pin.port ? usual[i].pin : usual[i].usi;
@@ -69,7 +72,7 @@ static bool take_role(struct machine *machine, const struct jl_card *card, enum 
                complain_pin(machine->part, jl_role_name(role), name, complaint);
     }
     wire->pin = usual_pin(machine->part, role);
-    wire->used = wire->pin.port != 0;
+    wire->used = wire->usual = wire->pin.port != 0;
     return wire->used || !needed ||
            jl_complain(complaint,
                        "%s: the card does not say which pin %s is: add \"%s = PB1\" or the like "
@@ -104,6 +107,7 @@ static bool take_inputs(struct machine *machine, const struct jl_card *card,
         {"knob_b", {.kind = INPUT_KNOB, .which = 1}},
         {"busy", {.kind = INPUT_PANEL, .which = JL_DEVICE_BUSY}},
         {"te", {.kind = INPUT_PANEL, .which = JL_DEVICE_TE}},
+        {"touch_pen", {.kind = INPUT_PANEL, .which = JL_DEVICE_PEN}},
     };
     for (size_t i = 0; i < MOST_INPUTS; i++) {
         if (!take_input(machine, card, inputs[i].wire, inputs[i].input, complaint)) {
@@ -128,6 +132,38 @@ static bool all_apart(const struct machine *machine, struct jl_complaint *compla
     return true;
 }
 
+static bool is_elsewhere(const struct machine *machine, enum jl_role role) {
+    struct pin pin = machine->wires[role].pin;
+    for (int other = 0; other < JL_ROLES; other++) {
+        const struct wire *wire = &machine->wires[other];
+        if (other != (int)role && wire->used && pins_same(wire->pin, pin)) {
+            return true;
+        }
+    }
+    for (size_t i = 0; i < machine->input_count; i++) {
+        if (pins_same(machine->inputs[i].pin, pin)) {
+            return true;
+        }
+    }
+    return false;
+}
+
+/* Many leave MISO or TWI alone, and use the pin for something else; and SPI is nobody's where the
+ * display is on other wires and nothing selects the touch controller. */
+static void leave_unneeded(struct machine *machine, jl_role_set needed) {
+    const jl_role_set spi =
+        JL_ROLE_BIT(JL_ROLE_CLOCK) | JL_ROLE_BIT(JL_ROLE_MOSI) | JL_ROLE_BIT(JL_ROLE_MISO);
+    bool no_spi = !(needed & spi) && !machine->wires[JL_ROLE_TOUCH_CS].used;
+    for (int role = 0; role < JL_ROLES; role++) {
+        struct wire *wire = &machine->wires[role];
+        bool optional = wire->used && wire->usual && !(needed >> role & 1);
+        if (optional &&
+            (is_elsewhere(machine, (enum jl_role)role) || (no_spi && spi >> role & 1))) {
+            wire->used = false;
+        }
+    }
+}
+
 bool wiring_read(struct machine *machine, const struct jl_card *card, char *const *typed,
                  struct jl_complaint *complaint) {
     const struct jl_live_roles roles = jl_live_roles(card);
@@ -137,10 +173,14 @@ bool wiring_read(struct machine *machine, const struct jl_card *card, char *cons
         }
     }
     for (int role = 0; role < JL_ROLES; role++) {
-        if (roles.wanted >> role & 1 && role != JL_ROLE_MISO &&
+        if (roles.wanted >> role & 1 &&
             !take_role(machine, card, (enum jl_role)role, roles.needed >> role & 1, complaint)) {
             return false;
         }
     }
-    return all_apart(machine, complaint) && take_inputs(machine, card, complaint);
+    if (!take_inputs(machine, card, complaint)) {
+        return false;
+    }
+    leave_unneeded(machine, roles.needed);
+    return all_apart(machine, complaint);
 }

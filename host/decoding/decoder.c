@@ -140,6 +140,13 @@ void jl_decoder_level(struct jl_decoder *decoder, uint64_t at_ps, enum jl_role r
     decoder->pending[decoder->pending_count++] = (struct pending){at_ps, role, high};
 }
 
+void jl_decoder_reach(struct jl_decoder *decoder, uint64_t at_ps) {
+    release(decoder, at_ps, false);
+    if (at_ps > decoder->step.at_ps) {
+        run_step(decoder);
+    }
+}
+
 void jl_decoder_end(struct jl_decoder *decoder, uint64_t at_ps) {
     release(decoder, at_ps, true);
     run_step(decoder);

@@ -6,6 +6,8 @@
 #include "../traffic/traffic_bus.h"
 #include "../traffic/traffic_feed.h"
 #include "i2c_end.h"
+#include "spi_end.h"
+#include "touch_end.h"
 
 /* Time before the first level, in which the part is powered and, without a wire for it, reset. */
 #define BEFORE_PS 500000000000u
@@ -16,6 +18,11 @@ struct jl_live {
     bool rig_open;
     struct traffic_feed feed;
     struct i2c_end i2c;
+    struct spi_end spi;
+    struct touch_end touch;
+    struct jl_hand_step *steps; /* of fingers, on the board's clock */
+    bool gives;                 /* a strobe reads from a parallel bus: */
+    uint8_t given;
     jl_live_fn fn;
     void *context;
     jl_role_set high; /* levels */
@@ -25,6 +32,10 @@ struct jl_live_roles jl_live_roles(const struct jl_card *card) {
     struct jl_decoding decoding;
     struct jl_live_roles roles;
     jl_host_describe_bus(card, &decoding, &roles.wanted, &roles.needed);
+    if (card->bus != JL_BUS_SPI || !jl_part_gives_on_spi(card->controller->emulator)) {
+        roles.wanted &= ~JL_ROLE_BIT(JL_ROLE_MISO);
+    }
+    roles.wanted |= jl_host_touch_roles(card);
     return roles;
 }
 
@@ -32,12 +43,18 @@ const char *jl_live_pin_name(const struct jl_card *card, enum jl_role role) {
     return jl_host_pin_of(card, role);
 }
 
-/* I2C reaches the part as levels, since it answers; all else as events. */
+/* I2C reaches the part as levels, since it answers; all else as events. What was read has been
+ * given before its strobe ended. */
 static void take_event(void *context, const struct jl_bus_event *event) {
     struct jl_live *live = context;
     bool on_bus = event->kind != JL_BUS_RESET && event->kind != JL_BUS_LIGHT;
-    if (!live->rig.sim.i2c || !on_bus) {
+    if (!(live->rig.sim.i2c && on_bus) && event->kind != JL_BUS_READ) {
         jl_host_feed(&live->feed, event);
+    }
+    if (event->kind == JL_BUS_SELECTED || event->kind == JL_BUS_DESELECTED) {
+        jl_host_spi_end_select(&live->spi, event->kind == JL_BUS_SELECTED);
+    } else if (event->kind == JL_BUS_BYTE) {
+        live->spi.unit_ps = event->until_ps - event->at_ps;
     }
     if (live->fn) {
         live->fn(live->context, event);
@@ -74,6 +91,15 @@ struct jl_live *jl_live_open(const struct jl_card *card, jl_role_set wires,
     jl_host_feed_begin(&live->feed, &live->rig, BEFORE_PS, wires >> JL_ROLE_RESET & 1,
                        wires >> JL_ROLE_CS & 1, wires >> JL_ROLE_LIGHT & 1);
     jl_host_i2c_end_begin(&live->i2c, live->rig.sim.i2c);
+    jl_host_spi_end_begin(&live->spi, card->bus == JL_BUS_SPI ? live->rig.sim.stream : NULL,
+                          card->spi_mode);
+    jl_host_spi_end_select(&live->spi, !decoding.has_cs);
+    if (!jl_host_touch_end_begin(&live->touch, &live->rig, BEFORE_PS,
+                                 wires >> JL_ROLE_TOUCH_RESET & 1)) {
+        jl_complain(complaint, "%s: out of memory", card->name);
+        jl_live_close(live);
+        return NULL;
+    }
     return live;
 }
 
@@ -82,7 +108,9 @@ void jl_live_close(struct jl_live *live) {
         if (live->rig_open) {
             jl_rig_close(&live->rig);
         }
+        jl_host_touch_end_free(&live->touch);
         jl_decoder_destroy(live->decoder);
+        free(live->steps);
         free(live);
     }
 }
@@ -95,7 +123,32 @@ uint64_t jl_live_offset_ps(const struct jl_live *live) {
     return live->feed.offset_ps;
 }
 
+static bool is_high(const struct jl_live *live, enum jl_role role) {
+    return live->high >> role & 1;
+}
+
+/* RD low, or the enable high while R/W says read: from the first edge of it on the part gives. */
+static void look_at_strobe(struct jl_live *live, uint64_t at_ps, enum jl_role role, bool high) {
+    bool intel = role == JL_ROLE_RD;
+    if (!live->rig.sim.stream || !(intel || role == JL_ROLE_E)) {
+        return;
+    }
+    live->gives = false;
+    if (intel ? !high : high && is_high(live, JL_ROLE_RW)) {
+        jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
+        jl_device_set_pin(live->feed.device, JL_DEVICE_DC, is_high(live, JL_ROLE_DC));
+        live->gives = jl_stream_gives(live->rig.sim.stream, 0, &live->given);
+    }
+}
+
+/* What moved before a time is told, so that the board's time may go there. */
+static void reach(struct jl_live *live, uint64_t at_ps) {
+    jl_decoder_reach(live->decoder, at_ps);
+    jl_host_touch_end_reach(&live->touch, at_ps);
+}
+
 void jl_live_level(struct jl_live *live, uint64_t at_ps, enum jl_role role, bool high) {
+    reach(live, at_ps);
     live->high = high ? live->high | JL_ROLE_BIT(role) : live->high & ~(JL_ROLE_BIT(role));
     if (live->feed.pins) {
         jl_host_feed_level(&live->feed, at_ps, role, high);
@@ -105,6 +158,11 @@ void jl_live_level(struct jl_live *live, uint64_t at_ps, enum jl_role role, bool
         jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
         jl_host_i2c_end_level(&live->i2c, at_ps, role == JL_ROLE_SCL, high);
     }
+    if (role == JL_ROLE_CLOCK) {
+        jl_host_spi_end_clock(&live->spi, high);
+    }
+    look_at_strobe(live, at_ps, role, high);
+    jl_host_touch_end_level(&live->touch, at_ps, role, high);
 }
 
 bool jl_live_drives(struct jl_live *live, enum jl_role role, bool *high) {
@@ -112,19 +170,48 @@ bool jl_live_drives(struct jl_live *live, enum jl_role role, bool *high) {
         *high = false;
         return live->i2c.pulls;
     }
-    bool reads = live->feed.pins && live->high >> JL_ROLE_RW & 1 &&
-                 live->high & (JL_ROLE_BIT(JL_ROLE_E) | JL_ROLE_BIT(JL_ROLE_E2));
-    if (!reads || role < JL_ROLE_D0 || role >= JL_ROLE_D0 + 8) {
+    if (jl_host_touch_end_drives(&live->touch, role, high)) {
+        return true;
+    }
+    if (role == JL_ROLE_MISO) {
+        return jl_host_spi_end_drives(&live->spi, high);
+    }
+    if (role < JL_ROLE_D0 || role >= JL_ROLE_D0 + 8) {
         return false;
+    }
+    if (!live->feed.pins) {
+        *high = live->given >> (role - JL_ROLE_D0) & 1;
+        return live->gives;
     }
     *high = jl_device_pin(live->feed.device,
                           (enum jl_device_pin)(JL_DEVICE_D0 + (int)(role - JL_ROLE_D0)));
-    return true;
+    return is_high(live, JL_ROLE_RW) && (is_high(live, JL_ROLE_E) || is_high(live, JL_ROLE_E2));
 }
 
 bool jl_live_output(struct jl_live *live, uint64_t at_ps, enum jl_device_pin pin) {
+    reach(live, at_ps);
     jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
-    return jl_device_pin(live->rig.device, pin);
+    bool touch = pin == JL_DEVICE_PEN && live->rig.touch_device;
+    return jl_device_pin(touch ? live->rig.touch_device : live->rig.device, pin);
+}
+
+bool jl_live_follow(struct jl_live *live, const struct jl_hand_step *steps, size_t count,
+                    struct jl_complaint *complaint) {
+    if (!live->rig.touch_device || !count) {
+        return true;
+    }
+    struct jl_hand_step *own = calloc(count, sizeof *own);
+    if (!own) {
+        return jl_complain(complaint, "out of memory for the fingers");
+    }
+    for (size_t i = 0; i < count; i++) {
+        own[i] = steps[i];
+        own[i].at_ps += live->feed.offset_ps;
+    }
+    jl_touch_follow(live->rig.touch_device, own, count);
+    free(live->steps);
+    live->steps = own;
+    return true;
 }
 
 void jl_live_on_event(struct jl_live *live, jl_live_fn fn, void *context) {
@@ -133,6 +220,7 @@ void jl_live_on_event(struct jl_live *live, jl_live_fn fn, void *context) {
 }
 
 void jl_live_end(struct jl_live *live, uint64_t at_ps) {
+    reach(live, at_ps);
     jl_decoder_end(live->decoder, at_ps);
     jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
 }

@@ -68,7 +68,8 @@ bool jl_run(const struct jl_card *card, jl_program program, const struct jl_run_
     const struct jl_sight_request look = {.directory =
                                               request->directory ? request->directory : ".",
                                           .base = request->name ? request->name : card->name,
-                                          .scale = request->scale};
+                                          .scale = request->scale,
+                                          .no_wires = request->no_wires};
     bool good = jl_sight_of(rig, &look, run, &session, &result->sight, complaint);
     if (hands) {
         follow(rig, NULL, 0); /* the rig outlives the script */

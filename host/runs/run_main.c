@@ -1,5 +1,6 @@
 /* A run told to a person: what is printed, and a whole main program. */
 #include <stdio.h>
+#include <string.h>
 
 #include "jadelamp/host/run.h"
 
@@ -17,7 +18,8 @@ void jl_run_print(FILE *out, const struct jl_run_result *result) {
         fprintf(out, "  still running after %.3g s of its time: stopped\n", result->whole_us / 1e6);
         break;
     case JL_RUN_STUCK:
-        fprintf(out, "  stuck: no transfer, no wait and no return for seconds\n");
+        fprintf(out, "  stuck: no transfer, no wait and no return, for seconds or a million levels "
+                     "of pins\n");
         break;
     }
     if (result->other_bus) {
@@ -47,10 +49,14 @@ int jl_run_main(int argc, char **argv, const char *name, const char *card_name,
     static struct jl_run_result result; /* large */
     struct jl_complaint complaint = {""};
     static struct jl_hand_script hands;
-    const struct jl_run_request request = {
-        .name = name, .directory = argc > 2 ? argv[2] : ".", .hands = argc > 3 ? &hands : NULL};
+    bool no_wires = argc > 1 && strcmp(argv[argc - 1], "--no-wires") == 0;
+    argc -= no_wires;
+    const struct jl_run_request request = {.name = name,
+                                           .directory = argc > 2 ? argv[2] : ".",
+                                           .hands = argc > 3 ? &hands : NULL,
+                                           .no_wires = no_wires};
     if (argc > 4) {
-        fprintf(stderr, "usage: %s [CARD [FOLDER [HANDS]]]\n", argv[0]);
+        fprintf(stderr, "usage: %s [CARD [FOLDER [HANDS]]] [--no-wires]\n", argv[0]);
         return 2;
     }
     bool good = jl_card_find(argc > 1 ? argv[1] : card_name, &card, &complaint) &&

@@ -9,13 +9,14 @@ struct jl_host_meter {
     struct jl_port inner; /* that it stands before */
     struct jl_port_ops ops;
     double most_us;       /* of the program's time */
-    uint32_t patience_ms; /* of real time without a call */
+    uint32_t patience_ms; /* of real time without a call; 0: endless */
     /* what it measures */
     double wire_us, waited_us, whole_us;
     uint64_t transfers;
     jl_status first_error;
     double first_error_us;
     bool other_bus;
+    uint32_t levels; /* of pins, since time passed */
 };
 
 /* Puts the meter, whose rig and limits are set, before a port. */

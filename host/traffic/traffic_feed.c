@@ -69,11 +69,11 @@ static void feed_stream(struct traffic_feed *feed, const struct jl_bus_event *ev
     uint64_t took = event->until_ps - event->at_ps;
     uint64_t unit = took ? took : feed->unit_ps;
     uint8_t byte = (uint8_t)event->value;
+    jl_device_set_pin(feed->device, JL_DEVICE_DC, event->data);
     if (event->kind == JL_BUS_READ) {
         jl_stream_see_read(bus, unit);
         return;
     }
-    jl_device_set_pin(feed->device, JL_DEVICE_DC, event->data);
     if (feed->rig->card.bus == JL_BUS_SPI_3WIRE) {
         jl_stream_see_nine(bus, byte, event->data, unit);
     } else if (feed->rig->card.bus == JL_BUS_8080_16) {

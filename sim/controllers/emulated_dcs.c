@@ -789,6 +789,7 @@ const struct machine jl_sim_dcs_machine = {
     .write = write,
     .write_words = write_words,
     .read = jl_sim_dcs_read,
+    .gives = jl_sim_dcs_gives,
     .selected = selected,
     .outputs = 1u << JL_DEVICE_TE,
     .output = output,

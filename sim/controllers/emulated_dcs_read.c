@@ -102,6 +102,11 @@ static uint8_t read_memory(struct jl_device *device) {
     return chip->read_pixel[3 - chip->read_bytes--];
 }
 
+bool jl_sim_dcs_gives(const struct jl_device *device) {
+    const struct dcs_chip *chip = device->state;
+    return chip->answers && !chip->in_reset;
+}
+
 uint8_t jl_sim_dcs_read(struct jl_device *device) {
     struct dcs_chip *chip = device->state;
     unsigned byte = 0;

@@ -32,6 +32,10 @@ enum jl_role {
     JL_ROLE_CHIP1, /**< selects of two or three controllers behind one glass */
     JL_ROLE_CHIP2,
     JL_ROLE_CHIP3,
+    JL_ROLE_TOUCH_CS, /**< of a touch controller; its bus, where it is not the display's */
+    JL_ROLE_TOUCH_SCL,
+    JL_ROLE_TOUCH_SDA,
+    JL_ROLE_TOUCH_RESET,
     JL_ROLE_D0, /**< D0..D15 follow each other */
     JL_ROLE_D15 = JL_ROLE_D0 + 15,
     JL_ROLES,
@@ -99,6 +103,10 @@ void jl_decoder_destroy(struct jl_decoder *decoder);
 
 /** A wire has a level from a time on; times do not fall. The first level of a wire is no edge. */
 void jl_decoder_level(struct jl_decoder *decoder, uint64_t at_ps, enum jl_role role, bool high);
+
+/** Levels of before that time are all there: what they mean is told, without waiting for the next
+ * one. */
+void jl_decoder_reach(struct jl_decoder *decoder, uint64_t at_ps);
 
 /** The capture ends: what is under way comes out, or is doubted. */
 void jl_decoder_end(struct jl_decoder *decoder, uint64_t at_ps);

@@ -15,7 +15,8 @@ extern "C" {
 
 struct jl_live;
 
-/** Roles that a card's bus may have and must have, as sets. */
+/** Roles that a card's bus may have and must have, as sets. MISO is among them where the part has
+ * such an output. */
 struct jl_live_roles {
     jl_role_set wanted, needed;
 };
@@ -45,12 +46,22 @@ uint64_t jl_live_offset_ps(const struct jl_live *live);
  * is low when anybody pulls it. */
 void jl_live_level(struct jl_live *live, uint64_t at_ps, enum jl_role role, bool high);
 
-/** Whether the panel drives a wire now: SDA, which it only pulls low; D0..D7 of a character module
- * that is read. */
+/** Whether the panel drives a wire now: SDA, which it only pulls low; MISO, where it was asked
+ * something; D0..D7 while it is read. The touch controller's wires, too. */
 bool jl_live_drives(struct jl_live *live, enum jl_role role, bool *high);
 
-/** The level of an output of the panel at a time, such as JL_DEVICE_BUSY. */
+/** The level of an output of the panel at a time, such as JL_DEVICE_BUSY; JL_DEVICE_PEN is the
+ * touch controller's. */
 bool jl_live_output(struct jl_live *live, uint64_t at_ps, enum jl_device_pin pin);
+
+/**
+ * Fingers on the touch panel of the card, if it has one.
+ *
+ * @param steps copied; their times are those of the calls here
+ * @return false: no memory
+ */
+bool jl_live_follow(struct jl_live *live, const struct jl_hand_step *steps, size_t count,
+                    struct jl_complaint *complaint);
 
 typedef void (*jl_live_fn)(void *context, const struct jl_bus_event *event);
 

@@ -38,13 +38,15 @@ struct jl_run_request {
      * picture as the card turns it; or NULL. The caller's */
     const struct jl_hand_script *hands;
     uint32_t patience_ms; /**< of real time while the program's stands still; 0: 5 s */
+    bool no_wires;        /**< no NAME.vcd is written: long programs are done sooner */
 };
 
 /** How a run ended. */
 enum jl_run_end {
     JL_RUN_RETURNED, /**< with result.status */
     JL_RUN_TIME_UP,  /**< it was still running after most_ms of its time, which is fine */
-    JL_RUN_STUCK,    /**< its time stood still for patience_ms: no transfer, no wait, no return */
+    JL_RUN_STUCK,    /**< its time stood still for patience_ms, or a million levels of pins: no
+                      * transfer, no wait, no return */
 };
 
 struct jl_run_result {
@@ -82,7 +84,7 @@ bool jl_run_has_findings(const struct jl_run_result *result);
 /**
  * A main program in one call: runs on the card named in argv[1], else on `card`, writes into the
  * folder in argv[2], else the working one, with the hands of the script in argv[3], else none, and
- * prints what came out.
+ * prints what came out. --no-wires as the last argument: no_wires.
  *
  * @return for main(): 0 good, 1 findings, 2 bad usage or input
  */
