@@ -62,6 +62,7 @@ set(CPACK_DEBIAN_PACKAGE_SHLIBDEPS ON)
 set(CPACK_DEBIAN_PACKAGE_CONTROL_STRICT_PERMISSION ON)
 set(CPACK_DEBIAN_RUNTIME_PACKAGE_NAME jadelamp)
 set(CPACK_DEBIAN_RUNTIME_PACKAGE_SECTION electronics)
+set(CPACK_DEBIAN_RUNTIME_PACKAGE_DEPENDS "libgd3") # loaded, not linked
 set(CPACK_DEBIAN_RUNTIME_PACKAGE_SUGGESTS "jadelamp-firmware, jadelamp-dev, jadelamp-doc")
 set(CPACK_DEBIAN_RUNTIME_DESCRIPTION
     "bring up small displays on emulated controllers
@@ -79,7 +80,7 @@ set(CPACK_DEBIAN_FIRMWARE_DESCRIPTION
 set(CPACK_DEBIAN_DEV_PACKAGE_NAME jadelamp-dev)
 set(CPACK_DEBIAN_DEV_PACKAGE_SECTION libdevel)
 set(CPACK_DEBIAN_DEV_PACKAGE_DEPENDS
-    "libpng-dev, libinih-dev, libgd-dev, libfreetype-dev, zlib1g-dev, libcairo2-dev, libgif-dev")
+    "libpng-dev, libinih-dev, libgd3, libfreetype-dev, zlib1g-dev, libcairo2-dev, libgif-dev")
 set(CPACK_DEBIAN_DEV_PACKAGE_RECOMMENDS "jadelamp, libsdl2-dev")
 set(CPACK_DEBIAN_DEV_DESCRIPTION
     "drivers and drawing for small displays, with a simulated board

@@ -8,7 +8,6 @@ if("host" IN_LIST jadelamp_FIND_COMPONENTS OR "window" IN_LIST jadelamp_FIND_COM
     find_dependency(PkgConfig)
     pkg_check_modules(LIBPNG REQUIRED IMPORTED_TARGET libpng)
     pkg_check_modules(INIH REQUIRED IMPORTED_TARGET inih)
-    pkg_check_modules(GD REQUIRED IMPORTED_TARGET gdlib)
     pkg_check_modules(FREETYPE REQUIRED IMPORTED_TARGET freetype2)
     pkg_check_modules(ZLIB REQUIRED IMPORTED_TARGET zlib)
     pkg_check_modules(CAIRO REQUIRED IMPORTED_TARGET cairo)

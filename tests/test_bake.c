@@ -540,6 +540,11 @@ static void the_command(void) {
         {"cp ferry_boat.c 1.c && " JADELAMP " bake picture ferry-boat.png -f mono-rows && "
          "cmp 1.c ferry_boat.c",
          0, "wrote"},
+        /* libgd is another one than we know: everything else works without it */
+        {"echo 'int other;' > o.c && cc -shared o.c -o libgd.so.3 && LD_LIBRARY_PATH=. " JADELAMP
+         " bake picture ferry-boat.png -f mono-rows",
+         2, "pictures need libgd.so.3: install the package libgd3"},
+        {"LD_LIBRARY_PATH=. " JADELAMP " light ssd1306-72x40-i2c", 0, "lit"},
     };
     make_folder();
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {

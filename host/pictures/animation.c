@@ -1,27 +1,26 @@
 /* Animated GIF by libgd. */
 #include "jadelamp/host/animation.h"
 
-#include <gd.h>
-
+#include "gd_library.h"
 #include "jadelamp/host/file.h"
 
-static gdImagePtr image_of(const struct jl_picture *picture) {
-    gdImagePtr image = gdImageCreateTrueColor(picture->width, picture->height);
+static gdImagePtr image_of(const struct gd_library *gd, const struct jl_picture *picture) {
+    gdImagePtr image = gd->gdImageCreateTrueColor(picture->width, picture->height);
     for (int y = 0; image && y < picture->height; y++) {
         for (int x = 0; x < picture->width; x++) {
             const uint8_t *at = picture->rgb + 3 * (y * picture->width + x);
-            gdImageSetPixel(image, x, y, gdTrueColor(at[0], at[1], at[2]));
+            gd->gdImageSetPixel(image, x, y, gdTrueColor(at[0], at[1], at[2]));
         }
     }
     if (image) {
-        gdImageTrueColorToPalette(image, 0, 256);
+        gd->gdImageTrueColorToPalette(image, 0, 256);
     }
     return image;
 }
 
-static bool put(struct jl_file *file, void *bytes, int count) {
+static bool put(const struct gd_library *gd, struct jl_file *file, void *bytes, int count) {
     bool good = bytes && jl_file_write(file, bytes, (size_t)count);
-    gdFree(bytes);
+    gd->gdFree(bytes);
     return good;
 }
 
@@ -29,32 +28,33 @@ bool jl_animation_write(const char *path, const struct jl_picture *pictures,
                         const uint32_t *milliseconds, size_t count,
                         struct jl_complaint *complaint) {
     struct jl_file file = {0};
+    const struct gd_library *gd = jl_host_gd(complaint);
     bool good = count > 0;
-    if (!jl_file_begin(&file, path, complaint)) {
+    if (!gd || !jl_file_begin(&file, path, complaint)) {
         return false;
     }
     for (size_t i = 0; good && i < count; i++) {
         uint32_t shown = milliseconds[i] < 20 ? 20 : milliseconds[i];
-        gdImagePtr image = image_of(&pictures[i]);
+        gdImagePtr image = image_of(gd, &pictures[i]);
         int bytes = 0;
         good = image != NULL;
         if (good && i == 0) {
-            void *head = gdImageGifAnimBeginPtr(image, &bytes, 0, 0);
-            good = put(&file, head, bytes);
+            void *head = gd->gdImageGifAnimBeginPtr(image, &bytes, 0, 0);
+            good = put(gd, &file, head, bytes);
         }
         if (good) {
-            void *frame = gdImageGifAnimAddPtr(image, &bytes, 1, 0, 0, (int)(shown + 5) / 10,
-                                               gdDisposalNone, NULL);
-            good = put(&file, frame, bytes);
+            void *frame = gd->gdImageGifAnimAddPtr(image, &bytes, 1, 0, 0, (int)(shown + 5) / 10,
+                                                   gdDisposalNone, NULL);
+            good = put(gd, &file, frame, bytes);
         }
         if (image) {
-            gdImageDestroy(image);
+            gd->gdImageDestroy(image);
         }
     }
     if (good) {
         int bytes = 0;
-        void *tail = gdImageGifAnimEndPtr(&bytes);
-        good = put(&file, tail, bytes);
+        void *tail = gd->gdImageGifAnimEndPtr(&bytes);
+        good = put(gd, &file, tail, bytes);
     }
     if (!good) {
         jl_file_abandon(&file);

@@ -2,11 +2,12 @@
 #include "jadelamp/host/pixmap.h"
 
 #include <errno.h>
-#include <gd.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 #include <sys/stat.h>
+
+#include "gd_library.h"
 
 enum { MOST_FILE_BYTES = 1 << 28 };
 
@@ -41,7 +42,7 @@ static void replace(struct jl_pixmap *pixmap, struct jl_pixmap *with) {
 struct claim {
     const char *kind;
     long width, height;
-    gdImagePtr (*decode)(int size, void *bytes);
+    enum { PNG, GIF, BMP, JPEG } format;
 };
 
 static long big_endian(const uint8_t *bytes, int count) {
@@ -79,27 +80,25 @@ static bool find_jpeg_size(const uint8_t *bytes, size_t size, struct claim *clai
 
 static bool find_claim(const uint8_t *bytes, size_t size, struct claim *claim) {
     if (size >= 24 && memcmp(bytes, "\x89PNG\r\n\x1A\n", 8) == 0) {
-        *claim = (struct claim){"PNG", big_endian(bytes + 16, 4), big_endian(bytes + 20, 4),
-                                gdImageCreateFromPngPtr};
+        *claim = (struct claim){"PNG", big_endian(bytes + 16, 4), big_endian(bytes + 20, 4), PNG};
         return true;
     }
     if (size >= 10 && (memcmp(bytes, "GIF87a", 6) == 0 || memcmp(bytes, "GIF89a", 6) == 0)) {
-        *claim = (struct claim){"GIF", little_endian(bytes + 6, 2), little_endian(bytes + 8, 2),
-                                gdImageCreateFromGifPtr};
+        *claim =
+            (struct claim){"GIF", little_endian(bytes + 6, 2), little_endian(bytes + 8, 2), GIF};
         return true;
     }
     if (size >= 26 && memcmp(bytes, "BM", 2) == 0) {
         bool old = little_endian(bytes + 14, 4) == 12; /* sizes of 16 bits */
         long height = little_endian(bytes + (old ? 20 : 22), old ? 2 : 4);
-        *claim = (struct claim){"BMP", little_endian(bytes + 18, old ? 2 : 4), height,
-                                gdImageCreateFromBmpPtr};
+        *claim = (struct claim){"BMP", little_endian(bytes + 18, old ? 2 : 4), height, BMP};
         if (!old && height > 0x7FFFFFFF) { /* negative: rows from the top */
             claim->height = 0x100000000 - height;
         }
         return true;
     }
     if (size >= 4 && memcmp(bytes, "\xFF\xD8\xFF", 3) == 0) {
-        *claim = (struct claim){"JPEG", 0, 0, gdImageCreateFromJpegPtr};
+        *claim = (struct claim){"JPEG", 0, 0, JPEG};
         return find_jpeg_size(bytes, size, claim);
     }
     return false;
@@ -128,27 +127,40 @@ static uint8_t *read_file(const char *path, size_t *size, struct jl_complaint *c
     return bytes;
 }
 
-/* Solid is 0 in libgd, and clear 127. */
-static bool take_picture(gdImagePtr image, struct jl_pixmap *pixmap) {
-    if (!image || !gdImagePaletteToTrueColor(image) ||
-        !jl_pixmap_create(pixmap, gdImageSX(image), gdImageSY(image))) {
-        return false;
+static gdImagePtr decode(const struct gd_library *gd, const struct claim *claim, size_t size,
+                         void *bytes) {
+    switch (claim->format) {
+    case PNG:
+        return gd->gdImageCreateFromPngPtr((int)size, bytes);
+    case GIF:
+        return gd->gdImageCreateFromGifPtr((int)size, bytes);
+    case BMP:
+        return gd->gdImageCreateFromBmpPtr((int)size, bytes);
+    default:
+        return gd->gdImageCreateFromJpegPtr((int)size, bytes);
     }
-    for (int y = 0; y < pixmap->height; y++) {
-        for (int x = 0; x < pixmap->width; x++) {
-            int color = gdImageTrueColorPixel(image, x, y);
-            uint8_t *pixel = at(pixmap, x, y);
-            pixel[0] = (uint8_t)gdTrueColorGetRed(color);
-            pixel[1] = (uint8_t)gdTrueColorGetGreen(color);
-            pixel[2] = (uint8_t)gdTrueColorGetBlue(color);
-            pixel[3] = (uint8_t)(255 - gdTrueColorGetAlpha(color) * 255 / 127);
-        }
-    }
-    return true;
 }
 
-static gdImagePtr to_gd(const struct jl_pixmap *pixmap) {
-    gdImagePtr image = gdImageCreateTrueColor(pixmap->width, pixmap->height);
+/* Solid is 0 in libgd, and clear 127. The image is destroyed. */
+static bool take_picture(const struct gd_library *gd, gdImagePtr image, struct jl_pixmap *pixmap) {
+    bool good = image && gd->gdImagePaletteToTrueColor(image) &&
+                jl_pixmap_create(pixmap, gdImageSX(image), gdImageSY(image));
+    for (int i = 0; good && i < pixmap->width * pixmap->height; i++) {
+        int color = gdImageTrueColorPixel(image, i % pixmap->width, i / pixmap->width);
+        uint8_t *pixel = pixmap->rgba + (size_t)i * 4;
+        pixel[0] = (uint8_t)gdTrueColorGetRed(color);
+        pixel[1] = (uint8_t)gdTrueColorGetGreen(color);
+        pixel[2] = (uint8_t)gdTrueColorGetBlue(color);
+        pixel[3] = (uint8_t)(255 - gdTrueColorGetAlpha(color) * 255 / 127);
+    }
+    if (image) {
+        gd->gdImageDestroy(image);
+    }
+    return good;
+}
+
+static gdImagePtr to_gd(const struct gd_library *gd, const struct jl_pixmap *pixmap) {
+    gdImagePtr image = gd->gdImageCreateTrueColor(pixmap->width, pixmap->height);
     for (int y = 0; image && y < pixmap->height; y++) {
         for (int x = 0; x < pixmap->width; x++) {
             const uint8_t *pixel = at(pixmap, x, y);
@@ -166,11 +178,12 @@ static void be_silent(int priority, const char *format, va_list arguments) {
 }
 
 bool jl_pixmap_read(const char *path, struct jl_pixmap *pixmap, struct jl_complaint *complaint) {
+    const struct gd_library *gd = jl_host_gd(complaint);
     struct claim claim;
     size_t size = 0;
     *pixmap = (struct jl_pixmap){0, 0, NULL};
     errno = 0;
-    uint8_t *bytes = read_file(path, &size, complaint);
+    uint8_t *bytes = gd ? read_file(path, &size, complaint) : NULL;
     if (!bytes) {
         return false;
     }
@@ -185,14 +198,10 @@ bool jl_pixmap_read(const char *path, struct jl_pixmap *pixmap, struct jl_compla
                            path, claim.kind, claim.width, claim.height, JL_PIXMAP_SIDE,
                            JL_PIXMAP_PIXELS);
     } else {
-        gdSetErrorMethod(be_silent);
-        gdImagePtr image = claim.decode((int)size, bytes);
+        gd->gdSetErrorMethod(be_silent);
         good =
-            take_picture(image, pixmap) ||
+            take_picture(gd, decode(gd, &claim, size, bytes), pixmap) ||
             jl_complain(complaint, "%s: the %s picture is broken or cut short", path, claim.kind);
-        if (image) {
-            gdImageDestroy(image);
-        }
     }
     free(bytes);
     return good;
@@ -237,23 +246,21 @@ bool jl_pixmap_turn(struct jl_pixmap *pixmap, int quarters) {
 
 bool jl_pixmap_scale(struct jl_pixmap *pixmap, int width, int height) {
     struct jl_pixmap scaled;
+    const struct gd_library *gd = jl_host_gd(NULL);
     if (width == pixmap->width && height == pixmap->height) {
         return true;
     }
-    if (!jl_pixmap_create(&scaled, width, height)) {
+    if (!gd || !jl_pixmap_create(&scaled, width, height)) { /* the size, and is there room? */
         return false;
     }
     jl_pixmap_free(&scaled);
-    gdImagePtr image = to_gd(pixmap), small = NULL;
+    gdImagePtr image = to_gd(gd, pixmap), other = NULL;
     if (image) {
-        gdImageSetInterpolationMethod(image, GD_CATMULLROM);
-        small = gdImageScale(image, (unsigned)width, (unsigned)height);
-        gdImageDestroy(image);
+        gd->gdImageSetInterpolationMethod(image, GD_CATMULLROM);
+        other = gd->gdImageScale(image, (unsigned)width, (unsigned)height);
+        gd->gdImageDestroy(image);
     }
-    bool good = take_picture(small, &scaled);
-    if (small) {
-        gdImageDestroy(small);
-    }
+    bool good = take_picture(gd, other, &scaled);
     if (good) {
         replace(pixmap, &scaled);
     }
@@ -285,9 +292,10 @@ int jl_pixmap_palette(const struct jl_pixmap *pixmap, int most, uint32_t *palett
         memset(palette + used, 0, (size_t)(most - used) * sizeof *palette);
         return used;
     }
-    gdImagePtr image = to_gd(pixmap);
+    const struct gd_library *gd = jl_host_gd(NULL);
+    gdImagePtr image = gd ? to_gd(gd, pixmap) : NULL;
     memset(palette, 0, (size_t)most * sizeof *palette);
-    if (image && gdImageTrueColorToPalette(image, 0, most)) {
+    if (image && gd->gdImageTrueColorToPalette(image, 0, most)) {
         used = gdImageColorsTotal(image);
         for (int i = 0; i < used; i++) {
             palette[i] = (uint32_t)(gdImageRed(image, i) << 16 | gdImageGreen(image, i) << 8 |
@@ -295,7 +303,7 @@ int jl_pixmap_palette(const struct jl_pixmap *pixmap, int most, uint32_t *palett
         }
     }
     if (image) {
-        gdImageDestroy(image);
+        gd->gdImageDestroy(image);
     }
     return used;
 }
