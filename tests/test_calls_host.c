@@ -289,6 +289,14 @@ static void fingers_on_wires_that_move(void) {
     EXPECT(!jl_live_output(l, 3000000000, JL_DEVICE_PEN));
     EXPECT(jl_live_output(l, 6000000000, JL_DEVICE_PEN));
     jl_live_close(l);
+    l = jl_live_open(&card, roles.needed | JL_ROLE_BIT(JL_ROLE_LIGHT), &complaint);
+    static const uint16_t duties[] = {0, 1, 0x8000, 0, UINT16_MAX};
+    for (size_t i = 0; i < sizeof duties / sizeof duties[0]; i++) {
+        jl_live_light(l, (i + 1) * 1000000000, duties[i]);
+        jl_live_end(l, (i + 1) * 1000000000 + 1000);
+        EXPECT_INT(jl_device_pin(jl_live_rig(l)->device, JL_DEVICE_LIGHT), duties[i] > 0);
+    }
+    jl_live_close(l);
     end();
 }
 

@@ -38,6 +38,9 @@ static const struct {
                  "clock = 4 MHz\n[pins]\ncs = PB2\ndc = PB1\nreset = PB0\n"},
     {"resistive.card", TOUCH_CARD "touch_cs = PD6\n[touch]\ncontroller = xpt2046\nclock = 1 MHz\n"},
     {"capacitive.card", TOUCH_CARD "[touch]\ncontroller = ft6x36\n"},
+    {"dimmed.card",
+     "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
+     "clock = 4 MHz\n[pins]\ncs = PB5\ndc = PB4\nreset = PB6\nlight = wired\n"},
     {"mode3.card",
      "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
      "mode = 3\nclock = 4 MHz\n[pins]\ncs = PB2\ndc = PB1\nreset = PB0\n"},
@@ -217,6 +220,29 @@ static void fingers_are_felt(void) {
     EXPECT_INT(
         shell("grep -q touch_cs touches_RESISTIVE.vcd && grep -q touch_sda touches_CAPACITIVE.vcd"),
         0);
+    shell_end();
+}
+
+/* Shares of the time in which the pin is high, by the datasheet's formulas, of 255. */
+static void a_timer_dims_the_light(void) {
+    static const struct {
+        const char *timer, *pin;
+        int status;
+        const char *says;
+    } rows[] = {
+        {"0", "PG5", 0, "lit, brightness 63 of 255"}, /* 64 of 256 */
+        {"2", "PH6", 0, "lit, brightness 51 of 255"},
+        {"3", "PE3", 0, "lit, brightness 127 of 255"},
+        {"9", "PH6", 1, "dark: "},
+    };
+    char line[300];
+    begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        snprintf(line, sizeof line, RUN "dims_%s.elf -c dimmed.card --wire light=%s", rows[i].timer,
+                 rows[i].pin);
+        EXPECT_INT(shell(line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
     shell_end();
 }
 
@@ -499,6 +525,7 @@ const struct test_group test_groups[] = {
     {"firmware_of_others", firmware_of_others},
     {"the_panel_is_read", the_panel_is_read},
     {"fingers_are_felt", fingers_are_felt},
+    {"a_timer_dims_the_light", a_timer_dims_the_light},
     {"the_busy_flag_is_read", the_busy_flag_is_read},
     {"ours_are_as_on_the_board", ours_are_as_on_the_board},
     {"times_are_the_parts", times_are_the_parts},

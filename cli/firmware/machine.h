@@ -22,7 +22,8 @@ enum { MOST_INPUTS = 9, MOST_SAID = 12, SAID = 160 };
 /* A wire between the processor and the panel. */
 struct wire {
     bool used, told, high;
-    bool usual; /* nobody named its pin: it is where the processor's own peripheral is */
+    uint16_t duty; /* of a light, as it was told */
+    bool usual;    /* nobody named its pin: it is where the processor's own peripheral is */
     struct pin pin;
     size_t index; /* in the capture */
 };
@@ -125,7 +126,7 @@ bool pins_hears(struct machine *machine, struct pin pin);
 /* The panel hears what moved. */
 void pins_tell(struct machine *machine, uint64_t cycle);
 
-/* Inputs that changed raise their interrupts. */
+/* Inputs that changed raise their interrupts, and a light that a timer drives is told of. */
 void pins_look_at_inputs(struct machine *machine);
 
 bool pins_same(struct pin a, struct pin b);
@@ -139,6 +140,9 @@ void spi_catch_up(struct machine *machine, uint64_t cycle);
 bool spi_drives(const struct machine *machine, struct pin pin, bool *high);
 /* MISO is an input while SPI is on, whatever DDR says. */
 bool spi_listens(const struct machine *machine, struct pin pin);
+
+/* Whether a timer drives the pin; how long it is high, of 65535. */
+bool pwm_drives(const struct machine *machine, struct pin pin, uint16_t *duty);
 
 void twi_begin(struct machine *machine);
 void twi_catch_up(struct machine *machine, uint64_t cycle);

@@ -41,7 +41,10 @@ static bool processor_drives(const struct machine *machine, struct pin pin, bool
     if (!pins_is_output(machine, pin) || spi_listens(machine, pin)) {
         return false;
     }
-    if (!spi_drives(machine, pin, high) && !usi_drives(machine, pin, high)) {
+    uint16_t duty;
+    if (pwm_drives(machine, pin, &duty)) {
+        *high = duty > 0;
+    } else if (!spi_drives(machine, pin, high) && !usi_drives(machine, pin, high)) {
         *high = pins_latch(machine, pin);
     }
     return true;
@@ -105,6 +108,19 @@ bool pins_hears(struct machine *machine, struct pin pin) {
     return line_level(machine, pin) != 0;
 }
 
+/* A light is as bright as a timer makes it. */
+static void tell_light(struct machine *machine, uint64_t at_ps) {
+    struct wire *wire = &machine->wires[JL_ROLE_LIGHT];
+    uint16_t duty = wire->high ? UINT16_MAX : 0;
+    if (wire->told && pins_is_output(machine, wire->pin)) {
+        (void)pwm_drives(machine, wire->pin, &duty);
+    }
+    if (wire->told && duty != wire->duty) {
+        wire->duty = duty;
+        jl_live_light(machine->live, at_ps, duty);
+    }
+}
+
 /* In the order of roles: clocks before data, so that what moves with an edge counts behind it. */
 void pins_tell(struct machine *machine, uint64_t cycle) {
     uint64_t at_ps = machine_ps(machine, cycle);
@@ -121,9 +137,13 @@ void pins_tell(struct machine *machine, uint64_t cycle) {
         }
         jl_live_level(machine->live, at_ps, (enum jl_role)role, wire->high);
     }
+    tell_light(machine, at_ps);
 }
 
 void pins_look_at_inputs(struct machine *machine) {
+    if (machine->wires[JL_ROLE_LIGHT].used) { /* timers say nothing of what they do */
+        pins_tell(machine, machine->avr->cycle);
+    }
     for (size_t i = 0; i < machine->input_count; i++) {
         struct input *input = &machine->inputs[i];
         bool high = input_level(machine, input);

@@ -6,6 +6,47 @@
 #include <stdio.h>
 #include <strings.h>
 
+/* Timers 0 and 2 are where they are in both. */
+#define TIMER_0(a, b)                                                                              \
+    {a, 0x44, 0x45, 6, 0x47, 0x47, 0}, {                                                           \
+        b, 0x44, 0x45, 4, 0x48, 0x47, 0                                                            \
+    }
+#define TIMER_2(a, b)                                                                              \
+    {a, 0xB0, 0xB1, 6, 0xB3, 0xB3, 0}, {                                                           \
+        b, 0xB0, 0xB1, 4, 0xB4, 0xB3, 0                                                            \
+    }
+/* One of 16 bits, from the address of its TCCRnA on. */
+#define WIDE(pin, at, shift, compare)                                                              \
+    { pin, at, at + 1, shift, at + compare, at + 8, at + 6 }
+#define PIN(port, bit)                                                                             \
+    { port, bit }
+
+static const struct pwm_pin atmega328p_pwm[] = {TIMER_0(PIN('D', 6), PIN('D', 5)),
+                                                TIMER_2(PIN('B', 3), PIN('D', 3)),
+                                                WIDE(PIN('B', 1), 0x80, 6, 8),
+                                                WIDE(PIN('B', 2), 0x80, 4, 10),
+                                                {.pin = PIN(0, 0)}};
+
+static const struct pwm_pin atmega2560_pwm[] = {TIMER_0(PIN('B', 7), PIN('G', 5)),
+                                                TIMER_2(PIN('B', 4), PIN('H', 6)),
+                                                WIDE(PIN('B', 5), 0x80, 6, 8),
+                                                WIDE(PIN('B', 6), 0x80, 4, 10),
+                                                WIDE(PIN('B', 7), 0x80, 2, 12),
+                                                WIDE(PIN('E', 3), 0x90, 6, 8),
+                                                WIDE(PIN('E', 4), 0x90, 4, 10),
+                                                WIDE(PIN('E', 5), 0x90, 2, 12),
+                                                WIDE(PIN('H', 3), 0xA0, 6, 8),
+                                                WIDE(PIN('H', 4), 0xA0, 4, 10),
+                                                WIDE(PIN('H', 5), 0xA0, 2, 12),
+                                                WIDE(PIN('L', 3), 0x120, 6, 8),
+                                                WIDE(PIN('L', 4), 0x120, 4, 10),
+                                                WIDE(PIN('L', 5), 0x120, 2, 12),
+                                                {.pin = PIN(0, 0)}};
+
+static const struct pwm_pin attiny85_pwm[] = {{PIN('B', 0), 0x4A, 0x53, 6, 0x49, 0x49, 0},
+                                              {PIN('B', 1), 0x4A, 0x53, 4, 0x48, 0x49, 0},
+                                              {.pin = PIN(0, 0)}};
+
 static const struct part known[] = {
     {.name = "atmega328p",
      .other_name = "atmega328",
@@ -14,7 +55,8 @@ static const struct part known[] = {
      .ram_until = 0x900,
      .ports = {{'B', 0x23, 0xFF}, {'C', 0x26, 0x7F}, {'D', 0x29, 0xFF}},
      .spi = {0x4C, 0x4D, 0x4E, 17, {'B', 2}, {'B', 3}, {'B', 4}, {'B', 5}},
-     .twi = {0xB8, 0xB9, 0xBB, 0xBC, 24, {'C', 4}, {'C', 5}}},
+     .twi = {0xB8, 0xB9, 0xBB, 0xBC, 24, {'C', 4}, {'C', 5}},
+     .pwm = atmega328p_pwm},
     {.name = "atmega2560",
      .flash_bytes = 262144,
      .ram_from = 0x200,
@@ -31,13 +73,15 @@ static const struct part known[] = {
                {'K', 0x106, 0xFF},
                {'L', 0x109, 0xFF}},
      .spi = {0x4C, 0x4D, 0x4E, 24, {'B', 0}, {'B', 2}, {'B', 3}, {'B', 1}},
-     .twi = {0xB8, 0xB9, 0xBB, 0xBC, 39, {'D', 1}, {'D', 0}}},
+     .twi = {0xB8, 0xB9, 0xBB, 0xBC, 39, {'D', 1}, {'D', 0}},
+     .pwm = atmega2560_pwm},
     {.name = "attiny85",
      .flash_bytes = 8192,
      .ram_from = 0x60,
      .ram_until = 0x260,
      .ports = {{'B', 0x36, 0x3F}},
-     .usi = {0x2D, 0x2E, 0x2F, 0x30, 14, {'B', 0}, {'B', 1}, {'B', 2}}},
+     .usi = {0x2D, 0x2E, 0x2F, 0x30, 14, {'B', 0}, {'B', 1}, {'B', 2}},
+     .pwm = attiny85_pwm},
 };
 enum { KNOWN = sizeof known / sizeof known[0] };
 

@@ -19,6 +19,15 @@ struct port_place {
     uint8_t bits; /* pins that it has, a bit each */
 };
 
+/* An output of a timer. Registers in data space. */
+struct pwm_pin {
+    struct pin pin;
+    uint16_t control_a, control_b;
+    uint8_t shift; /* of its two bits in control_a */
+    uint16_t compare, first_compare;
+    uint16_t capture; /* ICRn; 0: a timer of 8 bits */
+};
+
 struct part {
     const char *name;
     const char *other_name; /* the same for a program; or NULL */
@@ -41,6 +50,7 @@ struct part {
         uint8_t vector; /* of overflow */
         struct pin in, out, clock;
     } usi;
+    const struct pwm_pin *pwm; /* until port 0 */
 };
 
 /* NULL: not known. Case makes no difference. */

@@ -25,7 +25,8 @@ struct jl_live {
     uint8_t given;
     jl_live_fn fn;
     void *context;
-    jl_role_set high; /* levels */
+    jl_role_set high;    /* levels */
+    uint16_t light_duty; /* while the light is on */
 };
 
 struct jl_live_roles jl_live_roles(const struct jl_card *card) {
@@ -50,6 +51,9 @@ static void take_event(void *context, const struct jl_bus_event *event) {
     bool on_bus = event->kind != JL_BUS_RESET && event->kind != JL_BUS_LIGHT;
     if (!(live->rig.sim.i2c && on_bus) && event->kind != JL_BUS_READ) {
         jl_host_feed(&live->feed, event);
+    }
+    if (event->kind == JL_BUS_LIGHT && event->high) {
+        jl_device_set_light(live->rig.device, live->light_duty);
     }
     if (event->kind == JL_BUS_SELECTED || event->kind == JL_BUS_DESELECTED) {
         jl_host_spi_end_select(&live->spi, event->kind == JL_BUS_SELECTED);
@@ -79,6 +83,7 @@ struct jl_live *jl_live_open(const struct jl_card *card, jl_role_set wires,
     }
     jl_host_describe_bus(card, &decoding, &roles.wanted, &roles.needed);
     decoding.has_cs = wires >> JL_ROLE_CS & 1;
+    live->light_duty = UINT16_MAX;
     live->decoder = jl_decoder_create(&decoding, take_event, live);
     if (!live->decoder) {
         jl_complain(complaint, "%s: out of memory, or a bus that cannot be read", card->name);
@@ -163,6 +168,18 @@ void jl_live_level(struct jl_live *live, uint64_t at_ps, enum jl_role role, bool
     }
     look_at_strobe(live, at_ps, role, high);
     jl_host_touch_end_level(&live->touch, at_ps, role, high);
+}
+
+void jl_live_light(struct jl_live *live, uint64_t at_ps, uint16_t duty) {
+    live->light_duty = duty ? duty : UINT16_MAX;
+    if (is_high(live, JL_ROLE_LIGHT) != (duty > 0)) {
+        jl_live_level(live, at_ps, JL_ROLE_LIGHT, duty > 0);
+    }
+    reach(live, at_ps);
+    if (duty) {
+        jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
+        jl_device_set_light(live->rig.device, duty);
+    }
 }
 
 bool jl_live_drives(struct jl_live *live, enum jl_role role, bool *high) {

@@ -46,6 +46,13 @@ uint64_t jl_live_offset_ps(const struct jl_live *live);
  * is low when anybody pulls it. */
 void jl_live_level(struct jl_live *live, uint64_t at_ps, enum jl_role role, bool high);
 
+/**
+ * A light that is dimmed by pulses, from a time on: one level for all of them, and how bright.
+ *
+ * @param duty the share of the time in which it is on, of 65535
+ */
+void jl_live_light(struct jl_live *live, uint64_t at_ps, uint16_t duty);
+
 /** Whether the panel drives a wire now: SDA, which it only pulls low; MISO, where it was asked
  * something; D0..D7 while it is read. The touch controller's wires, too. */
 bool jl_live_drives(struct jl_live *live, enum jl_role role, bool *high);
