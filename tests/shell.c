@@ -1,12 +1,15 @@
 #include "shell.h"
 
+#include <dirent.h>
 #include <stdio.h>
 #include <stdlib.h>
+#include <string.h>
 #include <sys/stat.h>
 #include <sys/wait.h>
 #include <unistd.h>
 
 #include "harness.h"
+#include "jadelamp/host/card.h"
 #include "jadelamp/host/file.h"
 #include "jadelamp/host/png.h"
 
@@ -70,4 +73,18 @@ struct jl_picture shell_picture(const char *name) {
         jl_picture_create(&picture, 1, 1);
     }
     return picture;
+}
+
+int shell_cards_that_ship(void) {
+    char folder[512];
+    EXPECT(jl_share_path("cards", folder, sizeof folder));
+    DIR *directory = opendir(folder);
+    int count = 0;
+    for (struct dirent *entry; directory && (entry = readdir(directory)) != NULL;) {
+        size_t length = strlen(entry->d_name);
+        count += length > 5 && strcmp(entry->d_name + length - 5, ".card") == 0;
+    }
+    EXPECT(directory && closedir(directory) == 0);
+    EXPECT(count > 40);
+    return count;
 }

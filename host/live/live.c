@@ -9,9 +9,6 @@
 #include "spi_end.h"
 #include "touch_end.h"
 
-/* Time before the first level, in which the part is powered and, without a wire for it, reset. */
-#define BEFORE_PS 500000000000u
-
 struct jl_live {
     struct jl_decoder *decoder;
     struct jl_rig rig;
@@ -93,13 +90,13 @@ struct jl_live *jl_live_open(const struct jl_card *card, jl_role_set wires,
         jl_live_close(live);
         return NULL;
     }
-    jl_host_feed_begin(&live->feed, &live->rig, BEFORE_PS, wires >> JL_ROLE_RESET & 1,
+    jl_host_feed_begin(&live->feed, &live->rig, TRAFFIC_BEFORE_PS, wires >> JL_ROLE_RESET & 1,
                        wires >> JL_ROLE_CS & 1, wires >> JL_ROLE_LIGHT & 1);
     jl_host_i2c_end_begin(&live->i2c, live->rig.sim.i2c);
     jl_host_spi_end_begin(&live->spi, card->bus == JL_BUS_SPI ? live->rig.sim.stream : NULL,
                           card->spi_mode);
     jl_host_spi_end_select(&live->spi, !decoding.has_cs);
-    if (!jl_host_touch_end_begin(&live->touch, &live->rig, BEFORE_PS,
+    if (!jl_host_touch_end_begin(&live->touch, &live->rig, TRAFFIC_BEFORE_PS,
                                  wires >> JL_ROLE_TOUCH_RESET & 1)) {
         jl_complain(complaint, "%s: out of memory", card->name);
         jl_live_close(live);

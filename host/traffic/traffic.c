@@ -7,9 +7,7 @@
 #include "traffic_feed.h"
 #include "traffic_wires.h"
 
-/* Time before the capture, in which the part is powered and, without a wire for it, reset. */
-#define BEFORE_PS 500000000000u
-#define RESET_PS  80000000000u /* on a board that goes on anyway: until the reset is over */
+#define RESET_PS 80000000000u /* on a board that goes on anyway: until the reset is over */
 
 enum { MOST_EVENTS = 256 };
 
@@ -99,7 +97,7 @@ struct jl_traffic *jl_traffic_open(const char *path, const struct jl_card *card,
         return NULL;
     }
     bool bytes = jl_capture_has_bytes(traffic->capture);
-    traffic->before_ps = options->rig ? RESET_PS : BEFORE_PS;
+    traffic->before_ps = options->rig ? RESET_PS : TRAFFIC_BEFORE_PS;
     traffic->awake = options->awake;
     if (options->awake) {
         jl_status status = jl_rig_wake(traffic->rig);

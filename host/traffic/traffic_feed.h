@@ -5,6 +5,10 @@
 #include "jadelamp/host/decode.h"
 #include "jadelamp/host/rig.h"
 
+/* Time before a capture or the first level, in which the part is powered and, without a wire for
+ * it, reset. */
+#define TRAFFIC_BEFORE_PS 500000000000u
+
 struct traffic_feed {
     struct jl_rig *rig;
     struct jl_device *device; /* on the bus: the panel, or what is in front of it */
