@@ -28,12 +28,12 @@ struct facts {
 static const char style[] =
     "body{font:15px/1.45 sans-serif;margin:24px auto;max-width:1180px;padding:0 20px;"
     "color:#1c2024}h1{margin-bottom:4px}h2{margin:28px 0 8px;border-bottom:1px solid #ccd2d8}"
-    "pre{background:#f2f4f6;padding:10px;font-size:12.5px;overflow-x:auto}"
+    "pre{background:#f2f4f6;padding:10px;font-size:12.5px;white-space:pre-wrap}"
     "table{border-collapse:collapse}td,th{text-align:left;vertical-align:top;padding:4px 18px 4px "
     "0;border-bottom:1px solid "
     "#e2e6ea}td.n{text-align:right}.glass{max-width:100%}.wide{width:100%}.bad{color:#a01020;font-"
     "weight:bold}"
-    "@media print{pre{white-space:pre-wrap;background:none;border:1px solid #ccd2d8}"
+    "@media print{pre{background:none;border:1px solid #ccd2d8}"
     "img,tr{break-inside:avoid}}";
 
 /* ---- finding out ---- */
