@@ -41,6 +41,9 @@ static const struct {
     {"dimmed.card",
      "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
      "clock = 4 MHz\n[pins]\ncs = PB5\ndc = PB4\nreset = PB6\nlight = wired\n"},
+    {"held.card",
+     "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
+     "clock = 4 MHz\n[pins]\ndc = PB3\nreset = PB4\n"},
     {"mode3.card",
      "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
      "mode = 3\nclock = 4 MHz\n[pins]\ncs = PB2\ndc = PB1\nreset = PB0\n"},
@@ -148,6 +151,7 @@ static void the_panel_is_read(void) {
         {"BEHIND", "-c tft.card", answers},
         {"BEFORE", "-c tft.card --wire miso=PB4", answers},
         {"LINES", "-c lines.card", answers},
+        {"USI_WIRES", "-c held.card --mhz 8", answers},
         /* the wire hangs on another pin: nobody drives this one, and it is read as high */
         {"HARDWARE", "-c tft.card --wire miso=PD7", ones},
     };

@@ -1,18 +1,19 @@
 /*
  * Without our library: asks an ili9341 who it is (D3h) and what it stores (2Eh), and draws the bits
  * that came, 24 columns by 4 rows each. WAY: by SPI in two modes, by bits that are read behind or
- * before the edge of the clock, or by 8 lines.
+ * before the edge of the clock, by a USI, or by 8 lines.
  */
 #include <avr/interrupt.h>
 #include <avr/io.h>
 #include <avr/sleep.h>
 #include <util/delay.h>
 
-#define HARDWARE 1 /* SPI in mode 0 */
-#define MODE3    2
-#define BEHIND   3 /* bits, read behind the edge that takes them */
-#define BEFORE   4
-#define LINES    5
+#define HARDWARE  1 /* SPI in mode 0 */
+#define MODE3     2
+#define BEHIND    3 /* bits, read behind the edge that takes them */
+#define BEFORE    4
+#define LINES     5
+#define USI_WIRES 6
 
 /* ---- wires ---- */
 
@@ -41,6 +42,34 @@ static uint8_t get(void) {
     uint8_t byte = PINA;
     PORTC |= RD;
     return byte;
+}
+
+#elif WAY ==                                                                                       \
+    USI_WIRES /* ATtiny85: DI PB0, DO PB1, USCK PB2, D/C PB3, reset PB4; CS is low for ever */
+#define WIRES PORTB
+enum { CS = 0, DC = 1 << PB3, RESET = 1 << PB4 };
+
+static void begin(void) {
+    PORTB = DC;
+    DDRB = DC | RESET | 1 << PB1 | 1 << PB2;
+    USICR = 1 << USIWM0 | 1 << USICS1; /* DO is its own before the first clock */
+}
+
+static uint8_t exchange(uint8_t byte) {
+    USIDR = byte;
+    USISR = 1 << USIOIF;
+    while (!(USISR & 1 << USIOIF)) {
+        USICR = 1 << USIWM0 | 1 << USICS1 | 1 << USICLK | 1 << USITC;
+    }
+    return USIDR;
+}
+
+static void put(uint8_t byte) {
+    exchange(byte);
+}
+
+static uint8_t get(void) {
+    return exchange(0);
 }
 
 #else /* ATmega328P: MOSI PB3, MISO PB4, SCK PB5, CS PB2, D/C PB1, reset PB0 */
