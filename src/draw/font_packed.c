@@ -100,11 +100,17 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
     /* On what is there each pixel is ink, more or less transparent: a sum in the top byte. */
     if (c->paper == JL_CLEAR && c->ink != JL_CLEAR && map_x + (uint32_t)count <= width) {
         jl_color none = c->ink | JL_CLEAR;
-        for (; count; count--, map_x++) {
-            uint32_t there = u8(line + (map_x >> 1));
-            there = map_x & 1 ? there & 15 : there >> 4;
+        const uint8_t *at = line + (map_x >> 1);
+        uint32_t two = map_x & 1 ? u8(at++) : 0;
+        for (const jl_color *end = row + count; row < end; map_x++) {
+            uint32_t there = two & 15;
+            if (!(map_x & 1)) {
+                two = u8(at++);
+                there = two >> 4;
+            }
             *row++ = none - there * 0x11000000u;
         }
+        return;
     }
     for (; count; count--, map_x++) {
         uint32_t there = 0;

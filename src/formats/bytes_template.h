@@ -26,7 +26,7 @@ EACH_PIXEL jl_color unpack(uint32_t pixel);
 #ifdef MIXES
 EACH_PIXEL uint32_t mix(jl_color color, uint32_t below);
 #ifdef JL_LANES
-EACH_PIXEL void mix_lanes(uint8_t *at, const jl_color *row);
+EACH_PIXEL void mix_lanes(uint8_t *at, const struct jl_over_lanes *over);
 #endif
 #else
 EACH_PIXEL uint32_t mix(jl_color color, uint32_t below) {
@@ -173,8 +173,15 @@ PIXEL_LOOP const jl_color *mix_run(uint8_t *at, const jl_color *row, const jl_co
     jl_color mixed = JL_CLEAR;
     uint32_t below = 0, pixel = 0;
 #if defined MIXES && defined JL_LANES
-    for (; end - row >= JL_LANES; row += JL_LANES, at += JL_LANES * BYTES) {
-        mix_lanes(at, row);
+    if (end - row >= JL_LANES) {
+        const jl_color *first = row;
+        struct jl_over_lanes over = jl_over_lanes_of(row);
+        for (; end - row >= JL_LANES; row += JL_LANES, at += JL_LANES * BYTES) {
+            if (row > first && !jl_lanes_as_before(row)) {
+                over = jl_over_lanes_of(row);
+            }
+            mix_lanes(at, &over);
+        }
     }
 #endif
     for (; row < end && *row >> 24; row++, at += BYTES) {

@@ -2,13 +2,41 @@
 #ifndef JADELAMP_SRC_LANES_H
 #define JADELAMP_SRC_LANES_H
 
-#include <stdint.h>
+#include "../core/mem.h"
+#include "jadelamp/color.h"
 
 #if defined __GNUC__ && (defined __SSE2__ || defined __ARM_NEON) &&                                \
     __BYTE_ORDER__ == __ORDER_LITTLE_ENDIAN__
 #define JL_LANES 8
 typedef uint16_t jl_lanes __attribute__((vector_size(16)));
 typedef uint32_t jl_wide_lanes __attribute__((vector_size(32)));
+
+/* What eight colours give to a mixture: a share of each channel, and the share of what is below. */
+struct jl_over_lanes {
+    jl_lanes red, green, blue, rest;
+};
+
+static inline struct jl_over_lanes jl_over_lanes_of(const jl_color *row) {
+    jl_wide_lanes colors;
+    memcpy(&colors, row, sizeof colors);
+    jl_lanes low = __builtin_convertvector(colors, jl_lanes);
+    jl_lanes high = __builtin_convertvector(colors >> 16, jl_lanes), rest = high >> 8;
+    jl_lanes share = 255 - rest;
+    return (struct jl_over_lanes){(high & 255) * share + 128, (low >> 8) * share + 128,
+                                  (low & 255) * share + 128, rest};
+}
+
+/* Whether eight colours are those of the eight before. */
+static inline bool jl_lanes_as_before(const jl_color *row) {
+    uint64_t before[4], now[4];
+    if (row[0] != row[-JL_LANES] || row[JL_LANES - 1] != row[-1]) {
+        return false; /* in most pictures this tells */
+    }
+    memcpy(before, row - JL_LANES, sizeof before);
+    memcpy(now, row, sizeof now);
+    return !((before[0] ^ now[0]) | (before[1] ^ now[1]) | (before[2] ^ now[2]) |
+             (before[3] ^ now[3]));
+}
 #endif
 
 #endif

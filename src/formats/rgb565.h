@@ -39,26 +39,22 @@ EACH_PIXEL uint32_t rgb565_mix(jl_color color, uint32_t below) {
 
 #ifdef JL_LANES
 /* A channel of eight pixels as jl_color_mix() has it; all fits 16 bits. */
-EACH_PIXEL jl_lanes rgb565_mix_channel(jl_lanes color, jl_lanes below, jl_lanes share) {
-    jl_lanes mixed = color * (255 - share) + below * share + 128;
+EACH_PIXEL jl_lanes rgb565_mix_channel(jl_lanes over, jl_lanes below, jl_lanes rest) {
+    jl_lanes mixed = over + below * rest;
     return (mixed + (mixed >> 8)) >> 8;
 }
 
 /* rgb565_mix() of eight pixels. Where nothing is transparent it is rgb565_pack(). */
-EACH_PIXEL void rgb565_mix_lanes(uint8_t *at, const jl_color *row, bool high_first) {
-    jl_wide_lanes colors;
+EACH_PIXEL void rgb565_mix_lanes(uint8_t *at, const struct jl_over_lanes *over, bool high_first) {
     jl_lanes below;
-    memcpy(&colors, row, sizeof colors);
     memcpy(&below, at, sizeof below);
     if (high_first) {
         below = below << 8 | below >> 8;
     }
-    jl_lanes low = __builtin_convertvector(colors, jl_lanes);
-    jl_lanes high = __builtin_convertvector(colors >> 16, jl_lanes), share = high >> 8;
     jl_lanes red = below >> 11, green = below >> 5 & 63, blue = below & 31;
-    red = rgb565_mix_channel(high & 255, red << 3 | red >> 2, share) * TO_31 + PLUS_31;
-    green = rgb565_mix_channel(low >> 8, green << 2 | green >> 4, share) * TO_63 + PLUS_63;
-    blue = rgb565_mix_channel(low & 255, blue << 3 | blue >> 2, share) * TO_31 + PLUS_31;
+    red = rgb565_mix_channel(over->red, red << 3 | red >> 2, over->rest) * TO_31 + PLUS_31;
+    green = rgb565_mix_channel(over->green, green << 2 | green >> 4, over->rest) * TO_63 + PLUS_63;
+    blue = rgb565_mix_channel(over->blue, blue << 3 | blue >> 2, over->rest) * TO_31 + PLUS_31;
     below = (red & 0xF800) | (green >> 5 & 0x07E0) | blue >> 11;
     if (high_first) {
         below = below << 8 | below >> 8;

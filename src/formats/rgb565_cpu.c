@@ -27,8 +27,8 @@ EACH_PIXEL uint32_t mix(jl_color color, uint32_t below) {
 }
 
 #ifdef JL_LANES
-EACH_PIXEL void mix_lanes(uint8_t *at, const jl_color *row) {
-    rgb565_mix_lanes(at, row, false);
+EACH_PIXEL void mix_lanes(uint8_t *at, const struct jl_over_lanes *over) {
+    rgb565_mix_lanes(at, over, false);
 }
 #endif
 
