@@ -7,6 +7,7 @@
 #include <stdio.h>
 #include <string.h>
 #include <sys/socket.h>
+#include <sys/stat.h>
 #include <sys/un.h>
 #include <termios.h>
 #include <unistd.h>
@@ -72,7 +73,10 @@ static speed_t speed_of(int baud) {
 
 static int open_file(const char *verb, const char *text, int baud) {
     struct termios line;
-    int file = strcmp(text, "-") == 0 ? dup(STDIN_FILENO) : open(text, O_RDONLY | O_NOCTTY);
+    struct stat about;
+    bool both_ways = stat(text, &about) == 0 && S_ISCHR(about.st_mode); /* a serial line */
+    int file = strcmp(text, "-") == 0 ? dup(STDIN_FILENO)
+                                      : open(text, (both_ways ? O_RDWR : O_RDONLY) | O_NOCTTY);
     if (file < 0) {
         return failed(verb, text, file);
     }

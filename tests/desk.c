@@ -32,14 +32,20 @@ void desk_end(void) {
 }
 
 void desk_window(const char *words) {
+    char command[1200];
+    snprintf(command, sizeof command, "window %s", words);
+    desk_command(command);
+}
+
+void desk_command(const char *command) {
     char line[1600];
     snprintf(line, sizeof line,
-             "rm -f status told; (%s window %s >told 2>&1 & echo $! >window; wait $!; "
+             "rm -f status told; (%s %s >told 2>&1 & echo $! >window; wait $!; "
              "echo $? >status.part; mv status.part status) </dev/null >/dev/null 2>&1 & "
              "for i in $(seq 200); do "
              "xdotool search --onlyvisible --name 'Jade Lamp' >/dev/null 2>&1 && break; "
              "[ -s status ] && break; sleep 0.05; done; sleep 0.2",
-             JADELAMP, words);
+             JADELAMP, command);
     EXPECT_INT(shell(line), 0);
 }
 

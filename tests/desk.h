@@ -15,6 +15,9 @@ void desk_end(void);
 /* Starts `jadelamp window WORDS` and waits until it shows something. */
 void desk_window(const char *words);
 
+/* The same of any command that opens a window. */
+void desk_command(const char *command);
+
 /* Waits for it to end by itself; what it printed is in `output`. Returns its exit status. */
 int desk_wait(void);
 

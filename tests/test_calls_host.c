@@ -271,6 +271,37 @@ static void wires_that_move(void) {
     end();
 }
 
+static void count_stops(void *context, const struct jl_bus_event *event) {
+    *(int *)context += event->kind == JL_BUS_STOP;
+}
+
+/* The stop of a transfer is the last edge before the wires rest: it is told when time goes on. */
+static void wires_that_rest(void) {
+    static const struct {
+        enum jl_role role;
+        bool high;
+    } edges[] = {{JL_ROLE_SDA, true},  {JL_ROLE_SCL, true}, {JL_ROLE_SDA, false},
+                 {JL_ROLE_SCL, false}, {JL_ROLE_SCL, true}, {JL_ROLE_SCL, false},
+                 {JL_ROLE_SCL, true},  {JL_ROLE_SDA, true}};
+    int stops = 0;
+    uint64_t at = 0;
+    struct jl_card card;
+    begin();
+    find("ssd1306-128x64-i2c", &card);
+    struct jl_live *l = jl_live_open(&card, jl_live_roles(&card).needed, &complaint);
+    jl_live_on_event(l, count_stops, &stops);
+    for (size_t i = 0; i < sizeof edges / sizeof edges[0]; i++) {
+        jl_live_level(l, at += 2500000, edges[i].role, edges[i].high);
+    }
+    EXPECT_INT(stops, 0);
+    jl_live_reach(l, at); /* another wire may move at this very time */
+    EXPECT_INT(stops, 0);
+    jl_live_reach(l, at + 1000000);
+    EXPECT_INT(stops, 1);
+    jl_live_close(l);
+    end();
+}
+
 /* The pen line of a resistive part follows a finger, on the clock of the levels. */
 static void fingers_on_wires_that_move(void) {
     const struct jl_hand_step steps[] = {
@@ -289,6 +320,18 @@ static void fingers_on_wires_that_move(void) {
     EXPECT(!jl_live_output(l, 3000000000, JL_DEVICE_PEN));
     EXPECT(jl_live_output(l, 6000000000, JL_DEVICE_PEN));
     jl_live_close(l);
+    l = jl_live_open(&card, roles.needed, &complaint);
+    jl_live_finger(l, 1000000000, 0, 10, 10);
+    EXPECT(!jl_live_output(l, 3000000000, JL_DEVICE_PEN));
+    jl_live_finger(l, 4000000000, 0, -1, -1);
+    EXPECT(jl_live_output(l, 6000000000, JL_DEVICE_PEN));
+    jl_live_close(l);
+    find("ili9341-240x320-spi", &card);
+    l = jl_live_open(&card, jl_live_roles(&card).needed, &complaint);
+    jl_live_finger(l, 1000000000, 0, 10, 10); /* no touch panel: nothing happens */
+    EXPECT(!jl_live_output(l, 3000000000, JL_DEVICE_BUSY));
+    jl_live_close(l);
+    find("ili9341-240x320-touch", &card);
     l = jl_live_open(&card, roles.needed | JL_ROLE_BIT(JL_ROLE_LIGHT), &complaint);
     static const uint16_t duties[] = {0, 1, 0x8000, 0, UINT16_MAX};
     for (size_t i = 0; i < sizeof duties / sizeof duties[0]; i++) {
@@ -452,6 +495,7 @@ const struct test_group test_groups[] = {
     {"traffic_event_by_event", traffic_event_by_event},
     {"traffic_that_is_judged", traffic_that_is_judged},
     {"wires_that_move", wires_that_move},
+    {"wires_that_rest", wires_that_rest},
     {"fingers_on_wires_that_move", fingers_on_wires_that_move},
     {"glass_that_is_looked_at", glass_that_is_looked_at},
     {"reports_and_suspects", reports_and_suspects},

@@ -38,6 +38,10 @@ static const struct {
                  "clock = 4 MHz\n[pins]\ncs = PB2\ndc = PB1\nreset = PB0\n"},
     {"resistive.card", TOUCH_CARD "touch_cs = PD6\n[touch]\ncontroller = xpt2046\nclock = 1 MHz\n"},
     {"capacitive.card", TOUCH_CARD "[touch]\ncontroller = ft6x36\n"},
+    {"knob.card",
+     "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
+     "clock = 4 MHz\n[pins]\ncs = PB2\ndc = PB1\nreset = PB0\nknob_a = PC0\n"
+     "knob_b = PC1\n"},
     {"dimmed.card",
      "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
      "clock = 4 MHz\n[pins]\ncs = PB5\ndc = PB4\nreset = PB6\nlight = wired\n"},
@@ -224,6 +228,72 @@ static void fingers_are_felt(void) {
     EXPECT_INT(
         shell("grep -q touch_cs touches_RESISTIVE.vcd && grep -q touch_sda touches_CAPACITIVE.vcd"),
         0);
+    shell_end();
+}
+
+static bool where_it_was(int x, int y) {
+    return y < 4 && resistive(x, y);
+}
+
+static bool eight(int x, int y) {
+    return y < 4 && x == 23 - 3;
+}
+
+static bool minus_four(int x, int y) {
+    return y < 4 && x < 22;
+}
+
+static void knobs_are_read(void) {
+    begin();
+    EXPECT_INT(shell("echo '0.90 s turn 2' > knob.hands; " RUN
+                     "turns.elf -c knob.card --hands knob.hands"),
+               0);
+    EXPECT_INT(wrong_pixels("turns-glass.png", 24, 8, eight), 0);
+    shell_end();
+}
+
+#define KEY "open_drain.elf -c key.card --mhz 8 --seconds "
+
+/* What hands do in a window reaches the firmware: here a script plays the window. */
+static void hands_in_a_window_are_felt(void) {
+    static const struct {
+        const char *pause, *says, *run, *glass;
+        int width, height;
+        bool (*rule)(int x, int y);
+    } rows[] = {
+        {"0", "hands 1 0 -1 -1 -1 -1\\n", KEY "1", "open_drain-glass.png", 128, 32, turned_over},
+        {"0", "hands 1 0 -1 -1 -1 -1\\nhands 0 0 -1 -1 -1 -1\\n", KEY "1", "open_drain-glass.png",
+         128, 32, diagonals},
+        /* what is no line of hands, too long, or cut off, is passed over */
+        {"0", "hands\\nhands 1 0 -1 -1 -1\\n%%0200d\\nhands 1 0 -1", KEY "1",
+         "open_drain-glass.png", 128, 32, diagonals},
+        {"0", "%%0200d\\nhands 1 0 -1 -1 -1 -1\\n", KEY "1", "open_drain-glass.png", 128, 32,
+         turned_over},
+        /* a script of hands is the only one */
+        {"0", "hands 1 0 -1 -1 -1 -1\\n", KEY "1 --hands none.hands", "open_drain-glass.png", 128,
+         32, diagonals},
+        {"0", "hands 0 0 23 0 -1 -1\\n", "touches_RESISTIVE.elf -c resistive.card",
+         "touches_RESISTIVE-glass.png", 24, 8, where_it_was},
+        /* all steps at once: each of them is seen. The firmware counts from 0.25 to 1.2 s */
+        {"0.5", "hands 0 8 -1 -1 -1 -1\\n", "turns.elf -c knob.card", "turns-glass.png", 24, 8,
+         eight},
+        {"0.5", "hands 0 6 -1 -1 -1 -1\\nhands 0 -4 -1 -1 -1 -1\\n", "turns.elf -c knob.card",
+         "turns-glass.png", 24, 8, minus_four},
+    };
+    begin();
+    EXPECT_INT(shell("cp " JADELAMP "-firmware . && echo '900 s key ok' > none.hands"), 0);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[500];
+        snprintf(line, sizeof line,
+                 "printf '#!/bin/sh\nsleep %s\nprintf \"%s\" >&0\necho \"$*\" >asked\ncat "
+                 ">told.tap\n' > "
+                 "jadelamp-window && chmod +x jadelamp-window && ./jadelamp-firmware " FIRMWARE
+                 "%s --window",
+                 rows[i].pause, rows[i].says, rows[i].run);
+        EXPECT_INT(shell(line), 0);
+        EXPECT_INT(wrong_pixels(rows[i].glass, rows[i].width, rows[i].height, rows[i].rule), 0);
+        EXPECT_INT(shell("grep -q -e --tell-hands asked"), strstr(line, "--hands") != NULL);
+    }
     shell_end();
 }
 
@@ -529,6 +599,8 @@ const struct test_group test_groups[] = {
     {"firmware_of_others", firmware_of_others},
     {"the_panel_is_read", the_panel_is_read},
     {"fingers_are_felt", fingers_are_felt},
+    {"knobs_are_read", knobs_are_read},
+    {"hands_in_a_window_are_felt", hands_in_a_window_are_felt},
     {"a_timer_dims_the_light", a_timer_dims_the_light},
     {"the_busy_flag_is_read", the_busy_flag_is_read},
     {"ours_are_as_on_the_board", ours_are_as_on_the_board},

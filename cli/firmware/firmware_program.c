@@ -182,7 +182,7 @@ static int run(const struct typed_firmware *typed, const char *path,
     if (typed->window && card.cells.bus && card.bus != JL_BUS_I2C) {
         return cli_bad("run", "--window: modules on plain pins are not shown in one");
     }
-    if (typed->window && !tell_tap_window(&tap, typed->card)) {
+    if (typed->window && !tell_tap_window(&tap, typed->card, !typed->hands)) {
         return EXIT_BAD;
     }
     request->tap = typed->window ? &tap : NULL;

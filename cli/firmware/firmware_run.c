@@ -129,6 +129,20 @@ static bool is_halted(const avr_t *avr, avr_flashaddr_t before) {
            (avr->flash[before] | avr->flash[before + 1] << 8) == JUMP_TO_ITSELF;
 }
 
+/* Those in the window. */
+static void follow_hands(struct running *running) {
+    struct machine *machine = &running->machine;
+    while (tell_tap_hands(running->tap)) {
+        const struct tap_hands *hands = &running->tap->hands;
+        machine->worked.keys = hands->keys;
+        machine->worked.wanted = hands->quarters;
+        for (int i = 0; i < 2; i++) {
+            jl_live_finger(machine->live, machine_ps(machine, machine->avr->cycle), i,
+                           hands->fingers[i][0], hands->fingers[i][1]);
+        }
+    }
+}
+
 static void run(struct running *running, uint64_t limit) {
     struct machine *machine = &running->machine;
     avr_t *avr = machine->avr;
@@ -146,10 +160,12 @@ static void run(struct running *running, uint64_t limit) {
         if (avr->cycle >= look) {
             pins_look_at_inputs(machine);
             if (running->tap) {
+                jl_live_reach(machine->live, machine_ps(machine, avr->cycle));
                 tell_tap_pace(running->tap, machine_ps(machine, avr->cycle));
                 if (running->tap->closed) {
                     break;
                 }
+                follow_hands(running);
             }
             look = avr->cycle + LOOK_CYCLES;
         }

@@ -36,6 +36,13 @@ struct input {
     bool high;
 };
 
+/* What hands do in a window, where no script says it. */
+struct worked {
+    uint8_t keys;         /* a bit each that is down */
+    int wanted, quarters; /* of a detent that the knob is turned to, and stands at */
+    uint64_t turned_ps;   /* since when it stands there */
+};
+
 struct spi {
     bool busy, seen_flag;
     uint8_t byte, shifted, received;
@@ -81,7 +88,8 @@ struct machine {
     } places['L' - 'A' + 1][8];
     struct input inputs[MOST_INPUTS];
     size_t input_count;
-    const struct jl_hand_script *hands;
+    const struct jl_hand_script *hands; /* or NULL: */
+    struct worked worked;
     bool pulled_up; /* the bus has resistors: I2C */
     struct spi spi;
     struct twi twi;

@@ -65,12 +65,17 @@ static struct input *input_at(struct machine *machine, struct pin pin) {
 static bool input_level(struct machine *machine, const struct input *input) {
     uint64_t now = machine_ps(machine, machine->avr->cycle);
     const struct jl_hand_script *hands = machine->hands;
+    unsigned keys, contacts;
     switch (input->kind) {
     case INPUT_KEY:
-        return !hands || !jl_hand_key(hands->steps, hands->step_count, input->which, now);
+        keys = hands ? (unsigned)jl_hand_key(hands->steps, hands->step_count, input->which, now)
+                           << input->which
+                     : machine->worked.keys;
+        return !(keys >> input->which & 1);
     case INPUT_KNOB:
-        return !hands ||
-               !(jl_hand_knob(hands->steps, hands->step_count, 0, now) >> input->which & 1);
+        contacts = hands ? jl_hand_knob(hands->steps, hands->step_count, 0, now)
+                         : jl_hand_contacts(machine->worked.quarters);
+        return !(contacts >> input->which & 1);
     default:
         return jl_live_output(machine->live, now, (enum jl_device_pin)input->which);
     }
@@ -140,7 +145,19 @@ void pins_tell(struct machine *machine, uint64_t cycle) {
     tell_light(machine, at_ps);
 }
 
+/* From contact to contact, however fast the wheel was. */
+static void turn_on(struct machine *machine) {
+    const uint64_t quarter_ps = 2000000000;
+    struct worked *worked = &machine->worked;
+    uint64_t now = machine_ps(machine, machine->avr->cycle);
+    if (worked->quarters != worked->wanted && now - worked->turned_ps >= quarter_ps) {
+        worked->quarters += worked->wanted > worked->quarters ? 1 : -1;
+        worked->turned_ps = now;
+    }
+}
+
 void pins_look_at_inputs(struct machine *machine) {
+    turn_on(machine);
     if (machine->wires[JL_ROLE_LIGHT].used) { /* timers say nothing of what they do */
         pins_tell(machine, machine->avr->cycle);
     }

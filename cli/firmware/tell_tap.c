@@ -2,6 +2,8 @@
 #include "tell_tap.h"
 
 #include <signal.h>
+#include <stdio.h>
+#include <sys/socket.h>
 #include <sys/wait.h>
 #include <time.h>
 #include <unistd.h>
@@ -46,11 +48,12 @@ static void write_bytes(void *context, const uint8_t *bytes, size_t count) {
     }
 }
 
-bool tell_tap_window(struct tell_tap *tell, const char *card) {
-    static const char *words[] = {"window", NULL, "--from", "-", NULL};
+bool tell_tap_window(struct tell_tap *tell, const char *card, bool hands) {
+    static const char *words[] = {"window", NULL, "--from", "-", NULL, NULL};
     int ends[2];
     words[1] = card;
-    pid_t process = pipe(ends) == 0 ? fork() : -1;
+    words[4] = hands ? "--tell-hands" : NULL;
+    pid_t process = socketpair(AF_UNIX, SOCK_STREAM, 0, ends) == 0 ? fork() : -1;
     if (process < 0) {
         cli_bad("run", "the system has no process to give for the window");
         return false;
@@ -63,7 +66,10 @@ bool tell_tap_window(struct tell_tap *tell, const char *card) {
     }
     close(ends[0]);
     signal(SIGPIPE, SIG_IGN); /* a window that is closed ends the run, and is no error */
-    *tell = (struct tell_tap){.file = ends[1], .window = process, .begun_s = real_s()};
+    *tell = (struct tell_tap){.file = ends[1],
+                              .window = process,
+                              .begun_s = real_s(),
+                              .hands.fingers = {{-1, -1}, {-1, -1}}};
     tell->nowhere = (struct jl_port){.ops = &nowhere, .context = tell};
     jl_tap_begin(&tell->tap, &tell->tapped, &tell->nowhere, write_bytes, tell);
     return true;
@@ -140,6 +146,34 @@ void tell_tap_pace(struct tell_tap *tell, uint64_t now_ps) {
                                 .tv_nsec = (long)((ahead_s - (double)(time_t)ahead_s) * 1e9)};
         nanosleep(&time, NULL);
     }
+}
+
+/* ---- what its hands do ---- */
+
+static bool take_line(struct tell_tap *tell) {
+    struct tap_hands now;
+    unsigned keys;
+    bool good =
+        sscanf(tell->line, "hands %u %d %d %d %d %d", &keys, &now.quarters, &now.fingers[0][0],
+               &now.fingers[0][1], &now.fingers[1][0], &now.fingers[1][1]) == 6;
+    now.keys = (uint8_t)keys;
+    tell->hands = good ? now : tell->hands;
+    return good;
+}
+
+bool tell_tap_hands(struct tell_tap *tell) {
+    bool moved = false;
+    char byte;
+    while (tell->file && !moved && recv(tell->file, &byte, 1, MSG_DONTWAIT) == 1) {
+        if (byte == '\n') {
+            tell->line[tell->line_bytes] = '\0';
+            tell->line_bytes = 0;
+            moved = take_line(tell);
+        } else if (tell->line_bytes + 1 < sizeof tell->line) {
+            tell->line[tell->line_bytes++] = byte;
+        }
+    }
+    return moved;
 }
 
 void tell_tap_end(struct tell_tap *tell) {

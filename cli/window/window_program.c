@@ -13,7 +13,7 @@
 
 struct typed_window {
     char *directory, *program, *sheet, *card, *place, *source;
-    int zoom, plain, frames, json, baud;
+    int zoom, plain, frames, json, baud, tell_hands;
     double speed, patience;
 };
 
@@ -50,6 +50,7 @@ static int run(const char *verb, const struct jl_card *cards, int count,
                                               .card_count = count,
                                               .object = typed->program,
                                               .tap = tap,
+                                              .tell_hands = typed->tell_hands != 0,
                                               .sheet = typed->sheet,
                                               .directory = typed->directory,
                                               .beside = typed->place ? &place.port : NULL,
@@ -102,6 +103,8 @@ static int window(int argc, const char **argv) {
         {"from", 0, POPT_ARG_STRING, &typed.source, 0,
          "show what a tap in firmware says: a file, a serial line, unix:PATH or tcp:HOST:PORT",
          "SOURCE"},
+        {"tell-hands", 0, POPT_ARG_NONE, &typed.tell_hands, 0,
+         "tell SOURCE what the mouse and the keys do, a line each time", NULL},
         {"baud", 0, POPT_ARG_INT, &typed.baud, 0, "speed of a serial line; else 115200", "N"},
         {"on", 0, POPT_ARG_STRING, &typed.place, 0, CLI_PLACE_HELP, "PLACE"},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print what happened as JSON, in the end", NULL},
@@ -140,6 +143,8 @@ static int window(int argc, const char **argv) {
         cli_bad(argv[0], "name a card; see jadelamp window --help");
     } else if ((typed.sheet != NULL) + (typed.program != NULL) + (typed.source != NULL) > 1) {
         cli_bad(argv[0], "--screen, --program and --from: expected one of them");
+    } else if (typed.tell_hands && !typed.source) {
+        cli_bad(argv[0], "--tell-hands: name who is told, with --from SOURCE");
     } else if (typed.zoom < 0 || typed.zoom > 32) {
         cli_bad(argv[0], "--zoom %d: expected 1 to 32", typed.zoom);
     } else if (!(typed.speed >= 0.001 && typed.speed <= 100)) {

@@ -143,14 +143,13 @@ static void look_at_strobe(struct jl_live *live, uint64_t at_ps, enum jl_role ro
     }
 }
 
-/* What moved before a time is told, so that the board's time may go there. */
-static void reach(struct jl_live *live, uint64_t at_ps) {
+void jl_live_reach(struct jl_live *live, uint64_t at_ps) {
     jl_decoder_reach(live->decoder, at_ps);
     jl_host_touch_end_reach(&live->touch, at_ps);
 }
 
 void jl_live_level(struct jl_live *live, uint64_t at_ps, enum jl_role role, bool high) {
-    reach(live, at_ps);
+    jl_live_reach(live, at_ps);
     live->high = high ? live->high | JL_ROLE_BIT(role) : live->high & ~(JL_ROLE_BIT(role));
     if (live->feed.pins) {
         jl_host_feed_level(&live->feed, at_ps, role, high);
@@ -172,7 +171,7 @@ void jl_live_light(struct jl_live *live, uint64_t at_ps, uint16_t duty) {
     if (is_high(live, JL_ROLE_LIGHT) != (duty > 0)) {
         jl_live_level(live, at_ps, JL_ROLE_LIGHT, duty > 0);
     }
-    reach(live, at_ps);
+    jl_live_reach(live, at_ps);
     if (duty) {
         jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
         jl_device_set_light(live->rig.device, duty);
@@ -203,10 +202,23 @@ bool jl_live_drives(struct jl_live *live, enum jl_role role, bool *high) {
 }
 
 bool jl_live_output(struct jl_live *live, uint64_t at_ps, enum jl_device_pin pin) {
-    reach(live, at_ps);
+    jl_live_reach(live, at_ps);
     jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
     bool touch = pin == JL_DEVICE_PEN && live->rig.touch_device;
     return jl_device_pin(touch ? live->rig.touch_device : live->rig.device, pin);
+}
+
+void jl_live_finger(struct jl_live *live, uint64_t at_ps, int finger, int x, int y) {
+    if (!live->rig.touch_device) {
+        return;
+    }
+    jl_live_reach(live, at_ps);
+    jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
+    if (x < 0) {
+        jl_touch_lift(live->rig.touch_device, finger);
+    } else {
+        jl_touch_press(live->rig.touch_device, finger, x, y);
+    }
 }
 
 bool jl_live_follow(struct jl_live *live, const struct jl_hand_step *steps, size_t count,
@@ -234,7 +246,7 @@ void jl_live_on_event(struct jl_live *live, jl_live_fn fn, void *context) {
 }
 
 void jl_live_end(struct jl_live *live, uint64_t at_ps) {
-    reach(live, at_ps);
+    jl_live_reach(live, at_ps);
     jl_decoder_end(live->decoder, at_ps);
     jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
 }

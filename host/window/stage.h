@@ -34,6 +34,7 @@ struct stage {
     /* served wishes */
     uint32_t shots, records;
     struct hold holds[LINK_FINGERS + LINK_KEYS];
+    char hands[80]; /* as they were told last */
     bool recording;
     struct jl_file capture;
     int file_number;

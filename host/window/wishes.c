@@ -1,4 +1,7 @@
 /* What is wished of the process that is shown: fingers, keys, pictures, captures, and its end. */
+#include <errno.h>
+#include <string.h>
+#include <sys/socket.h>
 #include <unistd.h>
 
 #include "jadelamp/host/png.h"
@@ -59,9 +62,35 @@ static bool move_hand(struct stage *stage, uint64_t now_ps) {
     return next != wanted;
 }
 
+/* Whoever does not listen any more, or too slowly, misses it: the next line says all again. */
+static void tell_hands(struct stage *stage) {
+    const struct jl_sim_hand *hand = &stage->rigs[0].hand;
+    char line[sizeof stage->hands];
+    int length = snprintf(line, sizeof line, "hands %d %d", hand->keys, hand->knob_quarters);
+    for (int i = 0; i < LINK_FINGERS; i++) {
+        unsigned place = atomic_load(&stage->link->fingers[i].place);
+        bool down = stage->holds[i].down;
+        length += snprintf(line + length, sizeof line - (size_t)length, " %d %d",
+                           down ? (int)(place >> 16) : -1, down ? (int)(place & 0xFFFF) : -1);
+    }
+    if (strcmp(line, stage->hands) != 0) {
+        strcpy(stage->hands, line);
+        line[length++] = '\n';
+        int file = stage->request->tap;
+        if (send(file, line, (size_t)length, MSG_NOSIGNAL | MSG_DONTWAIT) < 0 &&
+            errno == ENOTSOCK && write(file, line, (size_t)length) < 0) {
+            jl_host_stage_note(stage, "what hands do cannot be told: %s", strerror(errno));
+        }
+    }
+}
+
 bool jl_host_wishes_hands(struct stage *stage, uint64_t now_ps) {
     move_fingers(stage, now_ps);
-    return move_hand(stage, now_ps);
+    bool turning = move_hand(stage, now_ps);
+    if (stage->request->tell_hands) {
+        tell_hands(stage);
+    }
+    return turning;
 }
 
 /* "NAME-1.vcd" and so on, of a number that is free. */

@@ -57,9 +57,17 @@ void jl_live_light(struct jl_live *live, uint64_t at_ps, uint16_t duty);
  * something; D0..D7 while it is read. The touch controller's wires, too. */
 bool jl_live_drives(struct jl_live *live, enum jl_role role, bool *high);
 
+/** No wire moves before this time: what is known by then, such as the end of a transfer on wires
+ * that rest now, is told. */
+void jl_live_reach(struct jl_live *live, uint64_t at_ps);
+
 /** The level of an output of the panel at a time, such as JL_DEVICE_BUSY; JL_DEVICE_PEN is the
  * touch controller's. */
 bool jl_live_output(struct jl_live *live, uint64_t at_ps, enum jl_device_pin pin);
+
+/** A finger on the touch panel of the card, if it has one, from a time on; x below 0 lifts it.
+ * Places are in pixels of the upright glass; fingers are 0 and 1. Instead of jl_live_follow(). */
+void jl_live_finger(struct jl_live *live, uint64_t at_ps, int finger, int x, int y);
 
 /**
  * Fingers on the touch panel of the card, if it has one.

@@ -48,6 +48,9 @@ struct jl_window_request {
     /** An open file with the bytes of a tap in firmware (docs/tap.md): the first card shows what it
      * says, as it comes. 0: none. Not with a program or a sheet */
     int tap;
+    /** What hands do goes to the tap's file, a line each time they move: `hands KEYS QUARTERS X Y X
+     * Y` (docs/tap.md). A socket or a serial line, opened for both ways. */
+    bool tell_hands;
     const char *object;    /**< a shared object with a program: loaded anew when it changes; NULL */
     const char *directory; /**< for pictures and captures; NULL: the working one */
     /** A port with the first card's panel in hardware, which gets everything, too (twin.h), at the
