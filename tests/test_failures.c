@@ -8,6 +8,7 @@
 #include <stdio.h>
 #include <string.h>
 
+#include "jadelamp/controllers/readings.h"
 #include "jadelamp/jadelamp.h"
 
 /* ---- a port that answers, until it is told not to ---- */
@@ -274,6 +275,41 @@ static jl_status by_bands(struct jl_panel *p) {
     return status == JL_OK ? jl_bands_end(&bands) : status;
 }
 
+static jl_status rolled(struct jl_panel *p) {
+    jl_status status = jl_panel_roll(p, 0, 64, 9);
+    return status == JL_OK ? jl_panel_roll(p, 0, 64, 0) : status;
+}
+static jl_status rows_shown(struct jl_panel *p) {
+    return jl_panel_show_rows(p, 2, 5);
+}
+static jl_status idle(struct jl_panel *p) {
+    return jl_panel_idle(p, true);
+}
+/* A frame of fewer colours, converted while it is sent. */
+static jl_status converted(struct jl_panel *p) {
+    static uint8_t small[32 * 16];
+    struct jl_frame frame;
+    uint8_t memory[100];
+    jl_status status = jl_frame_init(&frame, &jl_rgb332, 32, 16, small, sizeof small);
+    return status == JL_OK ? jl_panel_present_as(p, &frame, memory, sizeof memory) : status;
+}
+static jl_status changes(struct jl_panel *p) {
+    static uint8_t shadow[32 * 16];
+    struct jl_frame frame;
+    struct jl_damage damage;
+    struct jl_async async;
+    jl_status status = jl_panel_frame(p, &frame, pixels, sizeof pixels);
+    jl_frame_track(&frame, &damage);
+    status = status == JL_OK ? jl_async_init(&async, p, NULL, NULL) : status;
+    status = status == JL_OK ? jl_async_present_changes(&async, &frame, shadow) : status;
+    status = status == JL_OK ? jl_async_finish(&async) : status;
+    jl_fill_rect(&frame.target, (struct jl_rect){3, 3, 9, 9}, JL_WHITE);
+    status = status == JL_OK ? jl_async_present_changes(&async, &frame, shadow) : status;
+    status = status == JL_OK ? jl_async_finish(&async) : status;
+    jl_clear(&frame.target, JL_BLACK);
+    return status;
+}
+
 /* What most panels can do. */
 #define USUAL_CALLS                                                                                \
     {                                                                                              \
@@ -335,6 +371,18 @@ static const struct {
     {"ws0010",
      {.controller = &jl_ws0010_graphics, .bus = &jl_bus_6800_8_paced, .width = 100, .height = 16},
      {jl_panel_wake, draw, send_piece, sleep_and_resume}},
+    {"ssd1306 that rolls",
+     {.controller = &jl_ssd1306,
+      .bus = &jl_bus_i2c,
+      .width = 32,
+      .height = 64,
+      .i2c_address = 0x3C,
+      .motion = &jl_start_line_motion},
+     {rolled, changes}},
+    {"st7789 that rolls",
+     {.controller = &jl_st7789, .bus = &jl_bus_spi, SMALL, .motion = &jl_dcs_motion},
+     {rows_shown, idle, converted}},
+    {"ili9225, converted", {.controller = &jl_ili9225, .bus = &jl_bus_spi, SMALL}, {converted}},
     {"memory LCD",
      {.controller = &jl_ls013b7dh03, .bus = &jl_bus_memory_lcd, .width = 128, .height = 16},
      {jl_panel_wake, draw, jl_memory_lcd_vcom}},
@@ -373,8 +421,98 @@ static void panels_with_calls_of_their_own(void) {
     EXPECT(failures > 500);
 }
 
+/* ---- questions: what is read fails, too ---- */
+
+static jl_status identify(struct jl_panel *p) {
+    uint32_t id;
+    return jl_panel_identify(p, &jl_ili9341_reading, &id);
+}
+static jl_status ask(struct jl_panel *p) {
+    uint8_t said;
+    return jl_panel_ask(p, &jl_ili9341_reading, &said);
+}
+static jl_status test_wires(struct jl_panel *p) {
+    struct jl_wire_test result;
+    return jl_panel_test_wires(p, &jl_ili9341_reading, &result);
+}
+
+static void questions(void) {
+    static const struct {
+        const char *name;
+        jl_status (*ask)(struct jl_panel *panel);
+        jl_status answer; /* to nothing but zeros */
+    } rows[] = {{"identity", identify, JL_NO_ANSWER},
+                {"state", ask, JL_NO_ANSWER},
+                {"wires", test_wires, JL_NO_ANSWER}};
+    static const struct jl_panel_config config = {
+        .controller = &jl_ili9341, .bus = &jl_bus_spi, .width = 240, .height = 320};
+    bus.answers = 0;
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        for (int n = 0;; n++) {
+            struct jl_panel panel;
+            test_row("%s, transfer %d", rows[i].name, n);
+            fail_at(-1);
+            EXPECT_INT(jl_panel_open(&panel, &config, &port), JL_OK);
+            EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+            fail_at(n);
+            jl_status status = rows[i].ask(&panel);
+            if (!bus.dead) {
+                EXPECT_INT(status, rows[i].answer);
+                EXPECT(n > 0);
+                break;
+            }
+            EXPECT_INT(status, JL_BUS_ERROR);
+            EXPECT_INT(bus.after, 0);
+            EXPECT_INT(jl_panel_sleep(&panel), JL_NOT_AWAKE);
+        }
+    }
+}
+
+/* ---- touch panels: a reading that fails is no touch, and the next one is as ever ---- */
+
+static void touch_panels(void) {
+    static const struct {
+        const struct jl_touch_part *part;
+        uint8_t address, answers; /* such that a finger is told of */
+        int after;                /* the converter of resistive glass is switched off in any case */
+    } rows[] = {
+        {&jl_xpt2046, 0, 0x40, 1},
+        {&jl_ft6x36, 0x38, 0x01, 0},
+        {&jl_gt911, 0x5D, 0x81, 0},
+        {&jl_cst816, 0x15, 0x01, 0},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct jl_touch_config config = {
+            .part = rows[i].part, .width = 4000, .height = 4000, .i2c_address = rows[i].address};
+        for (int n = 0;; n++) {
+            struct jl_touch touch;
+            struct jl_touch_point points[JL_TOUCH_POINTS];
+            uint8_t count = 9;
+            test_row("%s, transfer %d", rows[i].part->name, n);
+            bus.answers = rows[i].answers;
+            fail_at(-1);
+            EXPECT_INT(jl_touch_open(&touch, &config, &port), JL_OK);
+            EXPECT_INT(jl_touch_wake(&touch), JL_OK);
+            fail_at(n);
+            jl_status status = jl_touch_read(&touch, points, JL_TOUCH_POINTS, &count);
+            if (!bus.dead) {
+                EXPECT_INT(status, JL_OK);
+                EXPECT(n > 0);
+                break;
+            }
+            EXPECT_INT(status, JL_BUS_ERROR);
+            EXPECT_INT(count, 0);
+            EXPECT(bus.after <= rows[i].after);
+            fail_at(-1);
+            EXPECT_INT(jl_touch_read(&touch, points, JL_TOUCH_POINTS, &count), JL_OK);
+        }
+    }
+}
+
 const struct test_group test_groups[] = {
     {"character_modules", character_modules},
     {"panels_with_calls_of_their_own", panels_with_calls_of_their_own},
+    {"questions", questions},
+    {"touch_panels", touch_panels},
     {NULL, NULL},
 };
