@@ -129,8 +129,8 @@ int verb_bundle(int argc, const char **argv) {
             status = cli_bad(argv[0], "%s", complaint.text);
         } else if (left < -1) {
             status = EXIT_BAD; /* reported */
-        } else if (poptPeekArg(context)) {
-            status = cli_bad(argv[0], "one argument too many: %s", poptGetArg(context));
+        } else if (cli_too_many(context, argv[0])) {
+            status = EXIT_BAD; /* reported */
         } else if (!all && !wishes->bundle.card_count && !wishes->bundle.name_count) {
             status = cli_bad(argv[0], "name a panel: --card CARD; jadelamp catalog lists them");
         } else {
