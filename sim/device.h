@@ -67,7 +67,8 @@ struct jl_rgb_panel;
 struct rgb_line;
 struct rgb_wires;
 struct machine {
-    /* Whether such a glass can be bonded to the part. */
+    /* Whether such a glass can be bonded to the part. Its sides are 1 to 4096 by then, and no
+     * number of it is below 0. */
     bool (*fits)(const struct jl_emulated_part *part, const struct jl_glass *glass);
     /* State is zeroed before. RAM becomes noise here. */
     void (*power_on)(struct jl_device *device);

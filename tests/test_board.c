@@ -177,6 +177,19 @@ static void limits_are_kept(void) {
     EXPECT(jl_board_add_i2c(board, 999, 0) == NULL);
     EXPECT(jl_board_add_i2c(board, 5000001, 0) == NULL);
     EXPECT(jl_board_add_spi(board, 8000000, 0, 1) == NULL);
+    EXPECT(jl_board_add_spi(board, 999, 0, 0) == NULL);
+    EXPECT(jl_board_add_spi(board, 200000001, 0, 0) == NULL);
+    EXPECT(jl_board_add_8080(board, 0, 0, 8) == NULL);
+    EXPECT(jl_board_add_8080(board, 1000001, 0, 8) == NULL);
+    EXPECT(jl_board_add_8080(board, 100, 0, 9) == NULL);
+    EXPECT(jl_board_add_6800(board, 0, 0) == NULL);
+    EXPECT(jl_board_add_6800(board, 1000001, 0) == NULL);
+    struct jl_stream_bus *lines = jl_board_add_8080(board, 100, 0, 16);
+    EXPECT(lines && !jl_stream_clock(lines, 1000000)); /* it has none */
+    EXPECT(!jl_stream_slow_down(lines, 0) && !jl_stream_slow_down(lines, 1001));
+    EXPECT(jl_stream_slow_down(lines, 1000));
+    jl_board_destroy(board);
+    board = jl_board_create(1);
     struct jl_i2c_bus *bus = NULL;
     for (int i = 0; i < 8; i++) {
         bus = jl_board_add_i2c(board, 100000, 0);

@@ -104,6 +104,10 @@ static jl_status test_card(struct jl_char_panel *p) {
 static jl_status wake_by(struct jl_char_panel *p) {
     return jl_char_wake_by(p, steps, sizeof steps);
 }
+static jl_status wake_by_set_up(struct jl_char_panel *p) {
+    static const uint8_t set_up[] = {JL_STEP_SETUP, JL_STEP_CLEAR};
+    return jl_char_wake_by(p, set_up, sizeof set_up);
+}
 static jl_status marquee(struct jl_char_panel *p) {
     return jl_char_marquee(p, 0, 1, 8, "a text that is longer", 4);
 }
@@ -130,6 +134,7 @@ static const struct char_call {
 } char_calls[] = {
     {"wake", jl_char_wake, false, true, false},
     {"wake_by", wake_by, false, true, false},
+    {"wake_by, set up", wake_by_set_up, false, true, false},
     {"put", put, false, false, false},
     {"put apart", put_apart, false, false, false},
     {"number", number, false, false, false},

@@ -188,6 +188,11 @@ static void an_ili9225_is_told(void) {
          "D1234",
          0, "address 0, 0 (20, 21) lies outside the window, columns 16 to 31 and rows 32 to 63"},
         {"R ~60 C0003 D1030 C0036 D00B0", 0, "register 36: 176, expected 0 to 175"},
+        /* behind the window, with both counters running down; told once */
+        {"R ~60 C0003 D1000 C0036 D001F C0037 D0010 C0038 D003F C0039 D0020 C0020 D0030 C0021 "
+         "D0030 "
+         "C0022 D1234 C0020 D0014 C0021 D0001 C0022 D1234 C0021 D0050 C0022 D1234",
+         0, "address 48, 48 (20, 21) lies outside the window, columns 16 to 31 and rows 32 to 63"},
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         struct raw raw =

@@ -11,6 +11,9 @@
 /* ---- a port that counts ---- */
 
 static int sent;
+static uint8_t ready_answers; /* what is read */
+static bool pin_level;        /* of what is looked at */
+static long waited_ms;
 
 static jl_status send(void *context, const struct jl_transfer *transfer) {
     (void)context, (void)transfer;
@@ -21,7 +24,7 @@ static jl_status send(void *context, const struct jl_transfer *transfer) {
 static jl_status receive(void *context, const struct jl_transfer *transfer, uint8_t *bytes,
                          size_t count) {
     (void)context, (void)transfer;
-    memset(bytes, 0, count);
+    memset(bytes, ready_answers, count);
     sent++;
     return JL_OK;
 }
@@ -32,11 +35,12 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
 
 static bool get_pin(void *context, enum jl_pin pin) {
     (void)context, (void)pin;
-    return false;
+    return pin_level;
 }
 
 static void wait_us(void *context, uint32_t microseconds) {
-    (void)context, (void)microseconds;
+    (void)context;
+    waited_ms += microseconds / 1000;
 }
 
 #define WHOLE                                                                                      \
@@ -434,6 +438,105 @@ static void out_of_range(void) {
     EXPECT_INT(sent, 0);
 }
 
+/* Text of controllers that draw it themselves. */
+static void text_of_controllers(void) {
+    static const struct jl_panel_config of_t6963c = {
+        .controller = &jl_t6963c, .bus = &jl_bus_t6963c, .width = 240, .height = 64};
+    static const struct jl_panel_config of_st7920 = {
+        .controller = &jl_st7920, .bus = &jl_bus_st7920_serial, .width = 128, .height = 64};
+    static const char long_text[] = "a text of forty characters, of them many";
+    static const uint8_t dots[8] = {0};
+    static const uint16_t rows[16] = {0};
+    struct jl_panel panel, other;
+    ready_answers = 0x2B; /* of a t6963c */
+    EXPECT_INT(jl_panel_open(&panel, &of_t6963c, &port), JL_OK);
+    EXPECT_INT(jl_t6963c_text(&panel, 0, 0, "x"), JL_NOT_AWAKE);
+    EXPECT_INT(jl_t6963c_text_clear(&panel), JL_NOT_AWAKE);
+    EXPECT_INT(jl_t6963c_text_show(&panel, true), JL_NOT_AWAKE);
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+    EXPECT_INT(jl_panel_open(&other, &oled, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&other), JL_OK);
+    sent = 0;
+    EXPECT_INT(jl_t6963c_text(&panel, 0, 0, ""), JL_OK); /* nothing to write */
+    EXPECT_INT(jl_t6963c_text(&panel, 0, 0, long_text), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_t6963c_text(&panel, 29, 0, "xy"), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_t6963c_text(&panel, 0, 8, "x"), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_t6963c_symbol(&panel, 30, 0, 1), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_t6963c_symbol(&panel, 0, 0, 128), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_t6963c_define(&panel, 128, dots), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_t6963c_text(&other, 0, 0, "x"), JL_UNSUPPORTED);
+    EXPECT_INT(jl_st7920_text(&other, 0, 0, "x"), JL_UNSUPPORTED);
+    EXPECT_INT(sent, 0);
+    EXPECT_INT(jl_t6963c_text(&panel, 28, 7, "\xC3\xA9"), JL_OK); /* two that it lacks */
+    EXPECT_INT(jl_t6963c_text_show(&panel, false), JL_OK);
+    EXPECT(sent > 0);
+    struct jl_port narrow = port;
+    narrow.most_body_bytes = 2;
+    EXPECT_INT(jl_panel_open(&panel, &of_st7920, &narrow), JL_BAD_PORT); /* three go together */
+    narrow.most_body_bytes = 3;
+    EXPECT_INT(jl_panel_open(&panel, &of_st7920, &narrow), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+    sent = 0;
+    EXPECT_INT(jl_st7920_text(&panel, 1, 0, "x"), JL_OUT_OF_RANGE); /* two share an address */
+    EXPECT_INT(jl_st7920_text(&panel, 16, 0, ""), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_text(&panel, 0, 4, "x"), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_text(&panel, 0, 0, long_text), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_symbol(&panel, 1, 0, 0), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_symbol(&panel, 16, 0, 0), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_symbol(&panel, 0, 4, 0), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_symbol(&panel, 0, 0, 4), JL_OUT_OF_RANGE);
+    EXPECT_INT(jl_st7920_define(&panel, 4, rows), JL_OUT_OF_RANGE);
+    EXPECT_INT(sent, 0);
+    EXPECT_INT(jl_st7920_text(&panel, 0, 0, "\x01\xFF"), JL_OK);
+    EXPECT(sent > 0);
+    ready_answers = 0;
+}
+
+/* Straight onto a panel: what is clear sends nothing. */
+static void drawing_that_is_clear(void) {
+    static const uint8_t bits[8] = {0x0F, 0xF0, 0x0F, 0xF0, 0x0F, 0xF0, 0x0F, 0xF0};
+    static const struct jl_bitmap map = {bits, 8, 8, &jl_bits_columns};
+    struct jl_panel panel;
+    struct jl_direct direct;
+    EXPECT_INT(jl_panel_open(&panel, &tft, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+    EXPECT_INT(jl_direct_init(&direct, &panel, memory, 64), JL_OK);
+    sent = 0;
+    jl_draw_bitmap(&direct.target, 0, 0, &map, JL_CLEAR, JL_CLEAR);
+    EXPECT_INT(sent, 0);
+    jl_draw_bitmap(&direct.target, 0, 0, &map, JL_CLEAR, JL_BLACK);
+    EXPECT(sent > 0);
+    EXPECT_INT(direct.status, JL_OK);
+    EXPECT(!jl_target_mode(&direct.target, 9, 0));               /* no such mode */
+    EXPECT(!jl_target_mode(&direct.target, JL_MODE_BLEND, 100)); /* nothing is read back */
+}
+
+/* E-paper that stays busy for ever: without a clock looks are counted, and without the pin nothing
+ * is waited for. */
+static void paper_that_stays_busy(void) {
+    static const struct jl_panel_config paper = {
+        .controller = &jl_ssd1681, .bus = &jl_bus_spi, .width = 200, .height = 200};
+    static const struct jl_port_ops blind = {.send = send, .set_pin = set_pin, .wait_us = wait_us};
+    struct jl_panel panel;
+    struct jl_frame frame;
+    pin_level = true; /* busy */
+    waited_ms = 0;
+    EXPECT_INT(jl_panel_open(&panel, &paper, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_TIMEOUT);
+    EXPECT(waited_ms > 10 && waited_ms < 100000);
+    pin_level = false;
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+    EXPECT_INT(jl_panel_frame(&panel, &frame, memory, sizeof memory), JL_OK);
+    pin_level = true;
+    waited_ms = 0;
+    EXPECT_INT(jl_panel_present(&panel, &frame), JL_TIMEOUT);
+    EXPECT(waited_ms > 1000 && waited_ms < 200000);
+    const struct jl_port without = {.ops = &blind, .clock_hz = 100000};
+    EXPECT_INT(jl_panel_open(&panel, &paper, &without), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_UNSUPPORTED);
+    pin_level = false;
+}
+
 /* ---- frames, images, the light ---- */
 
 static void frames_and_images(void) {
@@ -488,6 +591,9 @@ const struct test_group test_groups[] = {
     {"opening", opening},
     {"without_a_panel", without_a_panel},
     {"out_of_range", out_of_range},
+    {"text_of_controllers", text_of_controllers},
+    {"drawing_that_is_clear", drawing_that_is_clear},
+    {"paper_that_stays_busy", paper_that_stays_busy},
     {"frames_and_images", frames_and_images},
     {NULL, NULL},
 };

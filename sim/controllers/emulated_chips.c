@@ -53,8 +53,7 @@ static int chip_count(const struct jl_device *device) {
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     const struct chips_part *facts = part->facts;
-    return glass->width >= 1 && glass->height >= 1 &&
-           glass->width <= facts->most * facts->on_glass && glass->height <= 8 * facts->pages &&
+    return glass->width <= facts->most * facts->on_glass && glass->height <= 8 * facts->pages &&
            !glass->column_offset && !glass->row_offset && !glass->mirrored_x &&
            !glass->mirrored_y && !glass->ram_width;
 }

@@ -38,8 +38,7 @@ static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass 
     const struct dcs_part *part = emulated->facts;
     int width = glass->ram_width ? glass->ram_width : part->ram_width;
     int height = glass->ram_height ? glass->ram_height : part->ram_height;
-    return width <= part->ram_width && height <= part->ram_height && glass->width >= 1 &&
-           glass->height >= 1 && glass->column_offset >= 0 && glass->row_offset >= 0 &&
+    return width <= part->ram_width && height <= part->ram_height &&
            glass->column_offset + glass->width <= width &&
            glass->row_offset + glass->height <= height;
 }

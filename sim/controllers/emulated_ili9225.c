@@ -35,8 +35,7 @@ static struct ili9225 *chip_of(struct jl_device *device) {
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     (void)part;
-    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
-           glass->row_offset >= 0 && glass->column_offset + glass->width <= COLUMNS &&
+    return glass->column_offset + glass->width <= COLUMNS &&
            glass->row_offset + glass->height <= ROWS && !glass->ram_width && !glass->ram_height;
 }
 

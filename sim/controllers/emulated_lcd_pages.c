@@ -50,8 +50,7 @@ static void load_reset_values(struct lcd_pages *chip, const struct lcd_pages_par
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     int segments = ((const struct lcd_pages_part *)part->facts)->segments;
-    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
-           glass->column_offset + glass->width <= segments && glass->height <= LINES;
+    return glass->column_offset + glass->width <= segments && glass->height <= LINES;
 }
 
 static void power_on(struct jl_device *device) {

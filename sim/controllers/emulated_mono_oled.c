@@ -63,8 +63,7 @@ static void load_reset_values(struct mono_oled *chip, const struct mono_oled_par
 
 static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass *glass) {
     const struct mono_oled_part *part = emulated->facts;
-    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
-           glass->column_offset + glass->width <= part->segments &&
+    return glass->column_offset + glass->width <= part->segments &&
            glass->height <= (part->sideways ? 128 : 64);
 }
 

@@ -32,8 +32,7 @@ static struct pcd8544 *chip_of(struct jl_device *device) {
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     (void)part;
-    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
-           glass->column_offset + glass->width <= COLUMNS && glass->height <= ROWS;
+    return glass->column_offset + glass->width <= COLUMNS && glass->height <= ROWS;
 }
 
 static void power_on(struct jl_device *device) {

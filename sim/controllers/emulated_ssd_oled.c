@@ -20,8 +20,7 @@ static struct oled_chip *chip_of(struct jl_device *device) {
 
 static bool fits(const struct jl_emulated_part *emulated, const struct jl_glass *glass) {
     const struct oled_part *part = emulated->facts;
-    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
-           glass->row_offset == 0 && glass->column_offset + glass->width <= part->ram_width &&
+    return glass->row_offset == 0 && glass->column_offset + glass->width <= part->ram_width &&
            glass->height <= part->ram_height && !glass->ram_width && !glass->ram_height;
 }
 

@@ -69,8 +69,7 @@ static struct st7920 *chip_of(struct jl_device *device) {
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     (void)part;
-    return glass->width == 128 && glass->height >= 1 && glass->height <= 64 &&
-           glass->column_offset == 0;
+    return glass->width == 128 && glass->height <= 64 && glass->column_offset == 0;
 }
 
 static void start(struct st7920 *chip, uint64_t now_ps) {

@@ -45,9 +45,8 @@ static struct t6963c *chip_of(struct jl_device *device) {
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     (void)part;
-    return glass->width >= 1 && glass->height >= 1 && glass->width <= 240 && glass->height <= 128 &&
-           !glass->column_offset && !glass->row_offset && !glass->mirrored_x &&
-           !glass->mirrored_y && !glass->ram_width;
+    return glass->width <= 240 && glass->height <= 128 && !glass->column_offset &&
+           !glass->row_offset && !glass->mirrored_x && !glass->mirrored_y && !glass->ram_width;
 }
 
 static void load_reset_values(struct t6963c *chip) {

@@ -31,9 +31,7 @@ static const struct uc_paper_part *part_of(const struct jl_device *device) {
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     const struct uc_paper_part *facts = part->facts;
-    return glass->width >= 1 && glass->height >= 1 && glass->column_offset >= 0 &&
-           glass->row_offset >= 0 && jl_glass_is_paper(glass) &&
-           glass->column_offset + glass->width <= facts->sources &&
+    return jl_glass_is_paper(glass) && glass->column_offset + glass->width <= facts->sources &&
            glass->row_offset + glass->height <= facts->gates;
 }
 

@@ -32,9 +32,8 @@ static struct ws0010 *chip_of(struct jl_device *device) {
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     (void)part;
-    return glass->width >= 1 && glass->height >= 1 && glass->width <= COLUMNS &&
-           glass->height <= 8 * ROWS && !glass->column_offset && !glass->row_offset &&
-           !glass->mirrored_x && !glass->mirrored_y && !glass->ram_width;
+    return glass->width <= COLUMNS && glass->height <= 8 * ROWS && !glass->column_offset &&
+           !glass->row_offset && !glass->mirrored_x && !glass->mirrored_y && !glass->ram_width;
 }
 
 static void power_on(struct jl_device *device) {

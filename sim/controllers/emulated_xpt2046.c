@@ -27,7 +27,7 @@ static struct xpt2046 *chip_of(struct jl_device *device) {
 
 static bool fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     (void)part;
-    return glass->width >= 2 && glass->width <= 4096 && glass->height >= 2 && glass->height <= 4096;
+    return glass->width >= 2 && glass->height >= 2;
 }
 
 static void power_on(struct jl_device *device) {

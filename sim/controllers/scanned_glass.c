@@ -21,8 +21,7 @@ static struct scanned_wires *wires_of(struct jl_device *device) {
 
 bool jl_sim_scanned_fits(const struct jl_emulated_part *part, const struct jl_glass *glass) {
     (void)part;
-    return glass->width >= 1 && glass->width <= SCANNED_MOST_WIDTH && glass->height >= 1 &&
-           glass->height <= SCANNED_MOST_HEIGHT;
+    return glass->width <= SCANNED_MOST_WIDTH && glass->height <= SCANNED_MOST_HEIGHT;
 }
 
 void jl_sim_scanned_power_on(struct jl_device *device) {
