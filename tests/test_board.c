@@ -8,6 +8,7 @@
 #include "bench_panel.h"
 #include "jadelamp/host/rig.h"
 #include "jadelamp/jadelamp.h"
+#include "jadelamp/sim/faults.h"
 #include "vcd.h"
 
 static struct bus_log decoded;

@@ -5,6 +5,8 @@
 #include <stdio.h>
 #include <string.h>
 
+#include <cjson/cJSON.h>
+
 #include "shell.h"
 
 #define CARD "ssd1306-128x64-i2c"
@@ -160,8 +162,123 @@ static void out_of_range(void) {
     shell_end();
 }
 
+/* Names of files are bytes; JSON is UTF-8 (RFC 8259). What is none becomes U+FFFD, byte by byte. */
+static void json_is_utf_8(void) {
+#define NO "\xEF\xBF\xBD"
+    static const struct {
+        const char *name, *clean;
+    } rows[] = {
+        {"plain", "plain"},
+        {"\xC3\xA9t\xC3\xA9", "\xC3\xA9t\xC3\xA9"},
+        {"\xE2\x82\xAC", "\xE2\x82\xAC"},
+        {"\xF0\x9F\x8C\x8A", "\xF0\x9F\x8C\x8A"},
+        {"\xF4\x8F\xBF\xBF", "\xF4\x8F\xBF\xBF"}, /* the last one there is */
+        {"\xED\x9F\xBF", "\xED\x9F\xBF"},
+        {"\xE0\xA0\x80", "\xE0\xA0\x80"},
+        {"\x80", NO},
+        {"\xC0\xAF", NO NO}, /* longer than it need be */
+        {"\xC1\x81", NO NO},
+        {"\xE0\x9F\xBF", NO NO NO},
+        {"\xF0\x8F\xBF\xBF", NO NO NO NO},
+        {"\xED\xA0\x80", NO NO NO},        /* half of a pair */
+        {"\xF4\x90\x80\x80", NO NO NO NO}, /* behind the last one */
+        {"\xF5\x80\x80\x80", NO NO NO NO},
+        {"\xFF", NO},
+        {"\xC3", NO}, /* cut off */
+        {"\xE2\x82", NO NO},
+        {"\xF0\x9F\x8C", NO NO NO},
+        {"\xC3(", NO "("},
+        {"\xE2\x82(", NO NO "("},
+        {"\xF0\x9F\x8C(", NO NO NO "("},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char path[60], line[300];
+        snprintf(path, sizeof path, "%s.card", rows[i].name);
+        FILE *card = fopen(shell_path(path), "w");
+        if (!EXPECT(card != NULL)) {
+            continue;
+        }
+        fputs("[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 64\n[bus]\nkind = spi\n", card);
+        fclose(card);
+        snprintf(line, sizeof line, JADELAMP " light './%s' --json --no-wires", path);
+        EXPECT_INT(shell(line), 0);
+        cJSON *json = cJSON_Parse(output);
+        EXPECT_TEXT(
+            json ? cJSON_GetObjectItem(cJSON_GetObjectItem(json, "card"), "name")->valuestring
+                 : output,
+            rows[i].clean);
+        cJSON_Delete(json);
+    }
+    shell_end();
+}
+
+/* The same answer as words and as JSON: one object, and the same exit status. */
+static void json_of_each_verb(void) {
+    static const struct {
+        const char *line;
+        int status;
+        const char *member; /* that the object has */
+    } rows[] = {
+        {"catalog st7789", 0, "controllers"},
+        {"catalog gt911", 0, "touch_controllers"},
+        {"catalog st7920", 0, "controllers"},
+        {"scan hd44780-20x4-expander", 0, "answers"},
+        {"scan --unplugged", 1, "answers"},
+        {"light hd44780-16x2-4bit --no-wires --text hello", 0, "text"},
+        {"light hd44780-16x2-4bit --no-wires --fault unplugged", 1, "diagnostics"},
+        {"light ssd1681-200x200-spi --no-wires", 0, "lit"},
+        {"light " CARD " --screen good.screen --no-wires", 0, "lit"},
+        {"light " CARD " --glass sh1106-128x64-i2c --no-wires", 1, "why_dark"},
+        {"replay in/" CARD ".vcd -c " CARD, 0, "lit"},
+        {"replay in/dark.vcd -c " CARD, 1, "why_dark"},
+        {"explain in/" CARD ".vcd -c " CARD, 0, "lines"},
+        {"explain in/dark.vcd -c " CARD, 1, "lines"},
+        {"budget in/" CARD ".vcd -c " CARD, 0, "bytes"},
+        {"budget --work number -c " CARD, 0, "bytes"},
+        {"check " CARD, 0, "findings"},
+        {"check " CARD " --capture in/dark.vcd", 1, "findings"},
+        {"compare in/" CARD "-glass.png in/" CARD "-glass.png", 0, "differing"},
+        {"compare in/" CARD "-glass.png in/dark-glass.png", 1, "differing"},
+        {"report " CARD, 0, "lit"},
+        {"bake card " CARD, 0, "files"},
+        {"bake screen good.screen --size 128x64", 0, "files"},
+        {"bake picture in/" CARD "-glass.png -c " CARD, 0, "files"},
+        {"bake glyph star.txt", 0, "files"},
+        {"bundle --card " CARD, 0, "library_files"},
+    };
+    shell_begin();
+    EXPECT_INT(
+        shell(
+            "printf 'screen s\nglass 128 x 64\nvalue a = number 0 to 9 sample 3\n"
+            "rect 0 0 9 x 9 fill white\ntext \"{a}\" in 20 20 30 x 8 paper black\n' >good.screen; "
+            "(echo '= 2605'; for i in 1 2 3 4 5 6 7 8; do echo '#.#.#'; done) >star.txt; " JADELAMP
+            " light " CARD " --into in >told; mkdir out; " JADELAMP
+            " light sh1106-128x64-i2c --into other >told; mv other/*.vcd in/dark.vcd; "
+            "mv other/*-glass.png in/dark-glass.png"),
+        0);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[400];
+        snprintf(line, sizeof line,
+                 "cd out && ln -sf ../in ../*.screen ../*.txt . && " JADELAMP " %s", rows[i].line);
+        EXPECT_INT(shell(line), rows[i].status);
+        EXPECT(output[0] != '{');
+        snprintf(line, sizeof line, "cd out && " JADELAMP " %s --json 2>errors", rows[i].line);
+        EXPECT_INT(shell(line), rows[i].status);
+        cJSON *json = cJSON_Parse(output);
+        if (EXPECT(cJSON_IsObject(json)) &&
+            !EXPECT(cJSON_GetObjectItem(json, rows[i].member) != NULL)) {
+            printf("    no %s in %.300s\n", rows[i].member, output);
+        }
+        cJSON_Delete(json);
+    }
+    shell_end();
+}
+
 const struct test_group test_groups[] = {
     {"each_verb", each_verb},
     {"out_of_range", out_of_range},
+    {"json_is_utf_8", json_is_utf_8},
+    {"json_of_each_verb", json_of_each_verb},
     {NULL, NULL},
 };

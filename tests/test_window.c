@@ -269,6 +269,49 @@ static void time_and_captures(void) {
     desk_end();
 }
 
+/* Zoom and look: where the glass is on the screen then; and what has nothing behind it. */
+static void its_own_keys(void) {
+    static const struct {
+        const char *deed;
+        int width; /* of the glass on the screen, 128 wide; below 0: with the photo's frame */
+    } rows[] = {
+        {"mousemove 2 2", 128 * 3},
+        {"key plus", 128 * 4},
+        {"key equal", 128 * 5},
+        {"key KP_Add", 128 * 6},
+        {"key minus", 128 * 5},
+        {"key KP_Subtract minus minus", 128 * 2},
+        {"key minus", 128},
+        {"key minus", 128},  /* not below one */
+        {"key p", -128 * 2}, /* the photo has at least two */
+        {"key p", 128 * 2},
+        /* no key, no knob, no touch: nothing moves, and the window says so */
+        {"key Return key Left key Right click 4 mousemove 60 60 click 1 click 2 key x", 128 * 2},
+    };
+    desk_begin();
+    desk_window("ssd1306-128x64-i2c --plain --zoom 3 --json");
+    desk_do("mousemove 2 2");
+    shell("sleep 0.4");
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        int left, top, width, height;
+        desk_do(rows[i].deed);
+        shell("sleep 0.25");
+        desk_find_glass(&left, &top, &width, &height);
+        test_row("%s", rows[i].deed);
+        if (rows[i].width < 0) {
+            EXPECT(width > -rows[i].width && width < -rows[i].width + 60);
+        } else {
+            EXPECT_INT(width, rows[i].width);
+            EXPECT_INT(height, rows[i].width / 2);
+        }
+    }
+    desk_do("key q");
+    EXPECT_INT(desk_wait(), 0);
+    EXPECT_CONTAINS(output, "\"keys\":\t0");
+    EXPECT_CONTAINS(output, "\"detents\":\t0");
+    desk_end();
+}
+
 static void several_cards(void) {
     desk_begin();
     desk_window("ssd1306-128x64-i2c st7735-128x160-spi --zoom 2");
@@ -462,6 +505,7 @@ const struct test_group test_groups[] = {
     {"programs_are_worked_and_reloaded", programs_are_worked_and_reloaded},
     {"programs_that_fail", programs_that_fail},
     {"time_and_captures", time_and_captures},
+    {"its_own_keys", its_own_keys},
     {"several_cards", several_cards},
     {"a_tap_is_shown", a_tap_is_shown},
     {"sheets_are_shown_as_they_are_saved", sheets_are_shown_as_they_are_saved},
