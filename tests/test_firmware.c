@@ -89,6 +89,10 @@ static bool turned_over(int x, int y) {
     return !diagonals(x, y);
 }
 
+static bool checked(int x, int y) {
+    return (x / 8 + y / 8) % 2 == 1;
+}
+
 static bool frame(int x, int y) {
     return x == 0 || x == 127 || y == 0 || y == 31;
 }
@@ -121,6 +125,8 @@ static void firmware_of_others(void) {
          "open_drain.elf -c key.card --mhz 8 --seconds 1 --hands short.hands --at 550",
          "open_drain-at-550.000ms.png", 128, 32, turned_over},
         {RUN "by_usi.elf -c usi.card --mhz 8", "by_usi-glass.png", 128, 32, frame},
+        {RUN "usi_two_wires.elf -c key.card --mhz 8 --seconds 1", "usi_two_wires-glass.png", 128,
+         32, checked},
         {RUN "by_interrupts.hex -p ATmega328 -c ssd1306-128x64-i2c --seconds 1",
          "by_interrupts-glass.png", 128, 64, squares},
     };
