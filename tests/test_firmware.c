@@ -314,6 +314,22 @@ static void a_timer_dims_the_light(void) {
         {"2", "PH6", 0, "lit, brightness 51 of 255"},
         {"3", "PE3", 0, "lit, brightness 127 of 255"},
         {"9", "PH6", 1, "dark: "},
+        /* 199 of the top, or 200 of one more where it counts up only; of 255, rounded down */
+        {"101", "PE4", 0, "lit, brightness 199 of 255"},
+        {"102", "PE4", 0, "lit, brightness 99 of 255"},
+        {"104", "PE4", 1, "dark: "}, /* cleared at the match, and never set */
+        {"105", "PE4", 0, "lit, brightness 199 of 255"},
+        {"106", "PE4", 0, "lit, brightness 99 of 255"},
+        {"107", "PE4", 0, "lit, brightness 49 of 255"},
+        {"108", "PE4", 0, "lit, brightness 63 of 255"},
+        {"109", "PE4", 0, "lit, brightness 63 of 255"},
+        {"110", "PE4", 0, "lit, brightness 63 of 255"},
+        {"111", "PE4", 0, "lit, brightness 63 of 255"},
+        {"114", "PE4", 0, "lit, brightness 63 of 255"},
+        {"115", "PE4", 0, "lit, brightness 63 of 255"},
+        {"204", "PH6", 1, "dark: "},
+        {"205", "PH6", 0, "lit, brightness 61 of 255"}, /* 24 of 99 */
+        {"207", "PH6", 0, "lit, brightness 63 of 255"}, /* 25 of 100 */
     };
     char line[300];
     begin();
