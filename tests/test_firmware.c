@@ -61,6 +61,12 @@ static const struct {
                    "[bus]\nkind = i2c\naddress = 0x3D\nclock = 400 kHz\n"},
     {"twice.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
                    "[bus]\nkind = spi\nclock = 8 MHz\n[pins]\ncs = PB0\ndc = PB0\n"},
+    {"same.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
+                  "[bus]\nkind = spi\nclock = 8 MHz\n[pins]\ncs = PB0\ndc = PB3\nreset = PB4\n"
+                  "key_ok = PB3\n"},
+    {"one.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
+                 "[bus]\nkind = i2c\naddress = 0x3C\nclock = 400 kHz\n[pins]\nkey_ok = PB3\n"
+                 "key_back = PB3\n"},
     {"far.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
                  "[bus]\nkind = spi\nclock = 8 MHz\n[pins]\ndc = GPIO25\n"},
 };
@@ -535,6 +541,8 @@ static void bad_input_is_refused(void) {
         {RUN "by_usi.elf -c far.card", "dc = GPIO25: the attiny85 has no such pin; expected one of "
                                        "PB0 to PB5"},
         {RUN "by_usi.elf -c twice.card", "PB0 is both cs and dc"},
+        {RUN "by_usi.elf -c same.card", "PB3 is both dc and key_ok: a pin has one wire"},
+        {RUN "open_drain.elf -c one.card", "PB3 is both key_ok and key_back: a pin has one wire"},
         {RUN "by_usi.elf -c usi.card -w te=PB1", "expected WIRE=PIN, such as cs=PB2; this card's "
                                                  "wires are cs, dc, clk, mosi"},
         {RUN "by_usi.elf -c usi.card -w dc=PB9", "dc = PB9: the attiny85 has no such pin"},

@@ -30,6 +30,7 @@ struct wire {
 
 /* What the processor only reads: keys, contacts, outputs of the panel. */
 struct input {
+    const char *name; /* as [pins] has it */
     struct pin pin;
     enum { INPUT_KEY, INPUT_KNOB, INPUT_PANEL } kind;
     int which;

@@ -86,6 +86,7 @@ static bool take_input(struct machine *machine, const struct jl_card *card, cons
     if (!name) {
         return true;
     }
+    input.name = wire;
     if (!part_pin(machine->part, name, &input.pin)) {
         return complain_pin(machine->part, wire, name, complaint);
     }
@@ -119,13 +120,26 @@ static bool take_inputs(struct machine *machine, const struct jl_card *card,
 
 /* Two wires on one pin are a slip of the card. */
 static bool all_apart(const struct machine *machine, struct jl_complaint *complaint) {
-    for (int i = 0; i < JL_ROLES; i++) {
-        for (int k = 0; k < i; k++) {
-            const struct wire *one = &machine->wires[i], *other = &machine->wires[k];
-            if (one->used && other->used && pins_same(one->pin, other->pin)) {
+    struct {
+        const char *name;
+        struct pin pin;
+    } all[JL_ROLES + MOST_INPUTS];
+    size_t count = 0;
+    for (int role = 0; role < JL_ROLES; role++) {
+        if (machine->wires[role].used) {
+            all[count].name = jl_role_name((enum jl_role)role);
+            all[count++].pin = machine->wires[role].pin;
+        }
+    }
+    for (size_t i = 0; i < machine->input_count; i++) {
+        all[count].name = machine->inputs[i].name;
+        all[count++].pin = machine->inputs[i].pin;
+    }
+    for (size_t i = 0; i < count; i++) {
+        for (size_t k = 0; k < i; k++) {
+            if (pins_same(all[i].pin, all[k].pin)) {
                 return jl_complain(complaint, "P%c%d is both %s and %s: a pin has one wire",
-                                   one->pin.port, one->pin.bit, jl_role_name((enum jl_role)k),
-                                   jl_role_name((enum jl_role)i));
+                                   all[i].pin.port, all[i].pin.bit, all[k].name, all[i].name);
             }
         }
     }

@@ -36,9 +36,9 @@ void jl_cut_add(struct jl_cut *cut, int32_t from, int32_t to) {
     if (cut->count == JL_CUT_SPANS) {
         make_room(cut);
     }
-    uint8_t at = 0;
-    while (at < cut->count && cut->spans[at].to < a) {
-        at++;
+    uint8_t at = cut->count;
+    while (at && cut->spans[at - 1].to >= a) { /* most come from left to right */
+        at--;
     }
     /* Those that it touches become one with it. */
     while (at < cut->count && cut->spans[at].from <= b) {
@@ -74,14 +74,15 @@ uint32_t jl_root(uint32_t n) {
     while (bit > n) {
         bit >>= 2;
     }
-    for (; bit; bit >>= 2) {
-        if (n >= root + bit) {
-            n -= root + bit;
-            root = (root >> 1) + bit;
-        } else {
-            root >>= 1;
+    do { /* compilers for size test at the top of other loops, and jump there */
+        uint32_t tried = root + bit;
+        root >>= 1;
+        if (n >= tried) {
+            n -= tried;
+            root += bit;
         }
-    }
+        bit >>= 2;
+    } while (bit);
     return root;
 }
 
