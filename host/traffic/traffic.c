@@ -48,16 +48,17 @@ static void keep_event(void *context, const struct jl_bus_event *event) {
 
 /* ---- opening ---- */
 
-static bool open_decoder(struct jl_traffic *traffic, const struct jl_card *card,
+static bool open_decoder(struct jl_traffic *traffic, const char *path, const struct jl_card *card,
                          const struct jl_traffic_options *options, struct jl_complaint *complaint) {
+    struct jl_complaint why = {""};
     struct jl_decoding decoding;
     jl_role_set wanted = 0, needed = 0;
     jl_host_describe_bus(card, &decoding, &wanted, &needed);
     memset(traffic->role_of_wire, -1, sizeof traffic->role_of_wire);
     if (!jl_capture_has_bytes(traffic->capture) &&
         !jl_host_find_wires(traffic->capture, card, options->wires, wanted, needed, &traffic->found,
-                            complaint)) {
-        return false;
+                            &why)) {
+        return jl_complain(complaint, "%s: %s", path, why.text);
     }
     for (int role = 0; role < JL_ROLES && !jl_capture_has_bytes(traffic->capture); role++) {
         if (traffic->found.wires[role] >= 0) {
@@ -89,7 +90,7 @@ struct jl_traffic *jl_traffic_open(const char *path, const struct jl_card *card,
     traffic->address = -1;
     traffic->rig = options->rig ? options->rig : &traffic->own;
     traffic->capture = jl_capture_open(path, &options->capture, complaint);
-    if (traffic->capture && open_decoder(traffic, card, options, complaint)) {
+    if (traffic->capture && open_decoder(traffic, path, card, options, complaint)) {
         traffic->rig_open = options->rig || jl_rig_open(traffic->rig, card, complaint);
     }
     if (!traffic->rig_open) {
