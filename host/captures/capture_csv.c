@@ -38,6 +38,7 @@ static bool next_line(struct jl_capture *capture, char *line, struct jl_complain
         }
         line[length++] = (char)c;
     }
+    source->line += c == SOURCE_END; /* the last line may end with the file */
     while (length && (line[length - 1] == '\r' || line[length - 1] == ' ')) {
         length--;
     }
