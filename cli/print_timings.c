@@ -35,10 +35,11 @@ cJSON *cli_timings_json(const struct jl_card *card) {
 void cli_print_timings_briefly(const struct jl_card *card) {
     struct jl_timings timings;
     if (jl_timings_of(card, &timings)) {
-        printf("%27s  %d x %d clocks, %.1f Hz, %.1f MB/s (%.1f while pixels go out), %.0f KB\n", "",
-               timings.sums.line_clocks, timings.sums.picture_lines, timings.sums.refresh_mhz / 1e3,
-               timings.sums.mean_bytes_s / 1e6, timings.sums.peak_bytes_s / 1e6,
+        printf("%27s  %d x %d clocks, %.1f Hz, %.0f KB\n", "", timings.sums.line_clocks,
+               timings.sums.picture_lines, timings.sums.refresh_mhz / 1e3,
                timings.sums.frame_bytes / 1024.0);
+        printf("%27s  %.1f MB/s, %.1f while pixels go out\n", "", timings.sums.mean_bytes_s / 1e6,
+               timings.sums.peak_bytes_s / 1e6);
     }
 }
 

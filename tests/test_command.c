@@ -41,6 +41,20 @@ static void completion(void) {
         {"bake font --s", {"--size\n", "!--text"}},
         {"bundle --a", {"--all\n", "!--card"}},
         {"dance --", {"!--"}},
+        {"--h", {"--help\n", "!light"}},
+        {"light --te", {"--terminal\n", "--text\n", "!--json"}},
+        {"compare ''", {":file\n", "!ssd1306"}},
+        {"run ''", {":file\n"}},
+        {"run --hands ''", {":file\n", "!ssd1306"}},
+        {"window --program ''", {":file\n", "!ssd1306"}},
+        {"watch --from ''", {":file\n", "!ssd1306"}},
+        {"suspects --seen ''", {":file\n", "!ssd1306"}},
+        {"bake picture --fit=", {"--fit=fit\n", "--fit=fill\n", "!:file"}},
+        {"bake picture -d ''", {"none\nordered\ndiffusion\n", "!:file"}},
+        {"bake picture --card=st7789-", {"--card=st7789-240x240-spi\n", "!ssd1306"}},
+        {"bake steps --controller ''", {"ssd1306\n", "gc9a01\n", "!:file"}},
+        {"bundle --card a --font ''", {"!ssd1306"}},
+        {"light --nonsense ''", {"ssd1306-128x64-i2c\n"}}, /* as if it were not there */
     };
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         char line[200];

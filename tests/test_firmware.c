@@ -255,6 +255,21 @@ static bool minus_four(int x, int y) {
     return y < 4 && x < 22;
 }
 
+static bool kept(int x, int y) {
+    return (y < 4 ? 0x123456 : 0xA55A0F) >> (23 - x) & 1;
+}
+
+/* What the file gives to the EEPROM is there, and what the program writes. */
+static void the_eeprom_keeps(void) {
+    begin();
+    EXPECT_INT(shell(RUN "keeps.elf -c tft.card"), 0);
+    EXPECT_INT(wrong_pixels("keeps-glass.png", 24, 8, kept), 0);
+    /* 1006 bytes are more than that part has */
+    EXPECT_INT(shell(RUN "keeps.elf -c key.card --processor attiny85"), 2);
+    EXPECT_CONTAINS(output, "the firmware has 1006 bytes for the EEPROM, the attiny85 has 512");
+    shell_end();
+}
+
 static void knobs_are_read(void) {
     begin();
     EXPECT_INT(shell("echo '0.90 s turn 2' > knob.hands; " RUN
@@ -502,6 +517,29 @@ static void a_window_is_told(void) {
 
 /* ---- what goes wrong ---- */
 
+/* The same as JSON, and in a terminal; of a file without names there is no function to tell. */
+static void findings_as_json(void) {
+    begin();
+    EXPECT_INT(shell("avr-objcopy --strip-all " FIRMWARE
+                     "trouble_TOO_FAST.elf bare.elf && " JADELAMP
+                     " run bare.elf -p atmega328p -c lcd.card --json"),
+               1);
+    cJSON *json = cJSON_Parse(output);
+    if (EXPECT(json != NULL)) {
+        EXPECT_TEXT(at(json, "function")->valuestring, "");
+        EXPECT_TEXT(at(json, "deepest_in")->valuestring, "");
+        const cJSON *said = at(json, "processor_findings");
+        EXPECT(cJSON_GetArraySize(said) >= 1);
+        EXPECT_INT(at(cJSON_GetArrayItem(said, 0), "count")->valueint, 17);
+    }
+    cJSON_Delete(json);
+    EXPECT_INT(shell(RUN "by_usi.elf -c usi.card --mhz 8 --terminal braille"), 0);
+    EXPECT_CONTAINS(output, "\xE2\xA1\x8F"); /* the left upper corner of a frame */
+    EXPECT_INT(
+        shell(RUN "by_usi.elf -c usi.card --mhz 8 --terminal blocks --json | grep -c '\xE2'"), 1);
+    shell_end();
+}
+
 static void mistakes_are_told(void) {
     static const struct {
         const char *line;
@@ -541,6 +579,18 @@ static void bad_input_is_refused(void) {
         {RUN "by_usi.elf -c far.card", "dc = GPIO25: the attiny85 has no such pin; expected one of "
                                        "PB0 to PB5"},
         {RUN "by_usi.elf -c twice.card", "PB0 is both cs and dc"},
+        {RUN "by_usi.elf -c usi.card extra", "\"extra\" is one argument too many"},
+        {RUN "by_usi.elf -c usi.card --terminal x", "--terminal x: expected blocks or braille"},
+        {RUN "by_usi.elf -c usi.card --mhz 0.01", "--mhz 0.01: expected 0.03 to 40"},
+        {RUN "by_usi.elf -c usi.card --mhz 41", "--mhz 41: expected 0.03 to 40"},
+        {RUN "by_usi.elf -c usi.card --seconds -1", "--seconds -1: expected 1 to"},
+        {RUN "by_usi.elf -c usi.card --seconds 100000", "--seconds 100000: expected 1 to"},
+        {RUN "by_usi.elf -c usi.card --scale 1", "--scale 1: expected 2 to 32"},
+        {RUN "by_usi.elf -c usi.card --scale 33", "--scale 33: expected 2 to 32"},
+        {RUN "by_usi.elf -c usi.card --no-wires --at 5", "--film and --at need the capture"},
+        {RUN "by_usi.elf -c usi.card --no-wires --film", "--film and --at need the capture"},
+        {RUN "heart.elf -c heart.card --mhz 8 --window",
+         "modules on plain pins are not shown in one"},
         {RUN "by_usi.elf -c same.card", "PB3 is both dc and key_ok: a pin has one wire"},
         {RUN "open_drain.elf -c one.card", "PB3 is both key_ok and key_back: a pin has one wire"},
         {RUN "by_usi.elf -c usi.card -w te=PB1", "expected WIRE=PIN, such as cs=PB2; this card's "
@@ -629,6 +679,7 @@ const struct test_group test_groups[] = {
     {"firmware_of_others", firmware_of_others},
     {"the_panel_is_read", the_panel_is_read},
     {"fingers_are_felt", fingers_are_felt},
+    {"the_eeprom_keeps", the_eeprom_keeps},
     {"knobs_are_read", knobs_are_read},
     {"hands_in_a_window_are_felt", hands_in_a_window_are_felt},
     {"a_timer_dims_the_light", a_timer_dims_the_light},
@@ -637,6 +688,7 @@ const struct test_group test_groups[] = {
     {"times_are_the_parts", times_are_the_parts},
     {"the_capture_is_whole", the_capture_is_whole},
     {"a_window_is_told", a_window_is_told},
+    {"findings_as_json", findings_as_json},
     {"mistakes_are_told", mistakes_are_told},
     {"bad_input_is_refused", bad_input_is_refused},
     {"damaged_files_end", damaged_files_end},

@@ -196,8 +196,8 @@ static void typed_numbers(void) {
     EXPECT_CONTAINS(output, "a line has 480 pixels, the glass 800");
     EXPECT_INT(shell(JADELAMP " catalog rgb-glass"), 0);
     EXPECT_CONTAINS(output, "RAM      none: frames lie in the microcontroller's");
-    EXPECT_CONTAINS(output, "1056 x 525 clocks, 60.1 Hz, 46.1 MB/s (66.6 while pixels go out), "
-                            "750 KB\n");
+    EXPECT_CONTAINS(output, "1056 x 525 clocks, 60.1 Hz, 750 KB\n");
+    EXPECT_CONTAINS(output, "46.1 MB/s, 66.6 while pixels go out\n");
     EXPECT_INT(shell(JADELAMP " catalog"), 0);
     EXPECT_CONTAINS(output, "rgb-glass       scan-out glass     none      RGB\n");
     shell_end();

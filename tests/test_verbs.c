@@ -7,6 +7,7 @@
 
 #include <cjson/cJSON.h>
 
+#include "jadelamp/host/catalog.h"
 #include "shell.h"
 
 #define CARD "ssd1306-128x64-i2c"
@@ -162,6 +163,60 @@ static void out_of_range(void) {
     shell_end();
 }
 
+/* A page for each controller, in words and as JSON: none is wider than a terminal. */
+static void a_page_for_each_controller(void) {
+    size_t controllers;
+    const struct jl_catalog_entry *list = jl_catalog(&controllers);
+    shell_begin();
+    for (size_t i = 0; i < controllers; i++) {
+        char line[200];
+        snprintf(line, sizeof line, JADELAMP " catalog %s", list[i].name);
+        EXPECT_INT(shell(line), 0);
+        EXPECT(strncmp(output, list[i].name, strlen(list[i].name)) == 0);
+        EXPECT_CONTAINS(output, list[i].kind);
+        int width = 0, most = 0;
+        for (const char *at = output; *at; at++) {
+            width = *at == '\n' ? 0 : width + 1;
+            most = width > most ? width : most;
+        }
+        EXPECT(most <= 80);
+        snprintf(line, sizeof line, JADELAMP " catalog %s --json", list[i].name);
+        EXPECT_INT(shell(line), 0);
+        cJSON *json = cJSON_Parse(output);
+        const cJSON *first = cJSON_GetArrayItem(cJSON_GetObjectItem(json, "controllers"), 0);
+        if (EXPECT(first != NULL)) {
+            EXPECT_TEXT(cJSON_GetObjectItem(first, "name")->valuestring, list[i].name);
+        }
+        cJSON_Delete(json);
+    }
+    shell_end();
+}
+
+/* A terminal behind it, of which the size counts: `script` gives one. */
+static void in_a_terminal(void) {
+    static const struct {
+        const char *line, *has;
+    } rows[] = {
+        {"light " CARD " --terminal braille --no-wires", "\xE2\xA1\x8F"}, /* a frame's corner */
+        {"replay " CARD ".vcd -c " CARD " --terminal braille", "\xE2\xA1\x8F"},
+        {"replay " CARD ".vcd -c " CARD " --terminal blocks", "\xE2\x96\x88"},
+        {"watch --from told.tap -c " CARD " --terminal braille", "\x1B["}, /* it is drawn over */
+        {"explain " CARD ".vcd -c " CARD, "AE"},
+        {"explain " CARD ".vcd -c " CARD " --from 1 --to 2 --only command", "page address"},
+    };
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP " light " CARD " >told; printf '\\300' >told.tap"), 0);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[400];
+        snprintf(line, sizeof line,
+                 "script -qec 'stty cols 140 rows 50; " JADELAMP " %s' typescript </dev/null",
+                 rows[i].line);
+        shell(line); /* the status is that of the glass */
+        EXPECT_CONTAINS(output, rows[i].has);
+    }
+    shell_end();
+}
+
 /* Names of files are bytes; JSON is UTF-8 (RFC 8259). What is none becomes U+FFFD, byte by byte. */
 static void json_is_utf_8(void) {
 #define NO "\xEF\xBF\xBD"
@@ -278,6 +333,8 @@ static void json_of_each_verb(void) {
 const struct test_group test_groups[] = {
     {"each_verb", each_verb},
     {"out_of_range", out_of_range},
+    {"a_page_for_each_controller", a_page_for_each_controller},
+    {"in_a_terminal", in_a_terminal},
     {"json_is_utf_8", json_is_utf_8},
     {"json_of_each_verb", json_of_each_verb},
     {NULL, NULL},

@@ -25,7 +25,9 @@ static bool load(const char *path, struct firmware *firmware, const GElf_Phdr *s
     }
     if (at >= EEPROM_FROM && at - EEPROM_FROM <= FIRMWARE_MOST_EEPROM &&
         size <= FIRMWARE_MOST_EEPROM - (at - EEPROM_FROM)) {
+        uint32_t end = (uint32_t)(at - EEPROM_FROM + size);
         memcpy(firmware->eeprom + (at - EEPROM_FROM), bytes, size);
+        firmware->eeprom_bytes = end > firmware->eeprom_bytes ? end : firmware->eeprom_bytes;
         return true;
     }
     return at >= EEPROM_END /* fuses, lock bits, signatures: nothing runs there */ ||

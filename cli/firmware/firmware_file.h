@@ -18,6 +18,7 @@ struct firmware {
     uint8_t flash[FIRMWARE_MOST_FLASH];
     uint8_t eeprom[FIRMWARE_MOST_EEPROM];
     uint32_t flash_bytes;  /* up to the last one that the file gives */
+    uint32_t eeprom_bytes; /* the same; ELF only */
     uint32_t data_bytes;   /* of RAM that it takes: .data and .bss; ELF only */
     char part_name[40];    /* that the file names; or empty */
     struct firmware_name { /* of functions, by address; ELF only */

@@ -1,6 +1,7 @@
 /* The loop: an instruction, then what pins and peripherals did meanwhile. */
 #include "firmware_run.h"
 
+#include <simavr/avr_eeprom.h>
 #include <simavr/avr_uart.h>
 #include <simavr/sim_core.h>
 #include <stdarg.h>
@@ -85,6 +86,11 @@ static bool load(struct machine *machine, const struct firmware_request *request
                            (unsigned)firmware->flash_bytes, part->name,
                            (unsigned)part->flash_bytes);
     }
+    if (firmware->eeprom_bytes > part->eeprom_bytes) {
+        return jl_complain(complaint, "the firmware has %u bytes for the EEPROM, the %s has %u",
+                           (unsigned)firmware->eeprom_bytes, part->name,
+                           (unsigned)part->eeprom_bytes);
+    }
     machine->avr = avr_make_mcu_by_name(part->name);
     if (!machine->avr) {
         return jl_complain(complaint, "the simulator does not know the %s", part->name);
@@ -99,6 +105,9 @@ static bool load(struct machine *machine, const struct firmware_request *request
     avr->log = LOG_NONE;
     avr_loadcode(avr, (uint8_t *)(uintptr_t)firmware->flash, firmware->flash_bytes, 0);
     avr->codeend = firmware->flash_bytes;
+    avr_eeprom_desc_t eeprom = {.ee = (uint8_t *)(uintptr_t)firmware->eeprom,
+                                .size = part->eeprom_bytes};
+    avr_ioctl(avr, AVR_IOCTL_EEPROM_SET, &eeprom);
     uint32_t flags = 0; /* no echo of what it writes on its serial line */
     avr_ioctl(avr, AVR_IOCTL_UART_SET_FLAGS('0'), &flags);
     return true;

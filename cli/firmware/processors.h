@@ -31,7 +31,7 @@ struct pwm_pin {
 struct part {
     const char *name;
     const char *other_name; /* the same for a program; or NULL */
-    uint32_t flash_bytes;
+    uint32_t flash_bytes, eeprom_bytes;
     uint16_t ram_from, ram_until; /* data space; until is not included */
     struct port_place ports[12];
     /* Registers in data space, and interrupt vectors; 0: there is no such part. */
