@@ -451,6 +451,59 @@ static void a_tap_is_shown(void) {
     desk_end();
 }
 
+/* Fingers and keys on a sheet: its buttons, its slider, its pages. */
+static void sheets_are_worked(void) {
+    static const struct {
+        const char *deed, *shot;
+        int x, y;      /* where the glass is looked at */
+        bool is_white; /* a sign at the left tells the page; one at the right how far the slider is
+                        */
+    } rows[] = {
+        {NULL, "touch-1.png", 10, 10, true},
+        {"60 220 click 1", "touch-2.png", 10, 10, false}, /* the button leads to the other page */
+        {"key Return", "touch-3.png", 10, 10, true},      /* and the key back */
+        {NULL, "touch-4.png", 225, 300, false},
+        {"215 116 mousedown 1", "touch-5.png", 225, 300, true}, /* the slider's end */
+        {"30 116", "touch-6.png", 225, 300, false},             /* slid back to its begin */
+        {"30 116 mouseup 1", "touch-7.png", 225, 300, false},
+    };
+    int left, top, width, height;
+    desk_begin();
+    EXPECT_INT(shell("sed 's/^reset = wired/&\\nkey_ok = PB0/' " CARDS
+                     "/ili9341-240x320-touch.card >touch.card; printf 'screen s\nglass 240 x 320\n"
+                     "value a = number 0 to 100 sample 10\npage one\npage two\npage one\n"
+                     "rect 0 0 20 x 20 fill white\n"
+                     "button over in 20 200 80 x 40 label \"Over\" goes two\n"
+                     "slider a in 20 100 200 x 32 scale 0 to 100\n"
+                     "rect 220 290 20 x 30 fill white when a >= 90\n"
+                     "rect 220 290 20 x 30 fill navy when a < 90\n"
+                     "page two\nrect 0 0 20 x 20 fill navy\nkey ok goes one\n' >s.screen"),
+               0);
+    desk_window("touch.card --screen s.screen --zoom 2 --plain");
+    desk_do("mousemove 2 2");
+    shell("sleep 0.6");
+    desk_find_glass(&left, &top, &width, &height);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[100];
+        int x, y, used = 0;
+        if (rows[i].deed && sscanf(rows[i].deed, "%d %d%n", &x, &y, &used) == 2) {
+            snprintf(line, sizeof line, "mousemove %d %d sleep 0.1 %s", left + 2 * x + 1,
+                     top + 2 * y + 1, rows[i].deed + used);
+            desk_do(line);
+        } else if (rows[i].deed) {
+            desk_do(rows[i].deed);
+        }
+        shell("sleep 0.5");
+        struct jl_picture shot = desk_shot(rows[i].shot);
+        test_row("%s, %s", rows[i].shot, rows[i].deed ? rows[i].deed : "");
+        EXPECT_INT(jl_picture_at(&shot, rows[i].x, rows[i].y)[0] > 200, rows[i].is_white);
+        jl_picture_free(&shot);
+    }
+    desk_do("key q");
+    EXPECT_INT(desk_wait(), 0);
+    desk_end();
+}
+
 static void refused(void) {
     static const struct {
         const char *words, *says;
@@ -509,6 +562,7 @@ const struct test_group test_groups[] = {
     {"several_cards", several_cards},
     {"a_tap_is_shown", a_tap_is_shown},
     {"sheets_are_shown_as_they_are_saved", sheets_are_shown_as_they_are_saved},
+    {"sheets_are_worked", sheets_are_worked},
     {"refused", refused},
     {"in_a_program_of_ones_own", in_a_program_of_ones_own},
     {NULL, NULL},
