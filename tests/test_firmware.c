@@ -32,6 +32,8 @@ static const struct {
      "[panel]\ncontroller = hd44780\n[glass]\nsize = 16 x 2 cells\nrom = a02\n"
      "color = lcd-green\n[bus]\nkind = parallel-4\n[pins]\nrs = PA0\nrw = PA1\ne = PA2\n"
      "d4 = PA4\nd5 = PA5\nd6 = PA6\nd7 = PA7\n"},
+    {"memory.card", "[panel]\ncontroller = ls013b7dh03\n[glass]\nsize = 128 x 128 pixels\n[bus]\n"
+                    "kind = memory-lcd\nclock = 1 MHz\n[pins]\ncs = PD4\n"},
     {"usi.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
                  "[bus]\nkind = spi\nclock = 8 MHz\n[pins]\ncs = PB0\ndc = PB3\nreset = PB4\n"},
     {"tft.card", "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
@@ -133,6 +135,7 @@ static void firmware_of_others(void) {
         {RUN "by_usi.elf -c usi.card --mhz 8", "by_usi-glass.png", 128, 32, frame},
         {RUN "usi_two_wires.elf -c key.card --mhz 8 --seconds 1", "usi_two_wires-glass.png", 128,
          32, checked},
+        {RUN "memory_lcd.elf -c memory.card", "memory_lcd-glass.png", 128, 128, diagonals},
         {RUN "by_interrupts.hex -p ATmega328 -c ssd1306-128x64-i2c --seconds 1",
          "by_interrupts-glass.png", 128, 64, squares},
     };
