@@ -66,6 +66,8 @@ static const struct {
     {"same.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
                   "[bus]\nkind = spi\nclock = 8 MHz\n[pins]\ncs = PB0\ndc = PB3\nreset = PB4\n"
                   "key_ok = PB3\n"},
+    {"wrong.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\n[bus]\n"
+                   "kind = i2c\naddress = 0x3C\nclock = 400 kHz\n[pins]\nkey_ok = PB7\n"},
     {"one.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
                  "[bus]\nkind = i2c\naddress = 0x3C\nclock = 400 kHz\n[pins]\nkey_ok = PB3\n"
                  "key_back = PB3\n"},
@@ -135,6 +137,11 @@ static void firmware_of_others(void) {
         {RUN "by_usi.elf -c usi.card --mhz 8", "by_usi-glass.png", 128, 32, frame},
         {RUN "usi_two_wires.elf -c key.card --mhz 8 --seconds 1", "usi_two_wires-glass.png", 128,
          32, checked},
+        /* records of where it starts, a segment of 0, and small letters */
+        {"(printf ':0400000300000000F9\n:0400000500000000F7\n:020000020000FC\n\n'; cat " FIRMWARE
+         "by_usi.hex) | tr A-F a-f >small.hex; " JADELAMP " run small.hex -p attiny85 -c usi.card "
+         "--mhz 8",
+         "small-glass.png", 128, 32, frame},
         {RUN "memory_lcd.elf -c memory.card", "memory_lcd-glass.png", 128, 128, diagonals},
         {RUN "by_interrupts.hex -p ATmega328 -c ssd1306-128x64-i2c --seconds 1",
          "by_interrupts-glass.png", 128, 64, squares},
@@ -582,6 +589,15 @@ static void bad_input_is_refused(void) {
         {RUN "by_usi.elf -c far.card", "dc = GPIO25: the attiny85 has no such pin; expected one of "
                                        "PB0 to PB5"},
         {RUN "by_usi.elf -c twice.card", "PB0 is both cs and dc"},
+        {RUN "by_usi.elf -c usi.card -w dc", "--wire dc: expected WIRE=PIN, such as cs=PB2"},
+        {RUN "by_usi.elf -c usi.card -w =PB1", "--wire =PB1: expected WIRE=PIN"},
+        {RUN "by_usi.elf -c usi.card -w scl=PB1", "--wire scl=PB1: expected WIRE=PIN"},
+        {RUN "by_usi.elf -c usi.card -w dc=PB9", "dc = PB9: the attiny85 has no such pin"},
+        {RUN "by_usi.elf -c usi.card -w dc=PA1", "dc = PA1: the attiny85 has no such pin"},
+        {RUN "by_usi.elf -c usi.card -w dc=B1", "dc = B1: the attiny85 has no such pin"},
+        {RUN "by_usi.elf -c usi.card -w dc=PB11", "dc = PB11: the attiny85 has no such pin"},
+        {RUN "by_usi.elf -c usi.card -w dc=P", "dc = P: the attiny85 has no such pin"},
+        {RUN "open_drain.elf -c wrong.card", "key_ok = PB7: the attiny85 has no such pin"},
         {RUN "by_usi.elf -c usi.card extra", "\"extra\" is one argument too many"},
         {RUN "by_usi.elf -c usi.card --terminal x", "--terminal x: expected blocks or braille"},
         {RUN "by_usi.elf -c usi.card --mhz 0.01", "--mhz 0.01: expected 0.03 to 40"},
@@ -644,16 +660,82 @@ static void bad_input_is_refused(void) {
 }
 
 /* A damaged file is refused, or runs to an end: nothing else. */
-static void damaged_files_end(void) {
-    static unsigned char bytes[65536];
-    unsigned random = 20261128;
-    begin();
+static unsigned char bytes[65536]; /* of an ELF file */
+static size_t read_elf(void) {
     FILE *in = fopen(FIRMWARE "by_usi.elf", "rb");
     size_t count = in ? fread(bytes, 1, sizeof bytes, in) : 0;
     EXPECT(in != NULL && count > 1000);
     if (in) {
         fclose(in);
     }
+    return count;
+}
+
+static void write_elf(size_t count) {
+    FILE *out = fopen(shell_path("damaged.elf"), "wb");
+    EXPECT(out && fwrite(bytes, 1, count, out) == count);
+    fclose(out);
+}
+
+/* Fields of an ELF file (its specification, figures 1-3, 1-8 and 2-1), one at a time. */
+static void elf_files_that_are_wrong(void) {
+    enum { MACHINE = 18, SECTIONS = 32, SEGMENTS = 44, FLASH = 52, DATA = FLASH + 32 };
+    enum { TYPE = 0, OFFSET = 4, ADDRESS = 8, LOADED = 12, IN_FILE = 16, IN_MEMORY = 20 };
+    static const struct {
+        int at, size;
+        unsigned long value;
+        int status;
+        const char *says;
+    } rows[] = {
+        {MACHINE, 2, 62, 2, "is for machine 62 of ELF's list; expected AVR, 83"},
+        {SEGMENTS, 2, 0, 2, "holds no program: an object that was not linked?"},
+        {FLASH + TYPE, 4, 0, 0, NULL}, /* then what .data begins with is all there is */
+        {FLASH + OFFSET, 4, 0xFFFFFFF0, 2, "is cut off: segment 0 ends behind the file"},
+        {FLASH + IN_FILE, 4, 0x7FFFFFFF, 2, "is cut off: segment 0 ends behind the file"},
+        {FLASH + LOADED, 4, 0x50000, 2, "a segment of 234 bytes at 50000: no AVR has flash there"},
+        {FLASH + LOADED, 4, 0x3FFFF, 2, "no AVR has flash there"},
+        {FLASH + LOADED, 4, 0x812000, 2, "no AVR has flash there"},
+        {FLASH + LOADED, 4, 0x820000, 0, NULL}, /* fuses */
+        {FLASH + LOADED, 4, 0x8000, 2, "the firmware has 33002 bytes, the attiny85 8192 of flash"},
+        {DATA + LOADED, 4, 0x810000, 0, NULL}, /* the EEPROM */
+        {DATA + LOADED, 4, 0x810FFF, 2, "no AVR has flash there"},
+        {DATA + IN_MEMORY, 4, 0x900000, 0, NULL}, /* more than there can be */
+        {DATA + ADDRESS, 4, 0x100, 0, NULL},
+        {SECTIONS, 4, 0xFFFFFF00, 0, NULL}, /* no names: it runs as well */
+    };
+    static const size_t lengths[] = {5, 20, 51, 52, 60, 115};
+    char line[300];
+    begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        size_t count = read_elf();
+        for (int k = 0; k < rows[i].size; k++) {
+            bytes[rows[i].at + k] = (unsigned char)(rows[i].value >> 8 * k);
+        }
+        write_elf(count);
+        snprintf(line, sizeof line,
+                 JADELAMP "-firmware damaged.elf -p attiny85 --mhz 8 --seconds 1 "
+                          "--no-wires -c usi.card");
+        int status = shell(line);
+        test_row("field %d = %lX", rows[i].at, rows[i].value);
+        EXPECT(rows[i].status == 2 ? status == 2 : status <= 1); /* what runs may be anything */
+        if (rows[i].status == 2) {
+            EXPECT_CONTAINS(output, rows[i].says);
+        }
+    }
+    for (size_t i = 0; i < sizeof lengths / sizeof lengths[0]; i++) {
+        read_elf();
+        write_elf(lengths[i]);
+        EXPECT_INT(shell(JADELAMP "-firmware damaged.elf -p attiny85 -c usi.card"), 2);
+        test_row("%zu bytes", lengths[i]);
+        EXPECT_CONTAINS(output, "damaged.elf: ");
+    }
+    shell_end();
+}
+
+static void damaged_files_end(void) {
+    unsigned random = 20261128;
+    begin();
+    size_t count = read_elf();
     for (int i = 0; i < 40; i++) {
         unsigned char kept[4];
         size_t places[4];
@@ -664,9 +746,7 @@ static void damaged_files_end(void) {
             kept[k] = bytes[places[k]];
             bytes[places[k]] ^= (unsigned char)(1u << (random >> 4 & 7));
         }
-        FILE *out = fopen(shell_path("damaged.elf"), "wb");
-        EXPECT(out && fwrite(bytes, 1, count, out) == count);
-        fclose(out);
+        write_elf(count);
         int status = shell(JADELAMP "-firmware damaged.elf -p attiny85 --mhz 1 --seconds 1 "
                                     "--no-wires -c usi.card");
         test_row("damage %d", i);
@@ -694,6 +774,7 @@ const struct test_group test_groups[] = {
     {"findings_as_json", findings_as_json},
     {"mistakes_are_told", mistakes_are_told},
     {"bad_input_is_refused", bad_input_is_refused},
+    {"elf_files_that_are_wrong", elf_files_that_are_wrong},
     {"damaged_files_end", damaged_files_end},
     {NULL, NULL},
 };

@@ -301,6 +301,7 @@ static void json_of_each_verb(void) {
         {"light " CARD " --glass sh1106-128x64-i2c --no-wires", 1, "why_dark"},
         {"replay in/" CARD ".vcd -c " CARD, 0, "lit"},
         {"replay in/dark.vcd -c " CARD, 1, "why_dark"},
+        {"watch --from in/told.tap -c " CARD, 1, "why_dark"},
         {"explain in/" CARD ".vcd -c " CARD, 0, "lines"},
         {"explain in/dark.vcd -c " CARD, 1, "lines"},
         {"budget in/" CARD ".vcd -c " CARD, 0, "bytes"},
@@ -324,6 +325,7 @@ static void json_of_each_verb(void) {
             "(echo '= 2605'; for i in 1 2 3 4 5 6 7 8; do echo '#.#.#'; done) >star.txt; " JADELAMP
             " light " CARD " --into in >told; mkdir out; " JADELAMP
             " light sh1106-128x64-i2c --into other >told; mv other/*.vcd in/dark.vcd; "
+            "printf '\\300' >in/told.tap; "
             "mv other/*-glass.png in/dark-glass.png"),
         0);
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
