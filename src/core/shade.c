@@ -70,22 +70,32 @@ void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn s
         return;
     }
     struct jl_rect visible = jl_rect_intersect(area, target->clip);
-    if (visible.w > 0 && target->ops->shade) {
+    if (visible.w <= 0) {
+        return; /* also a frame that failed to open, and has no operations */
+    }
+    if (target->ops->shade) {
         target->ops->shade(target, visible, shade, context);
         return;
     }
     struct jl_damage *damage = jl_paint_swap_damage(target, NULL);
+    /* Found once: rows are short, and a call for nothing is a good part of one. */
+    bool settled = target->ops->shades & JL_SHADES_MIXED;
+    void (*put)(struct jl_target *, int16_t, int16_t, int16_t, const jl_color *) =
+        target->ops->put ? target->ops->put : jl_ops_put;
     for (int y = visible.y; y < visible.y + visible.h; y++) {
         for (int done = 0; done < visible.w; done += JL_CHUNK) {
             jl_color row[JL_CHUNK];
             int count = visible.w - done < JL_CHUNK ? visible.w - done : JL_CHUNK;
             shade(context, visible.x + done, y, count, row);
-            jl_shade_settle(target, (int16_t)(visible.x + done), (int16_t)y, (int16_t)count, row);
-            jl_ops_put(target, (int16_t)(visible.x + done), (int16_t)y, (int16_t)count, row);
+            if (!settled) {
+                jl_shade_settle(target, (int16_t)(visible.x + done), (int16_t)y, (int16_t)count,
+                                row);
+            }
+            put(target, (int16_t)(visible.x + done), (int16_t)y, (int16_t)count, row);
         }
     }
     jl_paint_swap_damage(target, damage);
-    if (damage && visible.w > 0) {
+    if (damage) {
         damage->add(damage, visible, target->patience_px);
     }
 }
