@@ -205,10 +205,10 @@ static void slips_in_screen_sheets(void) {
 static void slips_in_wake_up_sequences(void) {
     static const char *const texts[] = {
         "C 11\nwait 120\nC 3A 55\nC 36 00\nC 29\n",
-        "static const uint8_t init[] = {\n  0x11, 0x80, 120,\n  0x3A, 1, 0x55,\n  0x36, 1, 0x00,\n"
-        "  0x29, 0,\n  0x00 };\n",
+        ("static const uint8_t init[] = {\n  0x11, 0x80, 120,\n  0x3A, 1, 0x55,\n  0x36, 1, 0x00,\n"
+         "  0x29, 0,\n  0x00 };\n"),
         "{0x3A, {0x55}, 1, 0},\n{0x36, {0x00}, 1, 0},\n{0x11, {0}, 0, 120},\n",
-        "writeCommand(0x11);\ndelay(120);\nwriteCommand(0x3A);\nwriteData(0x55);\n",
+        "write_command(0x11);\ndelay(120);\nwrite_command(0x3A);\nwrite_data(0x55);\n",
     };
     begin();
     for (size_t i = 0; i < sizeof texts / sizeof texts[0]; i++) {
