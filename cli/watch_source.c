@@ -1,4 +1,4 @@
-/* Files, serial lines and sockets, opened for reading. */
+/* Files, serial lines and sockets, opened for reading; lines and sockets for an answer, too. */
 #include "watch_source.h"
 
 #include <errno.h>
@@ -74,9 +74,13 @@ static speed_t speed_of(int baud) {
 static int open_file(const char *verb, const char *text, int baud) {
     struct termios line;
     struct stat about;
-    bool both_ways = stat(text, &about) == 0 && S_ISCHR(about.st_mode); /* a serial line */
-    int file = strcmp(text, "-") == 0 ? dup(STDIN_FILENO)
-                                      : open(text, (both_ways ? O_RDWR : O_RDONLY) | O_NOCTTY);
+    int file = strcmp(text, "-") == 0 ? dup(STDIN_FILENO) : -1;
+    if (file < 0 && stat(text, &about) == 0 && S_ISCHR(about.st_mode)) { /* a serial line */
+        file = open(text, O_RDWR | O_NOCTTY);
+    }
+    if (file < 0) {
+        file = open(text, O_RDONLY | O_NOCTTY);
+    }
     if (file < 0) {
         return failed(verb, text, file);
     }

@@ -1,8 +1,12 @@
 /* What hands do in a window is told to who sends its tap: a peer on a socket. */
+#define _DEFAULT_SOURCE
+#define _XOPEN_SOURCE 600 /* posix_openpt() */
 #include "harness.h"
 
+#include <fcntl.h>
 #include <poll.h>
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 #include <sys/socket.h>
 #include <sys/un.h>
@@ -92,6 +96,31 @@ static void hands_are_told(void) {
     desk_end();
 }
 
+/* The way to a microcontroller on a desk. */
+static void over_a_serial_line(void) {
+    char line[300];
+    desk_begin();
+    int far = posix_openpt(O_RDWR | O_NOCTTY);
+    EXPECT(far >= 0 && grantpt(far) == 0 && unlockpt(far) == 0);
+    int near = open(ptsname(far), O_RDWR | O_NOCTTY); /* so that the line stays */
+    EXPECT_INT(shell("sed 's/^reset = wired/&\\nkey_ok = PB0/' " CARDS
+                     "/ili9341-240x320-touch.card >worked.card"),
+               0);
+    snprintf(line, sizeof line, "worked.card --from %s --tell-hands --zoom 1 --plain",
+             ptsname(far));
+    desk_window(line);
+    told(far, "hands 0 0 -1 -1 -1 -1");
+    desk_do("keydown Return");
+    told(far, "hands 1 0 -1 -1 -1 -1");
+    desk_do("keyup Return");
+    told(far, "hands 0 0 -1 -1 -1 -1");
+    desk_do("key q");
+    EXPECT_INT(desk_wait(), 1); /* dark */
+    close(near);
+    close(far);
+    desk_end();
+}
+
 static void it_needs_somebody(void) {
     shell_begin();
     EXPECT_INT(shell(JADELAMP " window ssd1306-128x64-i2c --tell-hands"), 2);
@@ -101,6 +130,7 @@ static void it_needs_somebody(void) {
 
 const struct test_group test_groups[] = {
     {"hands_are_told", hands_are_told},
+    {"over_a_serial_line", over_a_serial_line},
     {"it_needs_somebody", it_needs_somebody},
     {NULL, NULL},
 };
