@@ -36,7 +36,7 @@ static void react(void) {
 #if WAY == WAY_CRASHES
     abort();
 #elif WAY == WAY_HANGS
-    for (volatile int i = 0;; i++) {
+    for (volatile unsigned i = 0;; i++) { /* with a sign it would end by overflow */
     }
 #elif WAY == WAY_EXITS
     exit(3);
