@@ -207,7 +207,7 @@ static void an_ili9225_is_told(void) {
 }
 
 /* Fingers that no hand has. */
-static void fingers_and_pictures_that_are_none(void) {
+static void fingers_that_are_none(void) {
     const struct jl_glass glass = {.width = 240, .height = 320};
     struct jl_board *board = jl_board_create(1);
     struct jl_device *device = jl_board_add_device(board, &jl_emulated_xpt2046, "x", &glass);
@@ -226,6 +226,6 @@ const struct test_group test_groups[] = {
     {"those_that_do_not_fit", those_that_do_not_fit},
     {"any_of_them_with_any_bytes", any_of_them_with_any_bytes},
     {"an_ili9225_is_told", an_ili9225_is_told},
-    {"fingers_and_pictures_that_are_none", fingers_and_pictures_that_are_none},
+    {"fingers_that_are_none", fingers_that_are_none},
     {NULL, NULL},
 };

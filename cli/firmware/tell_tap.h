@@ -30,8 +30,8 @@ struct tell_tap {
     struct tap_hands hands;
 };
 
-/* Starts a window on a card, to which the tap is told. Its hands are those of a script unless it is
- * asked for what it hears from its own. False: reported. */
+/* Starts a window on a card, to which the tap is told. hands: the window tells what its mouse and
+ * keys do; not so when a script holds the pins. False: reported. */
 bool tell_tap_window(struct tell_tap *tell, const char *card, bool hands);
 
 void tell_tap_event(struct tell_tap *tell, const struct jl_bus_event *event);
