@@ -8,7 +8,7 @@ MAKEFLAGS += --no-print-directory
 
 help:
 	@echo "make demo        build and run the harbour of Heron Quay; pictures go to out/heron-quay"
-	@echo "make test        build and run all tests"
+	@echo "make test        build and run all tests; JADELAMP_THOROUGH=4 with more of the random cases, 1 with all"
 	@echo "make bench       wire time, flash and RAM"
 	@echo "make firmware    cross-build for Cortex-M0+ and print what it costs"
 	@echo "make cost        flash, RAM and deepest stack of examples on four cores"
@@ -29,7 +29,7 @@ demo: all
 test:
 	@scripts/setup build avr
 	@$(MAKE) all
-	cd $(BUILD) && ctest --output-on-failure -j $$(($(JOBS) + 1))
+	cd $(BUILD) && ctest --output-on-failure -j $$(($(JOBS) + 3)) $(if $(JADELAMP_THOROUGH),-C thorough)
 
 bench:
 	@scripts/setup build bench firmware core

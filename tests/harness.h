@@ -55,10 +55,14 @@ bool test_stored_picture(const struct jl_picture *seen, const char *name, const 
     test_picture((seen), (expected), (name), __FILE__, __LINE__)
 #define EXPECT_STORED_PICTURE(seen, name) test_stored_picture((seen), (name), __FILE__, __LINE__)
 
-/* How many of `all` random cases are tried: a quarter, and an eighth under AddressSanitizer, where
- * each takes several times as long; all of them where the environment has JADELAMP_THOROUGH, as at
- * night in CI. */
+/*
+ * How much is tried of what takes long. The environment's JADELAMP_THOROUGH says one of how many
+ * cases: 1 at night in CI, 4 by day, 8 under AddressSanitizer; 16 where it is not set.
+ * test_cases() is that share of `all` random cases, test_turn() whether case `index` of a long
+ * table is tried: each up to 8, every fourth beyond.
+ */
 int test_cases(int all);
+bool test_turn(long index);
 
 /* A seeded sequence of numbers (xorshift32), the same in every run. */
 struct test_random {

@@ -168,7 +168,7 @@ static void any_of_them_with_any_bytes(void) {
         }
         jl_board_destroy(board);
     }
-    EXPECT(taken > 100);
+    EXPECT(taken > 40);
 }
 
 /* Registers and the window of an ili9225 that are not as they should be. */

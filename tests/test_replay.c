@@ -53,6 +53,9 @@ static void play_cards(int part) {
     cJSON_Delete(json);
     EXPECT(count > (all ? 50 : 25));
     for (int i = part; i < count; i += 4) {
+        if (!test_turn(i / 4)) {
+            continue;
+        }
         char line[400];
         const char *name = names[i];
         test_row("%s", name);

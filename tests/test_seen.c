@@ -114,7 +114,9 @@ static void finds_the_mistake(void) {
     for (size_t i = 0; i < sizeof cards / sizeof cards[0]; i++) {
         draw(cards[i]);
         for (int k = -1; k < suspects.count; k++) {
-            for (int again = 0; again < test_cases(12) && (k < 0 || !suspects.dark[k]); again++) {
+            for (int again = 0;
+                 again < test_cases(test_turn(k + 1) ? 12 : 0) && (k < 0 || !suspects.dark[k]);
+                 again++) {
                 struct jl_picture photo;
                 struct jl_seen seen;
                 struct jl_complaint complaint = {""};
@@ -142,7 +144,7 @@ static void finds_the_mistake(void) {
            "which wrong %d\n",
            photos, 100.0 * first / photos, 100.0 * among_three / photos, 100.0 * sure / photos,
            sure_and_wrong);
-    EXPECT(photos >= 100); /* 500 and more where all are tried */
+    EXPECT(photos >= 15); /* 500 and more where all are tried */
     EXPECT(among_three * 100 >= photos * 95);
     EXPECT_INT(sure_and_wrong, 0);
 }

@@ -155,6 +155,7 @@ static void from_c_to_a_card_and_back(void) {
 
 struct baking {
     int cards, skipped;
+    long seen;
     FILE *main;
 };
 
@@ -169,6 +170,9 @@ static void bake_one(void *context, const char *name, const char *path) {
         baking->skipped++;
         return;
     }
+    if (!test_turn(baking->seen++)) {
+        return;
+    }
     snprintf(c_name, sizeof c_name, "panel_%d", baking->cards);
     EXPECT(jl_card_bake(&card, shell_path("all"), c_name, "a test", &complaint));
     fprintf(baking->main,
@@ -180,6 +184,7 @@ static void bake_one(void *context, const char *name, const char *path) {
 
 struct comparing {
     int card;
+    long seen;
     void *object;
 };
 
@@ -210,7 +215,7 @@ static void compare_one(void *context, const char *name, const char *path) {
     char symbol[32];
     EXPECT(jl_card_read(path, &card, &complaint));
     test_row("%s", name);
-    if (card.controller->scanned) {
+    if (card.controller->scanned || !test_turn(comparing->seen++)) {
         return;
     }
     snprintf(symbol, sizeof symbol, "get_%d", comparing->card++);
@@ -243,7 +248,7 @@ static void compare_one(void *context, const char *name, const char *path) {
 
 static void every_card_as_c(void) {
     char line[1500];
-    struct baking baking = {0, 0, NULL};
+    struct baking baking = {0};
     shell_begin();
     EXPECT_INT(shell("mkdir all"), 0);
     baking.main = fopen(shell_path("all/main.c"), "w");
@@ -252,7 +257,7 @@ static void every_card_as_c(void) {
     }
     EXPECT(jl_share_cards("cards", bake_one, &baking));
     fclose(baking.main);
-    EXPECT(baking.cards > 50 && baking.skipped > 3);
+    EXPECT(baking.seen > 50 && baking.cards > 12 && baking.skipped > 3);
     snprintf(line, sizeof line,
              "cd all && " CC
              " -std=c11 -fPIC -Wall -Wextra -Wpedantic -Wconversion -Werror %s -I%s "
@@ -261,7 +266,7 @@ static void every_card_as_c(void) {
     if (EXPECT_INT(shell(line), 0)) {
         char path[300];
         snprintf(path, sizeof path, "./%s", shell_path("all/all.so"));
-        struct comparing comparing = {0, dlopen(path, RTLD_NOW | RTLD_LOCAL)};
+        struct comparing comparing = {0, 0, dlopen(path, RTLD_NOW | RTLD_LOCAL)};
         if (EXPECT(comparing.object != NULL)) {
             EXPECT(jl_share_cards("cards", compare_one, &comparing));
             EXPECT_INT(comparing.card, baking.cards);

@@ -122,11 +122,11 @@ static void change_word(reader read, const char *name, const char *text, size_t 
     }
 }
 
-/* One word of so many; all at night. */
+/* One word of so many, or of four times as many; all at night. */
 static void slip(reader read, const char *name, const char *text, int one_of) {
     struct jl_complaint complaint = {""};
     int word = 0;
-    int skip = one_of > 1 && test_cases(100) < 100 ? one_of : 1;
+    int skip = one_of > 1 && test_cases(100) < 100 ? one_of * (test_turn(1) ? 1 : 4) : 1;
     test_row("%s", name);
     if (!EXPECT(read(name, text, &complaint))) {
         printf("    %s\n", complaint.text);
@@ -199,7 +199,7 @@ static void slips_in_screen_sheets(void) {
     if (read_file(DEMO "/screens/quay-gauge.screen", text)) {
         slip(read_screen, DEMO "/screens/quay-gauge.screen", text, 3);
     }
-    EXPECT(refused > 300 && taken > 30);
+    EXPECT(refused > 100 && taken > 8);
 }
 
 static void slips_in_wake_up_sequences(void) {

@@ -272,7 +272,7 @@ static void areas(void) {
             }
         }
         test_row("%s", names[kind]);
-        EXPECT(edges > 250);
+        EXPECT(edges > 60);
         EXPECT(worst <= 1.0 / 16);
         printf("  %-10s largest error %.4f, on average %.4f\n", names[kind], worst, sum / edges);
     }

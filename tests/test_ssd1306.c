@@ -563,7 +563,7 @@ static void clock_limits(void) {
 
 /* Any bytes at all: nothing crashes, and the glass can always be read. */
 static void any_bytes_are_survived(void) {
-    for (uint32_t seed = 1; seed <= 60; seed++) {
+    for (uint32_t seed = 1; seed <= (uint32_t)test_cases(240); seed++) {
         struct test_random random = {seed};
         struct raw raw = raw_open(&usual_glass);
         for (int i = 0; i < 200; i++) {
