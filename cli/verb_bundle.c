@@ -96,7 +96,7 @@ static int make(const char *verb, struct wishes *wishes, const char *directory, 
 int verb_bundle(int argc, const char **argv) {
     char *directory = NULL;
     char made[MADE_BYTES];
-    int all = 0, as_json = 0, left = 0;
+    int all = 0, lone = 0, as_json = 0, left = 0;
     struct jl_complaint complaint = {""};
     const struct poptOption options[] = {
         {"card", CARD, POPT_ARG_STRING, NULL, CARD,
@@ -106,6 +106,8 @@ int verb_bundle(int argc, const char **argv) {
         {"with", NAME, POPT_ARG_STRING, NULL, NAME,
          "any other constant of the library, such as jl_start_line_motion", "NAME"},
         {"all", 0, POPT_ARG_NONE, &all, 0, "everything", NULL},
+        {"lone", 0, POPT_ARG_NONE, &lone, 0,
+         "the panel is the only one: smaller, since all of its card is a constant", NULL},
         {"into", 'o', POPT_ARG_STRING, &directory, 0, "folder for the files, else this one", "DIR"},
         {"json", 0, POPT_ARG_NONE, &as_json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
@@ -135,6 +137,7 @@ int verb_bundle(int argc, const char **argv) {
             status = cli_bad(argv[0], "name a panel: --card CARD; jadelamp catalog lists them");
         } else {
             wishes->bundle.all = all != 0;
+            wishes->bundle.lone = lone != 0;
             status = make(argv[0], wishes, directory ? directory : ".", as_json != 0);
         }
     }

@@ -335,7 +335,7 @@ static void a_card_of_cells_is_read(void) {
 
 static void mistakes_in_cells_are_explained(void) {
     static const struct mistake rows[] = {
-        {"[glass]\nrom = a01\n", 2, "expected one of a00 or a02"},
+        {"[glass]\nrom = a01\n", 2, "expected one of a00, a02 or ascii"},
         {"[glass]\nhalves = perhaps\n", 2, "expected one of no or yes"},
         {"[glass]\ncontrast-voltage = 4.5\n", 2, "such as 4.5 V"},
         {"[glass]\ncontrast-voltage = 40 V\n", 2, "0.1 V to 12 V"},

@@ -898,7 +898,7 @@ static void dithered_colors(void) {
                     bool dot = x >= 5 && x < 8 && y >= 13 && y < 21 && dots[x - 5] >> (y - 13) & 1;
                     bool shaded = x >= 2 && x < 32 && y >= 22 && y < 27;
                     jl_color seen = kinds[k].see(sheet.frame.pixels, 40, 30, x, y);
-                    jl_color fresh = kinds[k].format->clear[0][0] ? JL_WHITE : JL_BLACK;
+                    jl_color fresh = kinds[k].format->clear[0] ? JL_WHITE : JL_BLACK;
                     wrong += seen !=
                              (filled || dot || shaded ? dithered(&kinds[k], color, x, y) : fresh);
                 }

@@ -28,6 +28,9 @@ static const struct {
     {"heart.card", "[panel]\ncontroller = hd44780\n[glass]\nsize = 16 x 2 cells\nrom = a02\n"
                    "color = lcd-green\n[bus]\nkind = parallel-4\n[pins]\nrs = PB0\ne = PB1\n"
                    "d4 = PD4\nd5 = PD5\nd6 = PD6\nd7 = PD7\n"},
+    {"rw.card", "[panel]\ncontroller = hd44780\n[glass]\nsize = 16 x 2 cells\ncolor = lcd-green\n"
+                "[bus]\nkind = parallel-4\n[pins]\nrs = PB0\ne = PB1\nrw = PB2\n"
+                "d4 = PD4\nd5 = PD5\nd6 = PD6\nd7 = PD7\n"},
     {"busy.card",
      "[panel]\ncontroller = hd44780\n[glass]\nsize = 16 x 2 cells\nrom = a02\n"
      "color = lcd-green\n[bus]\nkind = parallel-4\n[pins]\nrs = PA0\nrw = PA1\ne = PA2\n"
@@ -415,6 +418,45 @@ static void ours_are_as_on_the_board(void) {
     shell_end();
 }
 
+/* Bundles for one panel alone: what they promise of flash is held, too. */
+static void panels_alone(void) {
+    static const struct {
+        const char *name, *line;
+        int most_flash, most_data;
+        const char *shows;
+    } rows[] = {
+        {"alone_oled", "alone_oled.elf -c ssd1306-128x64-i2c", 6144, 230, "lit"},
+        {"alone_module", "alone_module.elf -c heart.card --mhz 8", 2560, 80,
+         "|Hello,          |\n  |Heron Quay!     |"},
+        {"alone_busy", "alone_busy.elf -c rw.card --mhz 8", 3072, 90,
+         "|Hello,          |\n  |Heron Quay!     |"},
+    };
+    begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[400];
+        int flash = 0, data = 0;
+        test_row("%s", rows[i].name);
+        snprintf(line, sizeof line, RUN "%s", rows[i].line);
+        EXPECT_INT(shell(line), 0);
+        EXPECT_CONTAINS(output, rows[i].shows);
+        const char *told = strstr(output, " of 32768 bytes of flash; of 2048 of RAM, ");
+        if (EXPECT(told != NULL)) {
+            const char *start = told;
+            while (start > output && start[-1] >= '0' && start[-1] <= '9') {
+                start--;
+            }
+            EXPECT_INT(
+                sscanf(start, "%d of 32768 bytes of flash; of 2048 of RAM, %d", &flash, &data), 2);
+        }
+        EXPECT(flash > 1000 && flash <= rows[i].most_flash);
+        EXPECT(data > 50 && data <= rows[i].most_data);
+    }
+    struct jl_picture glass = shell_picture("alone_oled-glass.png");
+    EXPECT_STORED_PICTURE(&glass, "hello");
+    jl_picture_free(&glass);
+    shell_end();
+}
+
 /* ---- times ---- */
 
 static cJSON *told(const char *line, int status) {
@@ -768,6 +810,7 @@ const struct test_group test_groups[] = {
     {"a_timer_dims_the_light", a_timer_dims_the_light},
     {"the_busy_flag_is_read", the_busy_flag_is_read},
     {"ours_are_as_on_the_board", ours_are_as_on_the_board},
+    {"panels_alone", panels_alone},
     {"times_are_the_parts", times_are_the_parts},
     {"the_capture_is_whole", the_capture_is_whole},
     {"a_window_is_told", a_window_is_told},

@@ -236,8 +236,8 @@ static void write_cells(FILE *out, const struct jl_card *card, const char *name)
         write_steps(out, card);
     }
     fprintf(out,
-            "const struct jl_char_config %s = {\n    .wire = &jl_char_wire_%s%s%s,\n"
-            "    .rom = &jl_char_rom_%s,\n    .columns = %d,\n    .rows = %d,\n",
+            "const struct jl_char_config %s = {\n    .wire = &jl_char_wire_%s%s%s,\n%s"
+            "    .columns = %d,\n    .rows = %d,\n",
             name,
             expander                            ? "expander"
             : cells->bus == JL_CELLS_I2C        ? own
@@ -247,7 +247,10 @@ static void write_cells(FILE *out, const struct jl_card *card, const char *name)
             lines && own        ? own
             : cells->reads_busy ? "_busy"
                                 : "",
-            cells->european_rom ? "a02" : "a00", card->width, card->height);
+            cells->only_ascii     ? ""
+            : cells->european_rom ? "    .rom = &jl_char_rom_a02,\n"
+                                  : "    .rom = &jl_char_rom_a00,\n",
+            card->width, card->height);
     if (expander) {
         fputs("    .expander = &outputs,\n", out);
     }

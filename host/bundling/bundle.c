@@ -59,6 +59,30 @@ static bool has_touch(const struct jl_bundle *bundle) {
     return has;
 }
 
+/* Whether frames and bands of one format are all that can be drawn on: 1-bit formats have no other
+ * use, and their operations are a good part of a small program. */
+static bool has_lone_frames(const struct jl_bundle *bundle) {
+    const struct jl_card *card = bundle->cards;
+    if (!bundle->lone || card->cells.bus || card->controller->scanned) {
+        return false;
+    }
+    const struct jl_format *format = card->format ? card->format : card->controller->driver->format;
+    return format->bits_per_pixel == 1 && format->planes == 1;
+}
+
+/* Other targets than frames. */
+static bool is_other_target(const struct source *source) {
+    static const char *const files[] = {"panel/direct.c",        "panel/direct_shade.c",
+                                        "panel/direct_stream.c", "panel/present_as.c",
+                                        "draw/magnify.c",        "draw/dithered.c"};
+    for (size_t i = 0; i < sizeof files / sizeof files[0]; i++) {
+        if (strcmp(source->path, files[i]) == 0) {
+            return true;
+        }
+    }
+    return false;
+}
+
 /* Files of which only those come that somebody names: constants, one or a few a file. */
 static bool is_choice(const struct source *source) {
     static const char *const begins[] = {"formats/",   "fonts/",     "controllers/",
@@ -85,7 +109,8 @@ static bool is_of_room(const struct source *source, const char *room) {
 }
 
 static bool is_general(const struct jl_bundle *bundle, const struct source *source) {
-    return !is_choice(source) && (!is_of_room(source, "chars") || has_cells(bundle)) &&
+    return !is_choice(source) && (!has_lone_frames(bundle) || !is_other_target(source)) &&
+           (!is_of_room(source, "chars") || has_cells(bundle)) &&
            (!is_of_room(source, "epaper") || has_paper(bundle)) &&
            (!is_of_room(source, "scanout") || has_scanned(bundle)) &&
            (!is_of_room(source, "touch") || has_touch(bundle));
@@ -236,6 +261,7 @@ static bool choose(struct bundling *bundling) {
 static const char *const of_cells[] = {"char_panel.h", "char_wiring.h", "st7036.h"};
 static const char *const of_paper[] = {"epaper.h"};
 static const char *const of_scanned[] = {"scanout.h"};
+static const char *const of_targets[] = {"direct.h", "magnify.h", "dither.h"};
 static const char *const of_touch[] = {"touch.h", "calibration.h"};
 
 static void skip(struct bundling *bundling, bool here, const char *const *list, size_t count) {
@@ -311,12 +337,35 @@ static void name_for_c(const char *name, char out[64]) {
     }
 }
 
+/* Another description than the lone one is refused as none would be. The constant itself is
+ * compared and not handed on, so that it, and the tables it points to, need not be in the program.
+ */
+static void write_lone(FILE *out, const struct jl_bundle *bundle) {
+    const char *kind = has_cells(bundle) ? "char" : "panel";
+    const char *type = has_cells(bundle) ? "jl_char_panel" : "jl_panel";
+    char name[64];
+    name_for_c(bundle->cards[0].name, name);
+    fprintf(
+        out,
+        "/* This is a bundle for the panel alone: another description is refused. What stands for "
+        "the\n * right one is any pointer but NULL. */\n"
+        "static inline jl_status jl_lone_open(struct %s *panel, const struct jl_%s_config "
+        "*config,\n"
+        "                                     const struct jl_port *port) {\n"
+        "    const void *right = config == &%s ? (const void *)port : NULL;\n"
+        "    return jl_%s_open(panel, (const struct jl_%s_config *)right, port);\n"
+        "}\n"
+        "#define jl_%s_open jl_lone_open\n\n",
+        type, kind, name, kind, kind, kind);
+}
+
 static bool write_header(struct bundling *bundling, FILE *out) {
     const struct jl_bundle *bundle = bundling->bundle;
     skip(bundling, has_cells(bundle), of_cells, sizeof of_cells / sizeof of_cells[0]);
     skip(bundling, has_paper(bundle), of_paper, 1);
     skip(bundling, has_scanned(bundle), of_scanned, 1);
     skip(bundling, has_touch(bundle), of_touch, sizeof of_touch / sizeof of_touch[0]);
+    skip(bundling, !has_lone_frames(bundle), of_targets, sizeof of_targets / sizeof of_targets[0]);
     write_comment(out, bundle);
     fputs("#ifndef JADELAMP_H\n#define JADELAMP_H\n\n", out);
     bool good = write_public(bundling, out, "jadelamp.h", true);
@@ -329,6 +378,9 @@ static bool write_header(struct bundling *bundling, FILE *out) {
         name_for_c(bundle->cards[i].name, name);
         jl_host_card_write_header(out, &bundle->cards[i], name);
         fputc('\n', out);
+    }
+    if (bundle->lone) {
+        write_lone(out, bundle);
     }
     if (bundle->card_count) {
         fputs("#ifdef __cplusplus\n}\n#endif\n", out);
@@ -442,6 +494,13 @@ static bool write_body(struct bundling *bundling, FILE *out, struct jl_bundle_to
     /* In one file, small functions of headers may find no user. */
     fputs("#ifdef __clang__\n#pragma clang diagnostic ignored \"-Wunused-function\"\n#endif\n\n",
           out);
+    if (bundle->lone) {
+        char name[64];
+        name_for_c(bundle->cards[0].name, name);
+        fprintf(out, "#undef jl_%s_open\n", has_cells(bundle) ? "char" : "panel");
+        fprintf(out, "#define JL_LONE_%s %s\n%s\n", has_cells(bundle) ? "MODULE" : "PANEL", name,
+                has_lone_frames(bundle) ? "#define JL_LONE_FRAMES\n" : "");
+    }
     for (size_t i = 0; i < sources->system.count; i++) {
         fprintf(out, "#include %s\n", sources->system.list[i]);
     }
@@ -460,6 +519,11 @@ static bool write_body(struct bundling *bundling, FILE *out, struct jl_bundle_to
 }
 
 static bool are_apart(const struct jl_bundle *bundle, struct jl_complaint *complaint) {
+    if (bundle->lone && (bundle->all || bundle->card_count != 1)) {
+        return jl_complain(complaint,
+                           "a bundle for a lone panel has one card, and not everything: expected "
+                           "one --card, and no --all");
+    }
     for (int i = 0; i < bundle->card_count; i++) {
         char name[64], other[64];
         name_for_c(bundle->cards[i].name, name);

@@ -8,10 +8,13 @@
 static const struct choice yes_or_no[] = {{"no", 0}, {"yes", 1}, {NULL, 0}};
 
 bool jl_host_card_read_rom(struct reading *reading, const char *key, const char *value) {
-    static const struct choice choices[] = {{"a00", 0}, {"a02", 1}, {NULL, 0}};
-    int european = 0;
-    bool good = jl_host_card_choice(reading, key, value, choices, &european);
-    reading->card->cells.european_rom = european;
+    enum { A00, A02, ASCII };
+    static const struct choice choices[] = {
+        {"a00", A00}, {"a02", A02}, {"ascii", ASCII}, {NULL, 0}};
+    int rom = A00;
+    bool good = jl_host_card_choice(reading, key, value, choices, &rom);
+    reading->card->cells.european_rom = rom == A02;
+    reading->card->cells.only_ascii = rom == ASCII;
     return good;
 }
 

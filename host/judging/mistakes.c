@@ -159,6 +159,7 @@ static bool halves(struct jl_card *card) {
 
 static bool other_rom(struct jl_card *card) {
     card->cells.european_rom = !card->cells.european_rom;
+    card->cells.only_ascii = false;
     return true;
 }
 

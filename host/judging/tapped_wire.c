@@ -6,8 +6,8 @@ static struct tapped_wire *tapped_of(const struct jl_char_config *config) {
     return (struct tapped_wire *)(uintptr_t)config->wire;
 }
 
-static jl_status check(const struct jl_char_config *config, const struct jl_port *port) {
-    return tapped_of(config)->inner->check(config, port);
+static jl_status check(const struct jl_char_panel *panel) {
+    return tapped_of(panel->config)->inner->check(panel);
 }
 
 static jl_status rest(struct jl_char_panel *panel) {

@@ -52,7 +52,9 @@ static void describe(struct jl_rig *rig) {
     rig->cells_config = (struct jl_char_config){
         .wire = wire_of(rig),
         .expander = &rig->outputs,
-        .rom = card->cells.european_rom ? &jl_char_rom_a02 : &jl_char_rom_a00,
+        .rom = card->cells.only_ascii     ? NULL
+               : card->cells.european_rom ? &jl_char_rom_a02
+                                          : &jl_char_rom_a00,
         .columns = (uint8_t)card->width,
         .rows = (uint8_t)card->height,
         .flags = (uint8_t)((card->cells.halves ? JL_CHAR_HALVES : 0) |

@@ -8,12 +8,12 @@
 
 /* Paper is white, all other glass dark. */
 static jl_color ground_of(const struct jl_frame *frame) {
-    return frame->format->clear[0][0] ? JL_WHITE : JL_BLACK;
+    return frame->format->clear[0] ? JL_WHITE : JL_BLACK;
 }
 
 void jl_host_draw_test_card(struct jl_frame *frame, const char *title) {
     unsigned bits = frame->format->bits_per_pixel;
-    if (frame->format->clear[0][0]) { /* fresh frames are white paper */
+    if (frame->format->clear[0]) { /* fresh frames are white paper */
         jl_draw_paper_test_card(&frame->target, title);
     } else if (bits == 1) {
         jl_draw_test_card(&frame->target, title);

@@ -47,7 +47,7 @@ struct jl_async {
     struct jl_flow own_flow;               /* of presents and pieces */
     struct jl_rect areas[JL_DAMAGE_RECTS]; /* the last of those left comes next */
     struct jl_rest rest;                   /* to be sent before the flow is asked again */
-    uint32_t left_in_line;
+    size_t left_in_line;
     uint32_t since_us, allowed_us; /* of a transfer, by the port's clock */
     uint8_t area_count, areas_left;
     bool in_flight;

@@ -24,9 +24,9 @@ struct jl_transfer;
 /** Lines of memory that follow one another on the wire. For the library. */
 struct jl_rest {
     const uint8_t *line; /* the first */
-    uint32_t line_bytes;
-    uint32_t lines;
-    uint32_t stride_bytes; /* from line to line */
+    size_t line_bytes;
+    size_t lines;
+    size_t stride_bytes; /* from line to line */
 };
 
 /** The kinds of buses; a controller says which of them it has. */
@@ -61,7 +61,7 @@ struct jl_bus {
     uint8_t wires;     /**< enum jl_wires */
     uint16_t cycle_ns; /**< least clock cycle of the bus itself; 0: the controller's own counts */
     /** What the description and the port must have for this bus, beside a fitting layout. */
-    jl_status (*check)(const struct jl_panel_config *config, const struct jl_port *port);
+    jl_status (*check)(const struct jl_panel *panel);
     /** Sends an opcode and its arguments, or pixels (`data`) from the caller's memory. */
     jl_status (*send)(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count);
     /** Sends lines of pixels, in as few transfers as the bus can. */

@@ -25,8 +25,9 @@ struct jl_char_wire {
     bool three_rows;   /**< of a part whose pins can make it one of three rows of 16 */
     uint8_t before_on; /**< a command that is sent before the display is switched on; 0: none */
     bool reads_busy;   /**< each byte waits for the busy flag, else for the longest time */
-    /** Of a description and a port; JL_OK, or what is wrong. */
-    jl_status (*check)(const struct jl_char_config *config, const struct jl_port *port);
+    /** Of the description and the port of a module that is being opened; JL_OK, or what is wrong.
+     */
+    jl_status (*check)(const struct jl_char_panel *panel);
     /** All lines as they rest, whatever they were. */
     jl_status (*rest)(struct jl_char_panel *panel);
     /** One pulse of all enables with RS low and four bits on D7..D4, without waiting. */

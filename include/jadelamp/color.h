@@ -67,10 +67,10 @@ static inline uint8_t jl_color_blue(jl_color c) {
  * (77 R + 150 G + 29 B) / 256. The weights add up to 256, so a grey keeps its level.
  */
 static inline uint8_t jl_color_luminance(jl_color c) {
-    uint32_t r = (c >> 16) & 0xFF;
-    uint32_t g = (c >> 8) & 0xFF;
-    uint32_t b = c & 0xFF;
-    return (uint8_t)((77 * r + 150 * g + 29 * b) >> 8);
+    unsigned r = (uint8_t)(c >> 16);
+    unsigned g = (uint8_t)(c >> 8);
+    unsigned b = (uint8_t)c;
+    return (uint8_t)((77 * r + 150 * g + 29 * b) >> 8); /* at most 65280 */
 }
 
 /**

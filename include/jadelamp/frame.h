@@ -37,11 +37,11 @@ enum jl_layout {
  */
 struct jl_format {
     struct jl_target_ops ops;
-    uint8_t bits_per_pixel; /**< in one plane */
-    uint8_t planes;         /**< 2 for e-paper with red or greys, else 1; one behind the other */
-    uint8_t line_rows_log2; /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
-    uint8_t column_bits;    /**< of a column in a line: bits_per_pixel times those rows */
-    uint8_t clear[2][4];    /**< fresh memory, by plane, a byte four times: black, or white paper */
+    uint8_t bits_per_pixel;   /**< in one plane */
+    uint8_t planes;           /**< 2 for e-paper with red or greys, else 1; one behind the other */
+    uint8_t line_rows_log2;   /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
+    uint8_t column_bits;      /**< of a column in a line: bits_per_pixel times those rows */
+    uint8_t clear[2];         /**< bytes of fresh memory, by plane: black, or white paper */
     uint8_t channel_bits[3];  /**< red, green, blue; greys say theirs three times */
     uint8_t layout;           /**< enum jl_layout */
     uint16_t window_price_px; /**< what a frame takes for the price of a window until presented */

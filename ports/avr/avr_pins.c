@@ -7,14 +7,10 @@
 /* PINx and DDRx lie two and one below PORTx (ATmega328P, section 14.4; all parts of the kind). */
 enum { TO_INPUTS = -2, TO_DIRECTIONS = -1, D4 = 4, LINES = 8 };
 
-static void write_bit(volatile uint8_t *bits, uint8_t bit, bool high) {
-    uint8_t mask = (uint8_t)(1 << bit);
-    *bits = (uint8_t)(high ? *bits | mask : *bits & ~mask);
-}
-
 static void write_pin(const struct avr_pin *pin, int8_t place, bool high) {
     if (pin->outputs) {
-        write_bit(pin->outputs + place, pin->bit, high);
+        volatile uint8_t *bits = pin->outputs + place;
+        *bits = (uint8_t)(high ? *bits | pin->bit : *bits & ~pin->bit);
     }
 }
 
@@ -33,22 +29,33 @@ static void turn_lines(const struct avr_pins *pins, bool to_module) {
 
 static void set_pin(void *context, enum jl_pin pin, bool high) {
     const struct avr_pins *pins = context;
+    const struct avr_pin *own;
     if (pin >= JL_PIN_D0 && pin <= JL_PIN_D7) {
-        write_pin(line_of(pins, (uint8_t)(pin - JL_PIN_D0)), 0, high);
+        own = line_of(pins, (uint8_t)(pin - JL_PIN_D0));
     } else if (pin == JL_PIN_E) {
-        write_pin(&pins->e, 0, high);
+        own = &pins->e;
     } else if (pin == JL_PIN_DC) {
-        write_pin(&pins->rs, 0, high);
-    } else if (pin == JL_PIN_RW) {
+        own = &pins->rs;
+    } else {
+        return;
+    }
+    write_pin(own, 0, high);
+}
+
+static void set_pin_busy(void *context, enum jl_pin pin, bool high) {
+    const struct avr_pins *pins = context;
+    if (pin == JL_PIN_RW) {
         turn_lines(pins, !high);
         write_pin(&pins->rw, 0, high);
+    } else {
+        set_pin(context, pin, high);
     }
 }
 
 static bool get_pin(void *context, enum jl_pin pin) {
     const struct avr_pins *pins = context;
     const struct avr_pin *line = line_of(pins, (uint8_t)(pin - JL_PIN_D0));
-    return line->outputs[TO_INPUTS] >> line->bit & 1;
+    return (line->outputs[TO_INPUTS] & line->bit) != 0;
 }
 
 static void wait_us(void *context, uint32_t microseconds) {
@@ -56,13 +63,14 @@ static void wait_us(void *context, uint32_t microseconds) {
     for (; microseconds >= 1000; microseconds -= 1000) {
         _delay_ms(1);
     }
-    for (; microseconds; microseconds--) {
+    for (uint16_t left = (uint16_t)microseconds; left; left--) {
         _delay_us(1); /* and what the loop takes */
     }
 }
 
-const struct jl_port_ops avr_pins_ops = {
-    .wait_us = wait_us, .set_pin = set_pin, .get_pin = get_pin};
+const struct jl_port_ops avr_pins_ops = {.wait_us = wait_us, .set_pin = set_pin};
+const struct jl_port_ops avr_pins_busy_ops = {
+    .wait_us = wait_us, .set_pin = set_pin_busy, .get_pin = get_pin};
 
 void avr_pins_start(const struct avr_pins *pins) {
     const struct avr_pin *const all[] = {&pins->rs, &pins->e, &pins->rw};

@@ -7,7 +7,8 @@
 
 #include "jadelamp/port.h"
 
-/** A pin: its I/O port, whose DDRx and PINx lie just below, and its bit. NULL: not wired. */
+/** A pin: its I/O port, whose DDRx and PINx lie just below, and its bit there, as 1 << 4. NULL: not
+ * wired. */
 struct avr_pin {
     volatile uint8_t *outputs;
     uint8_t bit;
@@ -19,8 +20,10 @@ struct avr_pins {
     struct avr_pin rs, e, rw, data[8];
 };
 
-/** Of ports whose context is a struct avr_pins. Not from interrupts. */
+/** Of ports whose context is a struct avr_pins: where R/W is tied low, and where it is wired and
+ * the busy flag is read. Not from interrupts. */
 extern const struct jl_port_ops avr_pins_ops;
+extern const struct jl_port_ops avr_pins_busy_ops;
 
 /** All wired pins become outputs, and low. */
 void avr_pins_start(const struct avr_pins *pins);

@@ -101,7 +101,7 @@ static void wait_us(void *context, uint32_t microseconds) {
     for (; microseconds >= 1000; microseconds -= 1000) {
         _delay_ms(1);
     }
-    for (; microseconds; microseconds--) {
+    for (uint16_t left = (uint16_t)microseconds; left; left--) {
         _delay_us(1); /* and what the loop takes */
     }
 }
@@ -122,5 +122,5 @@ static bool get_pin(void *context, enum jl_pin pin) {
 
 const struct jl_port_ops avr_spi_ops = {
     .send = spi_send, .wait_us = wait_us, .set_pin = set_pin, .get_pin = get_pin};
-const struct jl_port_ops avr_twi_ops = {
-    .send = twi_send, .wait_us = wait_us, .set_pin = set_pin, .get_pin = get_pin};
+/* Without get_pin(): no panel on I2C has a BUSY pin. */
+const struct jl_port_ops avr_twi_ops = {.send = twi_send, .wait_us = wait_us, .set_pin = set_pin};

@@ -3,7 +3,7 @@
 #include "cells.h"
 
 static uint8_t cell_count(const struct jl_char_panel *panel) {
-    return (uint8_t)(panel->config->columns * panel->config->rows);
+    return (uint8_t)(jl_cells_of(panel)->columns * jl_cells_of(panel)->rows);
 }
 
 jl_status jl_char_buffer(struct jl_char_panel *panel, void *memory, size_t size) {
@@ -34,8 +34,8 @@ static bool differs(const struct jl_char_panel *panel, uint8_t cell) {
 }
 
 /* The strip of a cell, which becomes its place there. There are four at most: no division. */
-static uint8_t strip_of(const struct jl_char_config *config, uint8_t *cell) {
-    uint8_t cells = jl_char_strip_cells(config), strip = 0;
+static uint8_t strip_of(const struct jl_char_panel *panel, uint8_t *cell) {
+    uint8_t cells = jl_char_strip_cells(panel), strip = 0;
     for (; *cell >= cells; strip++) {
         *cell = (uint8_t)(*cell - cells);
     }
@@ -43,13 +43,13 @@ static uint8_t strip_of(const struct jl_char_config *config, uint8_t *cell) {
 }
 
 /* Whether DDRAM goes on from the cell before to this one. */
-static bool goes_on(const struct jl_char_config *config, uint8_t cell) {
-    uint8_t cells = jl_char_strip_cells(config), strip = strip_of(config, &cell);
+static bool goes_on(const struct jl_char_panel *panel, uint8_t cell) {
+    uint8_t cells = jl_char_strip_cells(panel), strip = strip_of(panel, &cell);
     if (cell) {
         return true;
     }
-    struct jl_char_strip before = jl_char_strip_at(config, (uint8_t)(strip - 1));
-    struct jl_char_strip here = jl_char_strip_at(config, strip);
+    struct jl_char_strip before = jl_char_strip_at(panel, (uint8_t)(strip - 1));
+    struct jl_char_strip here = jl_char_strip_at(panel, strip);
     /* Never from one controller to the other, whose positions begin at 0. */
     return before.position + cells == here.position;
 }
@@ -60,7 +60,7 @@ static bool goes_on(const struct jl_char_config *config, uint8_t cell) {
  */
 static uint8_t run_end(const struct jl_char_panel *panel, uint8_t first, uint8_t cells) {
     uint8_t end = (uint8_t)(first + 1);
-    for (uint8_t at = end; at < cells && at <= end + 1 && goes_on(panel->config, at); at++) {
+    for (uint8_t at = end; at < cells && at <= end + 1 && goes_on(panel, at); at++) {
         if (differs(panel, at)) {
             end = (uint8_t)(at + 1);
         }
@@ -70,7 +70,7 @@ static uint8_t run_end(const struct jl_char_panel *panel, uint8_t first, uint8_t
 
 static jl_status send_run(struct jl_char_panel *panel, uint8_t first, uint8_t end) {
     uint8_t within = first;
-    struct jl_char_strip strip = jl_char_strip_at(panel->config, strip_of(panel->config, &within));
+    struct jl_char_strip strip = jl_char_strip_at(panel, strip_of(panel, &within));
     size_t count = (size_t)(end - first);
     jl_status status = jl_char_send_at(panel, strip.controller, (uint8_t)(strip.position + within),
                                        panel->wanted + first, count);
@@ -83,8 +83,8 @@ static jl_status send_run(struct jl_char_panel *panel, uint8_t first, uint8_t en
 /* A cursor that shows stays where it was set, not behind what was sent. */
 static jl_status restore_cursor(struct jl_char_panel *panel) {
     uint8_t offset;
-    uint8_t index = jl_char_strip_of(panel->config, panel->column, panel->row, &offset);
-    struct jl_char_strip strip = jl_char_strip_at(panel->config, index);
+    uint8_t index = jl_char_strip_of(panel, panel->column, panel->row, &offset);
+    struct jl_char_strip strip = jl_char_strip_at(panel, index);
     if (!(panel->display & (JL_CHAR_LINE | JL_CHAR_BLINK))) {
         return JL_OK;
     }

@@ -5,12 +5,14 @@
  */
 #include "cells.h"
 
-uint8_t jl_char_strip_cells(const struct jl_char_config *config) {
+uint8_t jl_char_strip_cells(const struct jl_char_panel *panel) {
+    const struct jl_char_config *config = jl_cells_of(panel);
     return config->flags & JL_CHAR_HALVES ? config->columns / 2 : config->columns;
 }
 
-struct jl_char_strip jl_char_strip_at(const struct jl_char_config *config, uint8_t index) {
-    if (jl_char_two_controllers(config)) {
+struct jl_char_strip jl_char_strip_at(const struct jl_char_panel *panel, uint8_t index) {
+    const struct jl_char_config *config = jl_cells_of(panel);
+    if (jl_char_two_controllers(panel)) {
         return (struct jl_char_strip){index >> 1, (uint8_t)((index & 1) * JL_CHAR_LINE_CELLS)};
     }
     if (config->rows == 4) {
@@ -22,21 +24,23 @@ struct jl_char_strip jl_char_strip_at(const struct jl_char_config *config, uint8
     return (struct jl_char_strip){0, (uint8_t)(index * line)};
 }
 
-uint8_t jl_char_strip_of(const struct jl_char_config *config, uint8_t column, uint8_t row,
+uint8_t jl_char_strip_of(const struct jl_char_panel *panel, uint8_t column, uint8_t row,
                          uint8_t *offset) {
-    uint8_t cells = jl_char_strip_cells(config);
+    const struct jl_char_config *config = jl_cells_of(panel);
+    uint8_t cells = jl_char_strip_cells(panel);
     *offset = column;
     if (column >= cells) { /* the right half */
         *offset = (uint8_t)(column - cells);
         return 1;
     }
-    if (config->rows == 4 && !jl_char_two_controllers(config)) {
+    if (config->rows == 4 && !jl_char_two_controllers(panel)) {
         return (uint8_t)((row & 1) << 1 | row >> 1);
     }
     return row;
 }
 
-uint8_t jl_char_address(const struct jl_char_config *config, uint8_t position) {
-    bool second = jl_char_two_lines(config) && position >= JL_CHAR_LINE_CELLS && config->rows != 3;
+uint8_t jl_char_address(const struct jl_char_panel *panel, uint8_t position) {
+    const struct jl_char_config *config = jl_cells_of(panel);
+    bool second = jl_char_two_lines(panel) && position >= JL_CHAR_LINE_CELLS && config->rows != 3;
     return (uint8_t)(JL_CHAR_DDRAM | (second ? position + 0x40 - JL_CHAR_LINE_CELLS : position));
 }

@@ -41,27 +41,65 @@ struct jl_char_strip {
 };
 
 /* In the order of positions, so that strips which follow in DDRAM follow here. */
-struct jl_char_strip jl_char_strip_at(const struct jl_char_config *config, uint8_t index);
-uint8_t jl_char_strip_cells(const struct jl_char_config *config);
+struct jl_char_strip jl_char_strip_at(const struct jl_char_panel *panel, uint8_t index);
+uint8_t jl_char_strip_cells(const struct jl_char_panel *panel);
 /* Which strip a cell is on; *offset receives its place there. */
-uint8_t jl_char_strip_of(const struct jl_char_config *config, uint8_t column, uint8_t row,
+uint8_t jl_char_strip_of(const struct jl_char_panel *panel, uint8_t column, uint8_t row,
                          uint8_t *offset);
 
-static inline bool jl_char_two_lines(const struct jl_char_config *config) {
+/*
+ * What a module was opened with. Where the library is compiled for one alone (`jadelamp bundle
+ * --lone`), JL_LONE_MODULE names its description: constants, which the compiler looks through.
+ */
+#ifdef JL_LONE_MODULE
+extern const struct jl_char_config JL_LONE_MODULE;
+#endif
+
+static inline const struct jl_char_config *jl_cells_of(const struct jl_char_panel *panel) {
+#ifdef JL_LONE_MODULE
+    (void)panel;
+    return &JL_LONE_MODULE;
+#else
+    return panel->config;
+#endif
+}
+
+/* A constant that is known is not pointed to: it would have to be there. */
+static inline void jl_char_describe(struct jl_char_panel *panel,
+                                    const struct jl_char_config *config) {
+#ifdef JL_LONE_MODULE
+    (void)panel, (void)config;
+#else
+    panel->config = config;
+#endif
+}
+
+/* Whether a module may be opened as it is described. */
+static inline bool jl_may_open_cells(const struct jl_char_config *config) {
+#ifdef JL_LONE_MODULE
+    return config != NULL; /* the public call has made any other one NULL */
+#else
+    return config && config->wire;
+#endif
+}
+
+static inline bool jl_char_two_lines(const struct jl_char_panel *panel) {
+    const struct jl_char_config *config = jl_cells_of(panel);
     return config->rows > 1 || (config->flags & JL_CHAR_HALVES);
 }
 
-static inline bool jl_char_two_controllers(const struct jl_char_config *config) {
+static inline bool jl_char_two_controllers(const struct jl_char_panel *panel) {
+    const struct jl_char_config *config = jl_cells_of(panel);
     return config->rows == 4 && config->columns > JL_CHAR_LINE_CELLS / 2;
 }
 
 /* The enables of all controllers. */
-static inline uint8_t jl_char_all(const struct jl_char_config *config) {
-    return jl_char_two_controllers(config) ? 3 : 1;
+static inline uint8_t jl_char_all(const struct jl_char_panel *panel) {
+    return jl_char_two_controllers(panel) ? 3 : 1;
 }
 
 /* The command that makes a position the next one. */
-uint8_t jl_char_address(const struct jl_char_config *config, uint8_t position);
+uint8_t jl_char_address(const struct jl_char_panel *panel, uint8_t position);
 
 /* Keeps the first status that is not JL_OK, of a panel that is there; returns it as it is. */
 jl_status jl_char_note(struct jl_char_panel *panel, jl_status status);

@@ -5,7 +5,8 @@
 #include "cells.h"
 #include "knock.h"
 
-static bool is_known_size(const struct jl_char_config *config) {
+static bool is_known_size(const struct jl_char_panel *panel) {
+    const struct jl_char_config *config = jl_cells_of(panel);
     uint8_t columns = config->columns;
     if (columns == 0) {
         return false;
@@ -27,17 +28,21 @@ jl_status jl_char_open(struct jl_char_panel *panel, const struct jl_char_config 
         return JL_BAD_ARGUMENT;
     }
     memset(panel, 0, sizeof *panel);
-    if (!config || !config->wire || !port || !port->ops || config->glyph_count > 8 ||
-        (config->glyph_count && !config->glyphs)) {
+    if (!jl_may_open_cells(config) || !port || !port->ops) {
         return jl_char_note(panel, JL_BAD_ARGUMENT);
     }
-    jl_status status = !is_known_size(config) ? JL_BAD_SIZE
-                       : !port->ops->wait_us  ? JL_BAD_PORT
-                                              : config->wire->check(config, port);
-    if (status == JL_OK) {
-        panel->port = port;
-        panel->config = config;
-        panel->light = !(config->flags & JL_CHAR_LIGHT_OFF);
+    jl_char_describe(panel, config);
+    config = jl_cells_of(panel);
+    if (config->glyph_count > 8 || (config->glyph_count && !config->glyphs)) {
+        return jl_char_note(panel, JL_BAD_ARGUMENT);
+    }
+    panel->port = port;
+    panel->light = !(config->flags & JL_CHAR_LIGHT_OFF);
+    jl_status status = !is_known_size(panel) ? JL_BAD_SIZE
+                       : !port->ops->wait_us ? JL_BAD_PORT
+                                             : config->wire->check(panel);
+    if (status != JL_OK) {
+        panel->port = NULL; /* it is not open */
     }
     return jl_char_note(panel, status);
 }
@@ -55,15 +60,15 @@ jl_status jl_char_ready(struct jl_char_panel *panel) {
 
 jl_status jl_char_send(struct jl_char_panel *panel, uint8_t enables, uint8_t command,
                        const uint8_t *data, size_t count) {
-    jl_status status = panel->config->wire->send(panel, enables, command, data, count);
+    jl_status status = jl_cells_of(panel)->wire->send(panel, enables, command, data, count);
     panel->awake = status == JL_OK;
     return jl_char_note(panel, status);
 }
 
 jl_status jl_char_send_long(struct jl_char_panel *panel, uint8_t command) {
-    jl_status status = jl_char_send(panel, jl_char_all(panel->config), command, NULL, 0);
-    if (!panel->config->wire->reads_busy) {
-        uint16_t long_us = panel->config->wire->long_us;
+    jl_status status = jl_char_send(panel, jl_char_all(panel), command, NULL, 0);
+    if (!jl_cells_of(panel)->wire->reads_busy) {
+        uint16_t long_us = jl_cells_of(panel)->wire->long_us;
         panel->port->ops->wait_us(panel->port->context, long_us ? long_us : JL_CHAR_LONG_US);
     }
     panel->address[0] = panel->address[1] = 0;
@@ -72,9 +77,8 @@ jl_status jl_char_send_long(struct jl_char_panel *panel, uint8_t command) {
 
 jl_status jl_char_send_at(struct jl_char_panel *panel, uint8_t controller, uint8_t position,
                           const uint8_t *codes, size_t count) {
-    const struct jl_char_config *config = panel->config;
     uint8_t *at = &panel->address[controller];
-    uint8_t command = *at == position ? 0 : jl_char_address(config, position);
+    uint8_t command = *at == position ? 0 : jl_char_address(panel, position);
     uint8_t next =
         (uint8_t)(panel->entry & JL_CHAR_RISING ? position + count
                                                 : position + (size_t)JL_CHAR_POSITIONS - count);
@@ -84,11 +88,11 @@ jl_status jl_char_send_at(struct jl_char_panel *panel, uint8_t controller, uint8
 }
 
 jl_status jl_char_close_cgram(struct jl_char_panel *panel) {
-    uint8_t controllers = jl_char_two_controllers(panel->config) ? 2 : 1;
+    uint8_t controllers = jl_char_two_controllers(panel) ? 2 : 1;
     jl_status status = JL_OK;
     for (uint8_t i = 0; i < controllers && status == JL_OK; i++) {
-        status = jl_char_send(panel, (uint8_t)(1 << i),
-                              jl_char_address(panel->config, panel->address[i]), NULL, 0);
+        status = jl_char_send(panel, (uint8_t)(1 << i), jl_char_address(panel, panel->address[i]),
+                              NULL, 0);
     }
     return status;
 }
@@ -97,11 +101,11 @@ jl_status jl_char_wake(struct jl_char_panel *panel) {
     if (!panel || !panel->port) {
         return panel ? JL_NOT_AWAKE : JL_BAD_ARGUMENT;
     }
-    const struct jl_char_config *config = panel->config;
-    uint8_t all = jl_char_all(config);
+    const struct jl_char_config *config = jl_cells_of(panel);
+    uint8_t all = jl_char_all(panel);
     uint8_t function =
         (uint8_t)(JL_CHAR_FUNCTION | (config->wire->eight_bits ? JL_CHAR_8_BITS : 0) |
-                  (jl_char_two_lines(config) ? JL_CHAR_2_LINES : 0));
+                  (jl_char_two_lines(panel) ? JL_CHAR_2_LINES : 0));
     panel->awake = false;
     panel->status = JL_OK;
     jl_status status = jl_char_knock(panel);
@@ -112,16 +116,14 @@ jl_status jl_char_wake(struct jl_char_panel *panel) {
     panel->entry = JL_CHAR_ENTRY | JL_CHAR_RISING;
     panel->display = JL_CHAR_DISPLAY | JL_CHAR_ON;
     panel->column = panel->row = 0;
-    const uint8_t before[] = {function, JL_CHAR_DISPLAY};
-    const uint8_t after[] = {panel->entry, config->wire->before_on, panel->display};
-    for (uint8_t i = 0; i < 2 && status == JL_OK; i++) {
-        status = jl_char_send(panel, all, before[i], NULL, 0);
-    }
-    if (status == JL_OK) {
-        status = jl_char_send_long(panel, JL_CHAR_CLEAR);
-    }
-    for (uint8_t i = 0; i < 3 && status == JL_OK; i++) {
-        status = after[i] ? jl_char_send(panel, all, after[i], NULL, 0) : JL_OK;
+    const uint8_t steps[] = {function,     JL_CHAR_DISPLAY,         JL_CHAR_CLEAR,
+                             panel->entry, config->wire->before_on, panel->display};
+    for (uint8_t i = 0; i < sizeof steps && status == JL_OK; i++) {
+        if (steps[i] == JL_CHAR_CLEAR) {
+            status = jl_char_send_long(panel, steps[i]);
+        } else if (steps[i]) {
+            status = jl_char_send(panel, all, steps[i], NULL, 0);
+        }
     }
     if (panel->shown) {
         memset(panel->shown, ' ', (size_t)(config->columns * config->rows));

@@ -9,7 +9,7 @@ static jl_status check(struct jl_char_panel *panel, bool in_range) {
 }
 
 static jl_status send_entry(struct jl_char_panel *panel) {
-    return jl_char_send(panel, jl_char_all(panel->config), panel->entry, NULL, 0);
+    return jl_char_send(panel, jl_char_all(panel), panel->entry, NULL, 0);
 }
 
 jl_status jl_char_clear(struct jl_char_panel *panel) {
@@ -18,7 +18,8 @@ jl_status jl_char_clear(struct jl_char_panel *panel) {
         return status;
     }
     if (panel->wanted) {
-        memset(panel->wanted, ' ', (size_t)(panel->config->columns * panel->config->rows));
+        memset(panel->wanted, ' ',
+               (size_t)(jl_cells_of(panel)->columns * jl_cells_of(panel)->rows));
         return JL_OK;
     }
     status = jl_char_send_long(panel, JL_CHAR_CLEAR);
@@ -40,9 +41,9 @@ jl_status jl_char_home(struct jl_char_panel *panel) {
 static jl_status send_display(struct jl_char_panel *panel) {
     uint8_t with = panel->display;
     uint8_t without = (uint8_t)(with & ~(JL_CHAR_LINE | JL_CHAR_BLINK));
-    uint8_t lower = jl_char_two_controllers(panel->config) && panel->row >= 2;
+    uint8_t lower = jl_char_two_controllers(panel) && panel->row >= 2;
     jl_status status = jl_char_send(panel, (uint8_t)(1 << lower), with, NULL, 0);
-    if (status == JL_OK && jl_char_two_controllers(panel->config)) {
+    if (status == JL_OK && jl_char_two_controllers(panel)) {
         status = jl_char_send(panel, (uint8_t)(2 >> lower), without, NULL, 0);
     }
     return status;
@@ -53,7 +54,7 @@ jl_status jl_char_cursor(struct jl_char_panel *panel, uint8_t column, uint8_t ro
     if (status != JL_OK) {
         return status;
     }
-    const struct jl_char_config *config = panel->config;
+    const struct jl_char_config *config = jl_cells_of(panel);
     if (column >= config->columns || row >= config->rows ||
         cursor > (JL_CHAR_LINE | JL_CHAR_BLINK)) {
         return jl_char_note(panel, JL_OUT_OF_RANGE);
@@ -67,7 +68,7 @@ jl_status jl_char_cursor(struct jl_char_panel *panel, uint8_t column, uint8_t ro
         return status;
     }
     struct jl_char_strip strip =
-        jl_char_strip_at(config, jl_char_strip_of(config, column, row, &offset));
+        jl_char_strip_at(panel, jl_char_strip_of(panel, column, row, &offset));
     return jl_char_send_at(panel, strip.controller, (uint8_t)(strip.position + offset), NULL, 0);
 }
 
@@ -85,7 +86,7 @@ jl_status jl_char_light(struct jl_char_panel *panel, bool on) {
         return panel ? JL_NOT_AWAKE : JL_BAD_ARGUMENT;
     }
     panel->light = on;
-    return jl_char_note(panel, panel->config->wire->light(panel));
+    return jl_char_note(panel, jl_cells_of(panel)->wire->light(panel));
 }
 
 /* Shifts are single steps on the wire. */
@@ -94,7 +95,7 @@ static jl_status shift(struct jl_char_panel *panel, uint8_t command, int8_t cell
     command = (uint8_t)(JL_CHAR_SHIFT | command | (cells < 0 ? 0 : JL_CHAR_RIGHTWARD));
     jl_status status = jl_char_ready(panel);
     for (; count && status == JL_OK; count--) {
-        status = jl_char_send(panel, jl_char_all(panel->config), command, NULL, 0);
+        status = jl_char_send(panel, jl_char_all(panel), command, NULL, 0);
     }
     return status;
 }
@@ -140,6 +141,6 @@ jl_status jl_char_define(struct jl_char_panel *panel, uint8_t index, const uint8
         run[i] = rows[rightward ? i : 7 - i];
     }
     uint8_t command = (uint8_t)(JL_CHAR_CGRAM | index << 3 | (rightward ? 0 : 7));
-    status = jl_char_send(panel, jl_char_all(panel->config), command, run, 8);
+    status = jl_char_send(panel, jl_char_all(panel), command, run, 8);
     return status == JL_OK ? jl_char_close_cgram(panel) : status;
 }

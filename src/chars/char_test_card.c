@@ -18,26 +18,27 @@ static jl_status put_code(struct jl_char_panel *panel, uint8_t column, uint8_t r
 
 /* The signs at both ends, or the number of the row where it is a middle one. */
 static jl_status put_ends(struct jl_char_panel *panel, uint8_t row) {
-    uint8_t rows = panel->config->rows;
+    uint8_t rows = jl_cells_of(panel)->rows;
     bool first = row == 0, last = row == rows - 1;
     uint8_t left = (uint8_t)(first ? 0 : last ? 2 : '0' + row);
     uint8_t right = (uint8_t)(first ? 1 : last ? 3 : '0' + row);
     jl_status status = put_code(panel, 0, row, left);
-    return status == JL_OK ? put_code(panel, (uint8_t)(panel->config->columns - 1), row, right)
+    return status == JL_OK ? put_code(panel, (uint8_t)(jl_cells_of(panel)->columns - 1), row, right)
                            : status;
 }
 
 /* The last digit of each column's number. */
 static jl_status put_ruler(struct jl_char_panel *panel, uint8_t row) {
     jl_status status = JL_OK;
-    for (uint8_t column = 1; column + 1 < panel->config->columns && status == JL_OK; column++) {
+    for (uint8_t column = 1; column + 1 < jl_cells_of(panel)->columns && status == JL_OK;
+         column++) {
         status = put_code(panel, column, row, (uint8_t)('0' + column % 10));
     }
     return status;
 }
 
 static jl_status put_middle(struct jl_char_panel *panel, uint8_t row, const char *title) {
-    const struct jl_char_config *config = panel->config;
+    const struct jl_char_config *config = jl_cells_of(panel);
     uint8_t inner = (uint8_t)(config->columns - 2);
     if (row == config->rows - 1) {
         return put_ruler(panel, row);
@@ -60,13 +61,13 @@ jl_status jl_char_test_card(struct jl_char_panel *panel, const char *title) {
     if (status != JL_OK) {
         return status;
     }
-    if (panel->config->columns < 2) {
+    if (jl_cells_of(panel)->columns < 2) {
         return jl_char_note(panel, JL_UNSUPPORTED);
     }
     for (uint8_t i = 0; i < 4 && status == JL_OK; i++) {
         status = jl_char_define(panel, i, corners[i]);
     }
-    for (uint8_t row = 0; row < panel->config->rows && status == JL_OK; row++) {
+    for (uint8_t row = 0; row < jl_cells_of(panel)->rows && status == JL_OK; row++) {
         status = put_ends(panel, row);
         if (status == JL_OK) {
             status = put_middle(panel, row, title);

@@ -38,14 +38,14 @@ static jl_status instruct(struct jl_char_panel *panel, uint8_t command) {
     } else if (command >= JL_CHAR_DISPLAY && command < JL_CHAR_SHIFT) {
         panel->display = command;
     }
-    return command ? jl_char_send(panel, jl_char_all(panel->config), command, NULL, 0) : JL_OK;
+    return command ? jl_char_send(panel, jl_char_all(panel), command, NULL, 0) : JL_OK;
 }
 
 static jl_status set_up(struct jl_char_panel *panel) {
-    const struct jl_char_config *config = panel->config;
-    jl_status status = instruct(
-        panel, (uint8_t)(JL_CHAR_FUNCTION | (config->wire->eight_bits ? JL_CHAR_8_BITS : 0) |
-                         (jl_char_two_lines(config) ? JL_CHAR_2_LINES : 0)));
+    const struct jl_char_config *config = jl_cells_of(panel);
+    jl_status status = instruct(panel, (uint8_t)(JL_CHAR_FUNCTION |
+                                                 (config->wire->eight_bits ? JL_CHAR_8_BITS : 0) |
+                                                 (jl_char_two_lines(panel) ? JL_CHAR_2_LINES : 0)));
     status = status == JL_OK ? instruct(panel, JL_CHAR_DISPLAY) : status;
     status = status == JL_OK ? jl_char_send_long(panel, JL_CHAR_CLEAR) : status;
     status = status == JL_OK ? instruct(panel, JL_CHAR_ENTRY | JL_CHAR_RISING) : status;
@@ -60,7 +60,7 @@ static jl_status run(struct jl_char_panel *panel, const uint8_t *step) {
         port->ops->wait_us(port->context, (step[1] | (uint32_t)step[2] << 8) * 1000);
         break;
     case JL_CHAR_STEP_CODE_PULSE:
-        status = panel->config->wire->knock(panel, step[1] & 15);
+        status = jl_cells_of(panel)->wire->knock(panel, step[1] & 15);
         port->ops->wait_us(port->context, JL_CHAR_US);
         break;
     case JL_STEP_CODE_SETUP:
@@ -80,7 +80,7 @@ jl_status jl_char_wake_by(struct jl_char_panel *panel, const uint8_t *steps, siz
     if (!panel || !panel->port) {
         return panel ? JL_NOT_AWAKE : JL_BAD_ARGUMENT;
     }
-    const struct jl_char_config *config = panel->config;
+    const struct jl_char_config *config = jl_cells_of(panel);
     jl_status status = check(steps, bytes, &pulses);
     if (status != JL_OK) {
         return jl_char_note(panel, status);
@@ -96,7 +96,7 @@ jl_status jl_char_wake_by(struct jl_char_panel *panel, const uint8_t *steps, siz
     }
     if (status == JL_OK) { /* from a known address on */
         panel->address[0] = panel->address[1] = 0;
-        status = instruct(panel, jl_char_address(config, 0));
+        status = instruct(panel, jl_char_address(panel, 0));
     }
     panel->awake = status == JL_OK;
     for (uint16_t i = 0; panel->shown && i < (uint16_t)(config->columns * config->rows); i++) {

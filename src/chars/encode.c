@@ -4,13 +4,17 @@
 #include "cells.h"
 
 static bool find_in_rom(const struct jl_char_rom *rom, uint32_t code, uint8_t *out) {
+    if (code > UINT16_MAX) {
+        return false; /* ranges are of 16 bits */
+    }
     for (uint8_t i = 0; i < rom->range_count; i++) {
         struct jl_char_range copy;
         const struct jl_char_range *range =
             (const struct jl_char_range *)(const void *)jl_flash_copy(
                 (uint8_t *)&copy, (const uint8_t *)&rom->ranges[i], sizeof copy);
-        if (code >= range->first && code - range->first < range->count) {
-            *out = (uint8_t)(range->code + (code - range->first));
+        uint16_t place = (uint16_t)((uint16_t)code - range->first); /* wraps below the first */
+        if (place < range->count) {
+            *out = (uint8_t)(range->code + place);
             return true;
         }
     }
@@ -18,7 +22,7 @@ static bool find_in_rom(const struct jl_char_rom *rom, uint32_t code, uint8_t *o
 }
 
 uint8_t jl_char_code(struct jl_char_panel *panel, uint32_t code) {
-    const struct jl_char_config *config = panel->config;
+    const struct jl_char_config *config = jl_cells_of(panel);
     uint8_t found;
     if (find_in_rom(config->rom ? config->rom : &jl_char_rom_ascii, code, &found)) {
         return found;

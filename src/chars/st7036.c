@@ -20,12 +20,12 @@ enum {
 #define FOLLOWER_US 200000u /* until the voltage stands; more than an int may hold */
 
 static uint8_t table(const struct jl_char_panel *panel, uint8_t which) {
-    return (uint8_t)(which | (jl_char_two_lines(panel->config) ? JL_CHAR_2_LINES : 0));
+    return (uint8_t)(which | (jl_char_two_lines(panel) ? JL_CHAR_2_LINES : 0));
 }
 
 /* Opens the second table, sends from it, and closes it. */
 static jl_status send_second(struct jl_char_panel *panel, const uint8_t *commands, uint8_t count) {
-    const struct jl_char_wire *wire = panel->config->wire;
+    const struct jl_char_wire *wire = jl_cells_of(panel)->wire;
     jl_status status = wire->send(panel, 1, table(panel, SECOND_TABLE), NULL, 0);
     for (uint8_t i = 0; i < count && status == JL_OK; i++) {
         status = wire->send(panel, 1, commands[i], NULL, 0);
@@ -36,8 +36,8 @@ static jl_status send_second(struct jl_char_panel *panel, const uint8_t *command
 /* As every wake-up begins; what follows chooses the first table again. */
 static jl_status rest(struct jl_char_panel *panel) {
     const struct jl_port *port = panel->port;
-    uint8_t contrast = panel->config->contrast ? panel->config->contrast : USUAL_CONTRAST;
-    uint8_t three = panel->config->rows == 3;
+    uint8_t contrast = jl_cells_of(panel)->contrast ? jl_cells_of(panel)->contrast : USUAL_CONTRAST;
+    uint8_t three = jl_cells_of(panel)->rows == 3;
     const uint8_t commands[] = {(uint8_t)(BIAS | three), (uint8_t)(CONTRAST_LOW | (contrast & 15)),
                                 (uint8_t)(POWER | (contrast >> 4 & 3)), FOLLOWER};
     jl_status status = jl_wire_i2c_rest(panel);

@@ -10,8 +10,8 @@ jl_status jl_char_type(struct jl_char_panel *panel, const char *text) {
     if (panel->wanted) {
         return jl_char_note(panel, JL_UNSUPPORTED);
     }
-    struct jl_char_strip strip = jl_char_strip_at(
-        panel->config, jl_char_strip_of(panel->config, panel->column, panel->row, &offset));
+    struct jl_char_strip strip =
+        jl_char_strip_at(panel, jl_char_strip_of(panel, panel->column, panel->row, &offset));
     uint8_t count = jl_char_encode(panel, text, codes, sizeof codes);
     if (count > sizeof codes) {
         return jl_char_note(panel, JL_TOO_WIDE);
@@ -26,8 +26,8 @@ jl_status jl_char_put_hidden(struct jl_char_panel *panel, uint8_t column, uint8_
     if (status != JL_OK) {
         return status;
     }
-    const struct jl_char_config *config = panel->config;
-    uint8_t line = jl_char_two_lines(config) ? JL_CHAR_LINE_CELLS : JL_CHAR_POSITIONS;
+    const struct jl_char_config *config = jl_cells_of(panel);
+    uint8_t line = jl_char_two_lines(panel) ? JL_CHAR_LINE_CELLS : JL_CHAR_POSITIONS;
     if (panel->wanted || config->rows > 2 || config->flags & JL_CHAR_HALVES ||
         !(panel->entry & JL_CHAR_RISING)) {
         return jl_char_note(panel, JL_UNSUPPORTED);

@@ -10,7 +10,7 @@ static bool is_busy(const struct jl_char_panel *panel, uint8_t enable) {
     jl_wire_enable(panel, enable, true);
     bool busy = port->ops->get_pin(port->context, JL_PIN_D7);
     jl_wire_enable(panel, enable, false);
-    if (!panel->config->wire->eight_bits) {
+    if (!jl_cells_of(panel)->wire->eight_bits) {
         jl_wire_enable(panel, enable, true);
         jl_wire_enable(panel, enable, false);
     }

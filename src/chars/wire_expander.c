@@ -20,7 +20,7 @@ static void flush(struct parcel *parcel) {
     const struct jl_port *port = parcel->panel->port;
     struct jl_transfer t = {.body = parcel->bytes,
                             .body_bytes = parcel->used,
-                            .i2c_address = parcel->panel->config->i2c_address};
+                            .i2c_address = jl_cells_of(parcel->panel)->i2c_address};
     if (parcel->status == JL_OK && parcel->used) {
         parcel->status = port->ops->send(port->context, &t);
     }
@@ -53,13 +53,13 @@ static jl_status end(struct parcel *parcel) {
 }
 
 static uint8_t light_bit(const struct jl_char_panel *panel) {
-    const struct jl_char_expander *map = panel->config->expander;
+    const struct jl_char_expander *map = jl_cells_of(panel)->expander;
     return panel->light != map->light_low ? map->light : 0;
 }
 
 static void add_nibble(struct parcel *parcel, uint8_t enables, bool data, unsigned nibble) {
     struct jl_char_panel *panel = parcel->panel;
-    const struct jl_char_expander *map = panel->config->expander;
+    const struct jl_char_expander *map = jl_cells_of(panel)->expander;
     uint8_t outputs = (uint8_t)((data ? map->rs : 0) | light_bit(panel));
     if ((panel->outputs & map->rs) != (outputs & map->rs)) {
         add(parcel, outputs);
@@ -95,12 +95,13 @@ static jl_status send(struct jl_char_panel *panel, uint8_t enables, uint8_t comm
 static jl_status knock(struct jl_char_panel *panel, uint8_t nibble) {
     uint8_t spare[4];
     struct parcel parcel = begin(panel, spare, sizeof spare);
-    add_nibble(&parcel, jl_char_all(panel->config), false, nibble);
+    add_nibble(&parcel, jl_char_all(panel), false, nibble);
     return end(&parcel);
 }
 
 static jl_status light(struct jl_char_panel *panel) {
-    uint8_t outputs = (uint8_t)((panel->outputs & panel->config->expander->rs) | light_bit(panel));
+    uint8_t outputs =
+        (uint8_t)((panel->outputs & jl_cells_of(panel)->expander->rs) | light_bit(panel));
     struct parcel parcel = begin(panel, &outputs, 1);
     add(&parcel, outputs);
     jl_status status = end(&parcel);
@@ -121,7 +122,7 @@ static uint8_t idle_bytes(const struct jl_port *port) {
 
 /* After power-on all outputs are high: E falls while R/W still is, which writes nothing. */
 static jl_status rest(struct jl_char_panel *panel) {
-    const struct jl_char_expander *map = panel->config->expander;
+    const struct jl_char_expander *map = jl_cells_of(panel)->expander;
     uint8_t spare[2];
     struct parcel parcel = begin(panel, spare, sizeof spare);
     panel->idle_bytes = idle_bytes(panel->port);
@@ -137,14 +138,16 @@ static bool take_bit(uint8_t mask, bool needed, uint8_t *used) {
     return good;
 }
 
-static jl_status check(const struct jl_char_config *config, const struct jl_port *port) {
+static jl_status check(const struct jl_char_panel *panel) {
+    const struct jl_char_config *config = jl_cells_of(panel);
     const struct jl_char_expander *map = config->expander;
+    const struct jl_port *port = panel->port;
     uint8_t used = 0;
     if (!map) {
         return JL_BAD_ARGUMENT;
     }
     bool good = take_bit(map->rs, true, &used) && take_bit(map->e, true, &used) &&
-                take_bit(map->e2, jl_char_two_controllers(config), &used) &&
+                take_bit(map->e2, jl_char_two_controllers(panel), &used) &&
                 take_bit(map->rw, false, &used) && take_bit(map->light, false, &used);
     for (uint8_t i = 0; i < 4; i++) {
         good = good && take_bit(map->data[i], true, &used);

@@ -9,10 +9,12 @@
 
 enum { MORE = 0x80, RS = 0x40, PAIRS_BYTES = 32 };
 
-jl_status jl_wire_i2c_check(const struct jl_char_config *config, const struct jl_port *port) {
+jl_status jl_wire_i2c_check(const struct jl_char_panel *panel) {
+    const struct jl_char_config *config = jl_cells_of(panel);
+    const struct jl_port *port = panel->port;
     return !port->ops->send || port->most_body_bytes == 1             ? JL_BAD_PORT
            : config->i2c_address < 0x08 || config->i2c_address > 0x77 ? JL_BAD_ADDRESS
-           : jl_char_two_controllers(config)                          ? JL_BAD_SIZE
+           : jl_char_two_controllers(panel)                           ? JL_BAD_SIZE
            : port->clock_hz > LIMIT_HZ                                ? JL_CLOCK_TOO_FAST
                                                                       : JL_OK;
 }
@@ -34,7 +36,7 @@ jl_status jl_wire_i2c_send(struct jl_char_panel *panel, uint8_t enables, uint8_t
                            const uint8_t *data, size_t count) {
     const struct jl_port *port = panel->port;
     uint8_t pairs[PAIRS_BYTES];
-    struct jl_transfer t = {.body = pairs, .i2c_address = panel->config->i2c_address};
+    struct jl_transfer t = {.body = pairs, .i2c_address = jl_cells_of(panel)->i2c_address};
     size_t most = port->most_body_bytes && port->most_body_bytes < PAIRS_BYTES
                       ? port->most_body_bytes & ~(size_t)1
                       : PAIRS_BYTES;

@@ -4,7 +4,7 @@
 
 #include "cells.h"
 
-jl_status jl_wire_i2c_check(const struct jl_char_config *config, const struct jl_port *port);
+jl_status jl_wire_i2c_check(const struct jl_char_panel *panel);
 jl_status jl_wire_i2c_rest(struct jl_char_panel *panel);
 jl_status jl_wire_i2c_knock(struct jl_char_panel *panel, uint8_t nibble);
 jl_status jl_wire_i2c_send(struct jl_char_panel *panel, uint8_t enables, uint8_t command,

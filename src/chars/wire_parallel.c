@@ -9,7 +9,7 @@ void jl_wire_select(struct jl_char_panel *panel, bool data, bool read) {
         return;
     }
     jl_wire_pin(panel, JL_PIN_DC, data);
-    if (panel->config->wire->reads_busy) {
+    if (jl_cells_of(panel)->wire->reads_busy) {
         jl_wire_pin(panel, JL_PIN_RW, read);
     }
     panel->outputs = levels;
@@ -20,7 +20,7 @@ void jl_wire_enable(const struct jl_char_panel *panel, uint8_t enables, bool hig
     if (enables & 1) {
         jl_wire_pin(panel, JL_PIN_E, high);
     }
-    if (enables & 2) {
+    if ((enables & 2) && jl_char_two_controllers(panel)) {
         jl_wire_pin(panel, JL_PIN_E2, high);
     }
     panel->port->ops->wait_us(panel->port->context, 1);
@@ -40,22 +40,23 @@ static void pulse(const struct jl_char_panel *panel, uint8_t enables) {
 
 /* All eight lines, or the upper half of a byte where only those are wired. */
 static void put_upper(const struct jl_char_panel *panel, uint8_t byte) {
-    bool eight = panel->config->wire->eight_bits;
+    bool eight = jl_cells_of(panel)->wire->eight_bits;
     put_lines(panel, eight ? JL_PIN_D0 : JL_PIN_D4, eight ? byte : byte >> 4);
 }
 
 void jl_wire_byte(const struct jl_char_panel *panel, uint8_t enables, uint8_t byte) {
     put_upper(panel, byte);
     pulse(panel, enables);
-    if (!panel->config->wire->eight_bits) {
+    if (!jl_cells_of(panel)->wire->eight_bits) {
         put_lines(panel, JL_PIN_D4, byte & 15u);
         pulse(panel, enables);
     }
 }
 
-jl_status jl_wire_check(const struct jl_char_config *config, const struct jl_port *port) {
-    bool reads = config->wire->reads_busy;
-    return port->ops->set_pin && (!reads || port->ops->get_pin) ? JL_OK : JL_BAD_PORT;
+jl_status jl_wire_check(const struct jl_char_panel *panel) {
+    const struct jl_port_ops *ops = panel->port->ops;
+    bool reads = jl_cells_of(panel)->wire->reads_busy;
+    return ops->set_pin && (!reads || ops->get_pin) ? JL_OK : JL_BAD_PORT;
 }
 
 jl_status jl_wire_light(struct jl_char_panel *panel) {
@@ -64,7 +65,7 @@ jl_status jl_wire_light(struct jl_char_panel *panel) {
 }
 
 jl_status jl_wire_rest(struct jl_char_panel *panel) {
-    jl_wire_enable(panel, jl_char_all(panel->config), false);
+    jl_wire_enable(panel, jl_char_all(panel), false);
     panel->outputs = RS_HIGH | READING; /* perhaps; so both are driven now */
     jl_wire_select(panel, false, false);
     return jl_wire_light(panel);
@@ -72,6 +73,6 @@ jl_status jl_wire_rest(struct jl_char_panel *panel) {
 
 jl_status jl_wire_knock(struct jl_char_panel *panel, uint8_t nibble) {
     put_upper(panel, (uint8_t)(nibble << 4));
-    pulse(panel, jl_char_all(panel->config));
+    pulse(panel, jl_char_all(panel));
     return JL_OK;
 }

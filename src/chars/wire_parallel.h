@@ -21,7 +21,7 @@ void jl_wire_byte(const struct jl_char_panel *panel, uint8_t enables, uint8_t by
 jl_status jl_wire_send_waiting(struct jl_char_panel *panel, uint8_t enables, uint8_t command,
                                const uint8_t *data, size_t count);
 
-jl_status jl_wire_check(const struct jl_char_config *config, const struct jl_port *port);
+jl_status jl_wire_check(const struct jl_char_panel *panel);
 jl_status jl_wire_rest(struct jl_char_panel *panel);
 jl_status jl_wire_knock(struct jl_char_panel *panel, uint8_t nibble);
 jl_status jl_wire_light(struct jl_char_panel *panel);

@@ -1,18 +1,19 @@
 /* Two or three controllers behind one glass. */
 #include "chips.h"
 
+#include "../core/lone.h"
 #include "../panel/bus.h"
 
 enum { SET_PAGE = 0xB8, TWO_REACH = 128 };
 
 jl_status jl_chips_step(const struct jl_panel *panel, const uint8_t *step) {
-    bool low = (panel->config->module & JL_MODULE_CHIPS_LOW) != 0;
+    bool low = (jl_config_of(panel)->module & JL_MODULE_CHIPS_LOW) != 0;
     if (step[0] != JL_STEP_CODE_BLOCK) {
         return JL_UNSUPPORTED;
     }
     jl_bus_pin(panel->port, JL_PIN_CHIP1, !(step[1] & CHIP_LEFT) == low);
     jl_bus_pin(panel->port, JL_PIN_CHIP2, !(step[1] & CHIP_LEFT << 1) == low);
-    if (panel->config->width > TWO_REACH) { /* others have no such pin */
+    if (jl_config_of(panel)->width > TWO_REACH) { /* others have no such pin */
         jl_bus_pin(panel->port, JL_PIN_CHIP3, !(step[1] & CHIP_LEFT << 2) == low);
     }
     return JL_OK;

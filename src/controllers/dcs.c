@@ -1,6 +1,7 @@
 /* Encoders of MIPI DCS commands. */
 #include "dcs.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../core/orientation.h"
 
@@ -11,7 +12,7 @@ enum { MODE_ROWS = 0x80, MODE_COLUMNS = 0x40, MODE_EXCHANGE = 0x20, MODE_BGR = 0
 enum { SLEEP_MS = 120 };
 
 static unsigned axes_of(const struct jl_panel *panel, uint8_t turn) {
-    return jl_axes_of_turn(turn) ^ jl_mirrors_of_module(panel->config);
+    return jl_axes_of_turn(turn) ^ jl_mirrors_of_module(jl_config_of(panel));
 }
 
 static uint8_t *put(uint8_t *out, uint8_t command, uint8_t argument) {
@@ -26,13 +27,13 @@ static uint8_t *put_address_mode(uint8_t *out, const struct jl_panel *panel, uin
     unsigned mode = (axes & AXES_MIRROR_X ? (unsigned)MODE_COLUMNS : 0) |
                     (axes & AXES_MIRROR_Y ? (unsigned)MODE_ROWS : 0) |
                     (axes & AXES_EXCHANGE ? (unsigned)MODE_EXCHANGE : 0) |
-                    (panel->config->module & JL_MODULE_BGR ? (unsigned)MODE_BGR : 0);
+                    (jl_config_of(panel)->module & JL_MODULE_BGR ? (unsigned)MODE_BGR : 0);
     return put(out, DCS_SET_ADDRESS_MODE, (uint8_t)mode);
 }
 
 /* IPS glass is upright when the controller inverts. */
 static uint8_t *put_invert(uint8_t *out, const struct jl_panel *panel, bool inverted) {
-    bool ips = (panel->config->module & JL_MODULE_IPS) != 0;
+    bool ips = (jl_config_of(panel)->module & JL_MODULE_IPS) != 0;
     out[0] = 1;
     out[1] = (uint8_t)(DCS_EXIT_INVERT_MODE + (inverted != ips));
     return out + 2;
@@ -40,7 +41,7 @@ static uint8_t *put_invert(uint8_t *out, const struct jl_panel *panel, bool inve
 
 size_t jl_dcs_setup(const struct jl_panel *panel, uint8_t *out) {
     /* 16 or 18 bits a pixel, for the RGB interface (upper digit) and for the others. */
-    uint8_t pixels = panel->format->bits_per_pixel == 16 ? 0x55 : 0x66;
+    uint8_t pixels = jl_format_of(panel)->bits_per_pixel == 16 ? 0x55 : 0x66;
     uint8_t *at = put_address_mode(out, panel, panel->turn);
     at = put(at, DCS_SET_PIXEL_FORMAT, pixels);
     at = put_invert(at, panel, panel->inverted);
@@ -111,7 +112,7 @@ static uint8_t *put_range(uint8_t *out, uint8_t command, int start, int length) 
  */
 size_t jl_dcs_next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                    uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     const struct jl_controller *controller = config->controller;
     struct jl_rect *kept = &panel->addressed;
     if (stretch->area.h) {

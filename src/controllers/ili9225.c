@@ -4,6 +4,7 @@
  */
 #include "jadelamp/controllers/ili9225.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../core/orientation.h"
 
@@ -55,21 +56,21 @@ static uint8_t *put(uint8_t *out, uint8_t index, unsigned value) {
 /* Rows and columns count the way the picture is turned. */
 static uint8_t *put_entry_mode(uint8_t *out, const struct jl_panel *panel, unsigned turn) {
     unsigned axes = jl_axes_of_turn(turn);
-    unsigned mode = (panel->config->module & JL_MODULE_BGR ? 0 : 0x1000u) |
+    unsigned mode = (jl_config_of(panel)->module & JL_MODULE_BGR ? 0 : 0x1000u) |
                     (axes & AXES_MIRROR_X ? 0 : 0x10u) | (axes & AXES_MIRROR_Y ? 0 : 0x20u) |
                     (axes & AXES_EXCHANGE ? 0x08u : 0);
     return put(out, ENTRY_MODE, mode);
 }
 
 static uint8_t *put_display(uint8_t *out, const struct jl_panel *panel, bool inverted) {
-    bool ips = (panel->config->module & JL_MODULE_IPS) != 0;
+    bool ips = (jl_config_of(panel)->module & JL_MODULE_IPS) != 0;
     return put(out, DISPLAY, inverted != ips ? 0x1013 : 0x1017);
 }
 
 /* Outputs the way the glass is mounted: of the usual one sources from the last, gates from the
  * first. */
 static size_t setup(const struct jl_panel *panel, uint8_t *out) {
-    unsigned mounted = jl_mirrors_of_module(panel->config);
+    unsigned mounted = jl_mirrors_of_module(jl_config_of(panel));
     uint8_t *at = put(out, DRIVER_OUTPUT,
                       0x001Cu | (mounted & AXES_MIRROR_X ? 0 : 0x0100u) |
                           (mounted & AXES_MIRROR_Y ? 0x0200u : 0));

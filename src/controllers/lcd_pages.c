@@ -1,6 +1,7 @@
 /* What the drivers of st7565, st7567 and uc1701 share (command tables of their datasheets). */
 #include "lcd_pages.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../core/orientation.h"
 #include "page_window.h"
@@ -8,7 +9,7 @@
 enum { VOLUME = 0x81, ADC = 0xA0, ALL_ON = 0xA4, INVERSE = 0xA6, DISPLAY = 0xAE, COM_SCAN = 0xC0 };
 
 static unsigned mirrors_of(const struct jl_panel *panel, unsigned turn) {
-    return jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(panel->config);
+    return jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(jl_config_of(panel));
 }
 
 /* On the usual module columns run from SEG0 at the left, and rows from the last COM at the top. */
@@ -65,7 +66,7 @@ size_t jl_lcd_pages_setting(const struct jl_panel *panel, enum jl_setting what, 
  */
 size_t jl_lcd_pages_window(const struct jl_panel *panel, const struct jl_stretch *stretch,
                            uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     bool reversed = (mirrors_of(panel, panel->turn) & AXES_MIRROR_X) != 0;
     int left = reversed ? config->controller->ram_width - config->width - config->column_offset
                         : config->column_offset;

@@ -4,6 +4,7 @@
  */
 #include "jadelamp/controllers/memory_lcd.h"
 
+#include "../core/lone.h"
 #include "../panel/panel.h"
 #include "../panel/units.h"
 #include "no_setup.h"
@@ -52,7 +53,8 @@ jl_status jl_memory_lcd_vcom(struct jl_panel *panel) {
     }
     panel->vcom ^= MODE_VCOM;
     const uint8_t bytes[] = {panel->vcom, 0};
-    return jl_panel_end_call(panel, panel->config->bus->send(panel, false, bytes, sizeof bytes));
+    return jl_panel_end_call(panel,
+                             jl_config_of(panel)->bus->send(panel, false, bytes, sizeof bytes));
 }
 
 jl_status jl_memory_lcd_vcom_pin(struct jl_panel *panel) {

@@ -1,6 +1,7 @@
 /* The usual 1-bit OLED without a pump: what its description decides. */
 #include "mono_oled.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 
 enum { ROWS = 2, PINS = 4, TURN = 5, CONTRAST = 8, INVERSE = 10 };
@@ -13,11 +14,11 @@ static const uint8_t setup_steps[] = {
 };
 
 size_t jl_mono_oled_setup(const struct jl_panel *panel, uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     memcpy(out, setup_steps, sizeof setup_steps);
     out[ROWS] = (uint8_t)(config->height - 1);
     out[PINS] = jl_mono_oled_pins(config);
-    jl_mono_oled_turn(out + TURN, config, panel->turn);
+    jl_mono_oled_turn(out + TURN, panel, panel->turn);
     out[CONTRAST] = panel->contrast;
     out[INVERSE] = panel->inverted ? 0xA7 : 0xA6;
     return sizeof setup_steps;

@@ -19,7 +19,7 @@ static inline uint8_t jl_mono_oled_pins(const struct jl_panel_config *config) {
 }
 
 /* Writes the two remaps of a turn on a module. */
-void jl_mono_oled_turn(uint8_t *out, const struct jl_panel_config *config, unsigned turn);
+void jl_mono_oled_turn(uint8_t *out, const struct jl_panel *panel, unsigned turn);
 
 /* Size, wiring, turn, contrast and inversion. */
 size_t jl_mono_oled_setup(const struct jl_panel *panel, uint8_t *out);

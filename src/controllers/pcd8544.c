@@ -4,6 +4,7 @@
  */
 #include "jadelamp/controllers/pcd8544.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 
 enum {
@@ -70,7 +71,7 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
 
 static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
     out[0] = 2;
-    out[1] = (uint8_t)(SET_X | (stretch->area.x + panel->config->column_offset));
+    out[1] = (uint8_t)(SET_X | (stretch->area.x + jl_config_of(panel)->column_offset));
     out[2] = (uint8_t)(SET_Y | stretch->area.y >> 3);
     return 3;
 }

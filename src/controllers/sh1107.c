@@ -5,6 +5,7 @@
  */
 #include "jadelamp/controllers/sh1107.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../core/orientation.h"
 #include "mono_oled.h"
@@ -32,7 +33,8 @@ enum { TURN_BYTES = 4 };
  * Remaps and offset. The picture's columns are scanned from the lowest common of the glass up (C0h)
  * or from the highest down (C8h); the offset brings the first of them to that common.
  */
-static void write_turn(uint8_t *out, const struct jl_panel_config *config, unsigned turn) {
+static void write_turn(uint8_t *out, const struct jl_panel *panel, unsigned turn) {
+    const struct jl_panel_config *config = jl_config_of(panel);
     unsigned mounted = jl_mirrors_of_module(config);
     unsigned mirrors = jl_mirrors_of_turn(turn) ^ mounted;
     int lowest = mounted & AXES_MIRROR_X ? COMMONS - config->width - config->column_offset
@@ -54,10 +56,10 @@ static const uint8_t setup_steps[] = {
 };
 
 static size_t setup(const struct jl_panel *panel, uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     memcpy(out, setup_steps, sizeof setup_steps);
     out[COLUMNS] = (uint8_t)(config->width - 1);
-    write_turn(out + TURN, config, panel->turn);
+    write_turn(out + TURN, panel, panel->turn);
     out[CONTRAST] = panel->contrast;
     out[INVERSE] = panel->inverted ? 0xA7 : 0xA6;
     if (config->module & JL_MODULE_EXTERNAL_SUPPLY) {
@@ -72,13 +74,13 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
         return jl_mono_oled_setting(panel, what, value, out);
     }
     out[0] = TURN_BYTES;
-    write_turn(out + 1, panel->config, value);
+    write_turn(out + 1, panel, value);
     return 1 + TURN_BYTES;
 }
 
 /* Glass of fewer rows begins at segment 0, which is the last row of the RAM behind A1h. */
 static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     unsigned mirrors = jl_mirrors_of_turn(panel->turn) ^ jl_mirrors_of_module(config);
     struct jl_rect area = stretch->area;
     area.y = (int16_t)(area.y + (mirrors & AXES_MIRROR_Y ? SEGMENTS - config->height : 0));

@@ -4,6 +4,7 @@
  */
 #include "jadelamp/controllers/ssd1306.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../core/orientation.h"
 #include "mono_oled.h"
@@ -33,8 +34,8 @@ static const uint8_t JL_FLASH wake_steps[] = {
  * Two bytes. On the usual module column 0 is at SEG127's side and row 0 at the last COM,
  * so the upright picture needs both remaps.
  */
-void jl_mono_oled_turn(uint8_t *out, const struct jl_panel_config *config, unsigned turn) {
-    unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(config);
+void jl_mono_oled_turn(uint8_t *out, const struct jl_panel *panel, unsigned turn) {
+    unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(jl_config_of(panel));
     out[0] = (uint8_t)(0xA1 - (mirrors & AXES_MIRROR_X));
     out[1] = (uint8_t)(0xC8 - (mirrors & AXES_MIRROR_Y) * 4);
 }
@@ -52,7 +53,7 @@ static const uint8_t setup_steps[] = {
 };
 
 size_t jl_mono_oled_setup_with_pump(const struct jl_panel *panel, uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     memcpy(out, setup_steps, sizeof setup_steps);
     out[ROWS] = (uint8_t)(config->height - 1);
     out[PINS] = jl_mono_oled_pins(config);
@@ -60,7 +61,7 @@ size_t jl_mono_oled_setup_with_pump(const struct jl_panel *panel, uint8_t *out) 
         out[PUMP] = 0x10;
         out[PRECHARGE] = 0x22; /* 2 clocks are enough for a strong supply (app. note) */
     }
-    jl_mono_oled_turn(out + TURN, config, panel->turn);
+    jl_mono_oled_turn(out + TURN, panel, panel->turn);
     out[CONTRAST] = panel->contrast;
     out[INVERSE] = panel->inverted ? 0xA7 : 0xA6;
     return sizeof setup_steps;
@@ -76,7 +77,7 @@ size_t jl_mono_oled_setting(const struct jl_panel *panel, enum jl_setting what, 
         out[1] = 0x81;
         out[2] = value;
     } else if (what == JL_SETTING_TURN) {
-        jl_mono_oled_turn(out + 1, panel->config, value);
+        jl_mono_oled_turn(out + 1, panel, value);
     } else if (what < sizeof switches) {
         out[0] = 1;
         out[1] = (uint8_t)(switches[what] | (value != 0));
@@ -91,7 +92,7 @@ size_t jl_mono_oled_setting(const struct jl_panel *panel, enum jl_setting what, 
  * glass that does not sit in their middle starts at another one then.
  */
 int16_t jl_mono_oled_first_column(const struct jl_panel *panel) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     bool mirrored = (jl_mirrors_of_turn(panel->turn) & AXES_MIRROR_X) != 0;
     return mirrored
                ? (int16_t)(config->controller->ram_width - config->width - config->column_offset)

@@ -1,6 +1,7 @@
 /* ssd1322 driver (datasheet rev 1.2, command table 8-1). Arguments travel like data. */
 #include "jadelamp/controllers/ssd1322.h"
 
+#include "../core/lone.h"
 #include "../core/orientation.h"
 #include "ssd_oled.h"
 
@@ -30,7 +31,7 @@ static const uint8_t JL_FLASH wake_steps[] = {
  * columns' remap mirrors every output by itself, so the other bit stays as it is.
  */
 static uint8_t *put_remap(uint8_t *out, const struct jl_panel *panel, uint8_t turn) {
-    unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(panel->config);
+    unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(jl_config_of(panel));
     unsigned remap = 0x04 | (mirrors & AXES_MIRROR_X ? 0x02 : 0);
     remap |= mirrors & AXES_MIRROR_Y ? 0 : 0x10; /* usual glass: from the last COM */
     out[0] = 3;
@@ -63,7 +64,7 @@ static size_t show_rows(const struct jl_panel *panel, int16_t top, int16_t rows,
         return 2;
     }
     bool upwards = (jl_mirrors_of_turn(panel->turn) & AXES_MIRROR_Y) != 0;
-    int first = upwards ? panel->config->height - top - rows : top;
+    int first = upwards ? jl_config_of(panel)->height - top - rows : top;
     out[0] = 3;
     out[1] = 0xA8;
     out[2] = (uint8_t)first;

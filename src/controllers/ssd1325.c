@@ -1,6 +1,7 @@
 /* ssd1325 driver (command table). Arguments travel like opcodes. */
 #include "jadelamp/controllers/ssd1325.h"
 
+#include "../core/lone.h"
 #include "../core/orientation.h"
 #include "ssd_oled.h"
 
@@ -31,7 +32,7 @@ static const uint8_t JL_FLASH wake_steps[] = {
  * nibbles' follows it, so that the left pixel of the picture is always the high nibble.
  */
 static uint8_t *put_remap(uint8_t *out, const struct jl_panel *panel, uint8_t turn) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(config);
     bool down = !(mirrors & AXES_MIRROR_Y);
     int first = config->height <= 64 ? FIRST_COM : 0;

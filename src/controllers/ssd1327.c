@@ -1,6 +1,7 @@
 /* ssd1327 driver (datasheet rev 1.1, command table 8-1). Arguments travel like opcodes. */
 #include "jadelamp/controllers/ssd1327.h"
 
+#include "../core/lone.h"
 #include "../core/orientation.h"
 #include "ssd_oled.h"
 
@@ -29,7 +30,7 @@ static const uint8_t JL_FLASH wake_steps[] = {
  * the other way round, so that the left pixel of the picture is always the high nibble.
  */
 static uint8_t *put_remap(uint8_t *out, const struct jl_panel *panel, uint8_t turn) {
-    unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(panel->config);
+    unsigned mirrors = jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(jl_config_of(panel));
     unsigned remap = 0x40;                          /* odd and even COMs on either side */
     remap |= mirrors & AXES_MIRROR_X ? 0x02 : 0x01; /* usual glass: column 0 at SEG127 */
     remap |= mirrors & AXES_MIRROR_Y ? 0 : 0x10;    /* usual glass: from the last COM */

@@ -1,6 +1,7 @@
 /* ssd1331 driver (datasheet rev 1.2, command table 8-1). Arguments travel like opcodes. */
 #include "jadelamp/controllers/ssd1331.h"
 
+#include "../core/lone.h"
 #include "../core/orientation.h"
 #include "ssd_oled.h"
 
@@ -23,9 +24,9 @@ static const uint8_t JL_FLASH wake_steps[] = {
 
 /* Bits of A0h: the order of the stream, columns, colours, COMs; the depth is in bits 7 and 6. */
 static uint8_t *put_remap(uint8_t *out, const struct jl_panel *panel, uint8_t turn) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     unsigned axes = jl_axes_of_turn(turn) ^ jl_mirrors_of_module(config);
-    unsigned remap = 0x20 | (panel->format->bits_per_pixel == 8 ? 0x00 : 0x40);
+    unsigned remap = 0x20 | (jl_format_of(panel)->bits_per_pixel == 8 ? 0x00 : 0x40);
     remap |= axes & AXES_EXCHANGE ? 0x01 : 0;           /* down the columns first */
     remap |= axes & AXES_MIRROR_X ? 0 : 0x02;           /* column 0 at SEG95: usual glass */
     remap |= config->module & JL_MODULE_BGR ? 0x04 : 0; /* usual glass: A-B-C */

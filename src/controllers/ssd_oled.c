@@ -1,6 +1,7 @@
 /* What the grey and colour OLED controllers share. */
 #include "ssd_oled.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../core/orientation.h"
 #include "jadelamp/controllers/ssd_oled.h"
@@ -26,7 +27,7 @@ static uint8_t *put0(uint8_t *out, uint8_t command) {
  */
 static uint8_t *put_window(uint8_t *out, const struct jl_panel *panel, struct jl_rect area,
                            unsigned column_shift) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     unsigned axes = jl_axes_of_turn(panel->turn);
     struct jl_rect on_glass = area;
     if (axes & AXES_EXCHANGE) {
@@ -63,7 +64,7 @@ size_t jl_ssd_window(const struct jl_ssd_part *own, const struct jl_panel *panel
 }
 
 size_t jl_ssd_setup(const struct jl_ssd_part *part, const struct jl_panel *panel, uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     uint8_t *at = jl_ssd_put(out, part->multiplex, (uint8_t)(config->height - 1));
     at = part->put_remap(at, panel, panel->turn);
     at = jl_ssd_put(at, START_LINE, (uint8_t)config->row_offset);
@@ -99,7 +100,7 @@ size_t jl_ssd_setting(const struct jl_ssd_part *part, const struct jl_panel *pan
 
 static size_t roll(const struct jl_panel *panel, int16_t top, int16_t rows, int16_t first,
                    uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     if (top != 0 || rows != config->height || rows != config->controller->ram_height) {
         return 0;
     }

@@ -5,6 +5,7 @@
  */
 #include "ssd_paper.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../epaper/paper.h"
 
@@ -41,7 +42,7 @@ static uint8_t border_of(uint8_t border) {
 }
 
 size_t jl_ssd_paper_setup(const struct jl_panel *panel, uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     const struct jl_epaper_config *paper = jl_epaper_config_of(panel);
     unsigned last = (unsigned)(config->row_offset + config->height - 1);
     bool given = paper->given_degrees;
@@ -63,7 +64,8 @@ size_t jl_ssd_paper_setting(const struct jl_panel *panel, enum jl_setting what, 
                             uint8_t *out) {
     static const uint8_t steps[] = {JL_STEP_SEND(0x10, 0x01)}; /* deep sleep 1 keeps the RAM */
     /* Only a reset ends it. */
-    if (what != JL_SETTING_POWER || value || !(panel->config->module & JL_MODULE_RESET_WIRED)) {
+    if (what != JL_SETTING_POWER || value ||
+        !(jl_config_of(panel)->module & JL_MODULE_RESET_WIRED)) {
         return 0;
     }
     memcpy(out, steps, sizeof steps);
@@ -72,13 +74,13 @@ size_t jl_ssd_paper_setting(const struct jl_panel *panel, enum jl_setting what, 
 
 size_t jl_ssd_paper_window(const struct jl_panel *panel, const struct jl_stretch *stretch,
                            uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     const struct jl_rect area = stretch->area;
     unsigned left = (unsigned)(config->column_offset + area.x) / 8;
     unsigned right = (unsigned)(config->column_offset + area.x + area.w - 1) / 8;
     unsigned top = (unsigned)(first_row(config) + area.y);
     unsigned bottom = top + (unsigned)area.h - 1;
-    bool second = panel->format->planes > 1 ? stretch->plane : panel->plane;
+    bool second = jl_format_of(panel)->planes > 1 ? stretch->plane : panel->plane;
     const uint8_t steps[] = {
         JL_STEP_SEND(0x44, (uint8_t)left, (uint8_t)right),
         JL_STEP_SEND(0x45, (uint8_t)top, (uint8_t)(top >> 8), (uint8_t)bottom,
@@ -93,8 +95,8 @@ size_t jl_ssd_paper_window(const struct jl_panel *panel, const struct jl_stretch
 
 /* Sources cannot be mirrored; gates can. */
 jl_status jl_ssd_paper_rare_step(const struct jl_panel *panel, const uint8_t *step) {
-    return panel->config->module & JL_MODULE_MIRROR_X ? JL_BAD_TURN
-                                                      : jl_paper_rare_step(panel, step);
+    return jl_config_of(panel)->module & JL_MODULE_MIRROR_X ? JL_BAD_TURN
+                                                            : jl_paper_rare_step(panel, step);
 }
 
 /* Starts a sequence, sees it begin, and waits for its end. */

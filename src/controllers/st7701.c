@@ -4,6 +4,7 @@
  */
 #include "jadelamp/controllers/st7701.h"
 
+#include "../core/lone.h"
 #include "dcs.h"
 #include "scanned.h"
 
@@ -64,7 +65,7 @@ static const uint8_t JL_FLASH wake_steps[] = {
 
 /* Lines in eights, less one; up to seven more in twos by bit 7 (LDE) and the second byte. */
 static size_t setup(const struct jl_panel *panel, uint8_t *out) {
-    uint16_t height = (uint16_t)panel->config->height;
+    uint16_t height = (uint16_t)jl_config_of(panel)->height;
     uint16_t eights = height / 8u, rest = height % 8u;
     out[0] = 3;
     out[1] = LINES;

@@ -5,6 +5,7 @@
  */
 #include "jadelamp/controllers/st7920.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../panel/units.h"
 #include "no_setup.h"
@@ -62,7 +63,7 @@ static size_t window(const struct jl_panel *panel, const struct jl_stretch *stre
 static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl_stretch *stretch,
                    uint8_t *out) {
     const struct jl_rect grown = jl_whole_units(panel, area);
-    bool folded = grown.w == panel->config->controller->ram_width && area->h > FOLDED_ROWS &&
+    bool folded = grown.w == jl_config_of(panel)->controller->ram_width && area->h > FOLDED_ROWS &&
                   area->y == 0 && !stretch->in_order;
     if (!folded) {
         return jl_next_line(panel, &grown, stretch, out);

@@ -1,6 +1,7 @@
 /* The text mode of the st7920 (datasheet, instruction set 1 and the display RAM). */
 #include "jadelamp/controllers/st7920_text.h"
 
+#include "../core/lone.h"
 #include "../panel/panel.h"
 
 enum {
@@ -18,7 +19,7 @@ enum {
 /* An instruction of the basic set, data behind it, and back to graphics. */
 static jl_status send(struct jl_panel *panel, uint8_t instruction, const uint8_t *data,
                       size_t count) {
-    const struct jl_bus *bus = panel->config->bus;
+    const struct jl_bus *bus = jl_config_of(panel)->bus;
     const uint8_t before[] = {BASIC, instruction}, after = GRAPHICS;
     jl_status status = bus->send(panel, false, before, sizeof before);
     if (status == JL_OK && instruction == CLEAR) {
@@ -36,7 +37,7 @@ static jl_status send(struct jl_panel *panel, uint8_t instruction, const uint8_t
 /* By an encoder, so that a copy of the descriptor will do. */
 static jl_status ready(struct jl_panel *panel) {
     jl_status status = jl_panel_ready(panel);
-    bool other = status == JL_OK && panel->config->controller->window != jl_st7920.window;
+    bool other = status == JL_OK && jl_config_of(panel)->controller->window != jl_st7920.window;
     return other ? jl_panel_note(panel, JL_UNSUPPORTED) : status;
 }
 

@@ -1,6 +1,7 @@
 /* Rolling the whole picture by the RAM row on the first line: 40h + row. */
 #include "jadelamp/controllers/start_line.h"
 
+#include "../core/lone.h"
 #include "../core/orientation.h"
 
 enum { LINES = 64 };
@@ -8,8 +9,8 @@ enum { LINES = 64 };
 static size_t roll(const struct jl_panel *panel, int16_t top, int16_t rows, int16_t first,
                    uint8_t *out) {
     /* The line counter runs around the RAM, so nothing less than all of it rolls. */
-    if (top != 0 || rows != panel->config->height ||
-        rows != panel->config->controller->ram_height || rows != LINES) {
+    if (top != 0 || rows != jl_config_of(panel)->height ||
+        rows != jl_config_of(panel)->controller->ram_height || rows != LINES) {
         return 0;
     }
     /* It counts along the scan, which runs upwards for a mirrored picture. */

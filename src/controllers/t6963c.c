@@ -4,6 +4,7 @@
  */
 #include "t6963c.h"
 
+#include "../core/lone.h"
 #include "../panel/units.h"
 
 enum {
@@ -33,7 +34,7 @@ static const uint8_t JL_FLASH wake_steps[] = {
 };
 
 static uint8_t row_bytes(const struct jl_panel *panel) {
-    return (uint8_t)(panel->config->width / 8);
+    return (uint8_t)(jl_config_of(panel)->width / 8);
 }
 
 static size_t setup(const struct jl_panel *panel, uint8_t *out) {
@@ -83,14 +84,15 @@ static size_t next(struct jl_panel *panel, const struct jl_rect *area, struct jl
         now->h = 0;
         return bytes;
     }
-    *now = (struct jl_rect){grown.x, top, grown.w, grown.w == panel->config->width ? area->h : 1};
+    *now = (struct jl_rect){grown.x, top, grown.w,
+                            grown.w == jl_config_of(panel)->width ? area->h : 1};
     uint16_t address = (uint16_t)((uint16_t)top * row_bytes(panel) + (uint16_t)(grown.x / 8));
     put_open(address, out + bytes);
     return bytes + OPEN_BYTES;
 }
 
 jl_status jl_t6963c_begin(const struct jl_panel *panel, uint16_t address) {
-    const struct jl_bus *bus = panel->config->bus;
+    const struct jl_bus *bus = jl_config_of(panel)->bus;
     uint8_t steps[OPEN_BYTES];
     put_open(address, steps);
     jl_status status = bus->send(panel, false, steps + 1, 3);
@@ -99,7 +101,7 @@ jl_status jl_t6963c_begin(const struct jl_panel *panel, uint16_t address) {
 
 jl_status jl_t6963c_end(const struct jl_panel *panel, jl_status status) {
     const uint8_t end = AUTO_END;
-    return status == JL_OK ? panel->config->bus->send(panel, false, &end, 1) : status;
+    return status == JL_OK ? jl_config_of(panel)->bus->send(panel, false, &end, 1) : status;
 }
 
 const struct jl_controller jl_t6963c = {

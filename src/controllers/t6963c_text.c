@@ -1,4 +1,5 @@
 /* The text of the t6963c (datasheet, text area and character generator). */
+#include "../core/lone.h"
 #include "../panel/panel.h"
 #include "t6963c.h"
 
@@ -8,7 +9,7 @@ static jl_status write(struct jl_panel *panel, uint16_t address, const uint8_t *
                        size_t count) {
     jl_status status = jl_t6963c_begin(panel, address);
     if (status == JL_OK) {
-        status = panel->config->bus->send(panel, true, bytes, count);
+        status = jl_config_of(panel)->bus->send(panel, true, bytes, count);
     }
     return jl_panel_end_call(panel, jl_t6963c_end(panel, status));
 }
@@ -16,19 +17,19 @@ static jl_status write(struct jl_panel *panel, uint16_t address, const uint8_t *
 /* By an encoder, so that a copy of the descriptor will do. */
 static jl_status ready(struct jl_panel *panel, bool in_range) {
     jl_status status = jl_panel_ready(panel);
-    if (status == JL_OK && panel->config->controller->next != jl_t6963c.next) {
+    if (status == JL_OK && jl_config_of(panel)->controller->next != jl_t6963c.next) {
         status = jl_panel_note(panel, JL_UNSUPPORTED);
     }
     return status == JL_OK && !in_range ? jl_panel_note(panel, JL_OUT_OF_RANGE) : status;
 }
 
 static bool is_inside(const struct jl_panel *panel, int column, int row, size_t count) {
-    return panel && panel->config && column + (long)count <= panel->config->width / 8 &&
-           row < panel->config->height / 8;
+    return panel && jl_config_of(panel) && column + (long)count <= jl_config_of(panel)->width / 8 &&
+           row < jl_config_of(panel)->height / 8;
 }
 
 static uint16_t place(const struct jl_panel *panel, uint8_t column, uint8_t row) {
-    return (uint16_t)(T6963C_TEXT_AT + row * (panel->config->width / 8) + column);
+    return (uint16_t)(T6963C_TEXT_AT + row * (jl_config_of(panel)->width / 8) + column);
 }
 
 jl_status jl_t6963c_text(struct jl_panel *panel, uint8_t column, uint8_t row, const char *text) {
@@ -47,7 +48,7 @@ jl_status jl_t6963c_text_show(struct jl_panel *panel, bool on) {
     const uint8_t mode = on ? BOTH : GRAPHICS;
     jl_status status = ready(panel, true);
     return status == JL_OK
-               ? jl_panel_end_call(panel, panel->config->bus->send(panel, false, &mode, 1))
+               ? jl_panel_end_call(panel, jl_config_of(panel)->bus->send(panel, false, &mode, 1))
                : status;
 }
 
@@ -57,10 +58,11 @@ jl_status jl_t6963c_text_clear(struct jl_panel *panel) {
     if (status != JL_OK) {
         return status;
     }
-    uint16_t left = (uint16_t)((panel->config->width / 8) * ((panel->config->height + 7) / 8));
+    uint16_t left =
+        (uint16_t)((jl_config_of(panel)->width / 8) * ((jl_config_of(panel)->height + 7) / 8));
     status = jl_t6963c_begin(panel, T6963C_TEXT_AT);
     for (; left && status == JL_OK; left--) {
-        status = panel->config->bus->send(panel, true, &blank, 1);
+        status = jl_config_of(panel)->bus->send(panel, true, &blank, 1);
     }
     status = jl_panel_end_call(panel, jl_t6963c_end(panel, status));
     return status == JL_OK ? jl_t6963c_text_show(panel, true) : status;

@@ -4,6 +4,7 @@
  */
 #include "jadelamp/controllers/uc1609.h"
 
+#include "../core/lone.h"
 #include "../core/orientation.h"
 #include "page_window.h"
 
@@ -26,7 +27,7 @@ static const uint8_t JL_FLASH wake_steps[] = {
 };
 
 static unsigned mirrors_of(const struct jl_panel *panel, unsigned turn) {
-    return jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(panel->config);
+    return jl_mirrors_of_turn(turn) ^ jl_mirrors_of_module(jl_config_of(panel));
 }
 
 /* On the usual module columns run from segment 0 at the left, and rows from the last common down.
@@ -74,7 +75,7 @@ static size_t setting(const struct jl_panel *panel, enum jl_setting what, uint8_
 
 /* Mirrored columns are counted from the last one of the RAM. */
 static size_t window(const struct jl_panel *panel, const struct jl_stretch *stretch, uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     bool mirrored = (mirrors_of(panel, panel->turn) & AXES_MIRROR_X) != 0;
     int left = mirrored ? config->controller->ram_width - config->width - config->column_offset
                         : config->column_offset;

@@ -6,6 +6,7 @@
  */
 #include "uc_paper.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../epaper/paper.h"
 
@@ -25,9 +26,9 @@ enum {
 };
 
 static uint8_t settings_of(const struct jl_panel *panel, bool own_tables) {
-    uint8_t module = panel->config->module;
+    uint8_t module = jl_config_of(panel)->module;
     unsigned settings = SETTINGS;
-    if (panel->format->layout != JL_LAYOUT_BLACK_WHITE_RED) {
+    if (jl_format_of(panel)->layout != JL_LAYOUT_BLACK_WHITE_RED) {
         settings |= BLACK_WHITE;
     }
     if (own_tables) {
@@ -62,7 +63,7 @@ uint8_t jl_uc_paper_border(const struct jl_panel *panel, const uint8_t *of_borde
 static const uint8_t of_borders[] = {0x97, 0x57, 0xF7};
 
 size_t jl_uc_paper_setup_narrow(const struct jl_panel *panel, uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     const uint8_t steps[] = {
         JL_STEP_SEND(0x00, settings_of(panel, false)),
         JL_STEP_SEND(0x61, low(whole_bytes(config->width)), high(config->height),
@@ -76,7 +77,7 @@ size_t jl_uc_paper_setup_narrow(const struct jl_panel *panel, uint8_t *out) {
 }
 
 size_t jl_uc_paper_size_wide(const struct jl_panel *panel, uint8_t *out) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     int16_t width = whole_bytes(config->width);
     const uint8_t steps[] = {
         JL_STEP_SEND(0x00, settings_of(panel, false)),
@@ -99,7 +100,8 @@ size_t jl_uc_paper_setting(const struct jl_panel *panel, enum jl_setting what, u
                            uint8_t *out) {
     static const uint8_t steps[] = {JL_STEP_SEND(0x07, 0xA5)}; /* deep sleep, with its key */
     /* Only a reset ends it. */
-    if (what != JL_SETTING_POWER || value || !(panel->config->module & JL_MODULE_RESET_WIRED)) {
+    if (what != JL_SETTING_POWER || value ||
+        !(jl_config_of(panel)->module & JL_MODULE_RESET_WIRED)) {
         return 0;
     }
     memcpy(out, steps, sizeof steps);
@@ -108,7 +110,7 @@ size_t jl_uc_paper_setting(const struct jl_panel *panel, enum jl_setting what, u
 
 static uint8_t plane_opcode(const struct jl_panel *panel, const struct jl_stretch *stretch) {
     /* Two planes as they are; of one picture the new one is the second. */
-    bool second = panel->format->planes > 1 ? stretch->plane : panel->plane == PLANE_NEW;
+    bool second = jl_format_of(panel)->planes > 1 ? stretch->plane : panel->plane == PLANE_NEW;
     return second ? 0x13 : 0x10;
 }
 

@@ -1,4 +1,5 @@
 /* One colour at soft edges: so much of it at each pixel. */
+#include "lone.h"
 #include "paint.h"
 #include "rect.h"
 
@@ -27,11 +28,11 @@ void jl_paint_cover(struct jl_target *target, int16_t x, int16_t y, int16_t coun
                     const uint8_t *shares, jl_color ink, jl_color paper) {
     struct shares s = {shares, ink, paper, x};
     struct jl_rect run = {x, y, count, 1};
-    if (!target->painter && target->ops && (target->ops->shades & JL_SHADES_MIXED)) {
+    if (!target->painter && jl_ops_of(target) && (jl_ops_of(target)->shades & JL_SHADES_MIXED)) {
         jl_color row[JL_CHUNK];
         if (jl_rect_cut(&run, &target->clip)) {
             shade(&s, run.x, y, run.w, row);
-            target->ops->put(target, run.x, y, run.w, row);
+            jl_ops_of(target)->put(target, run.x, y, run.w, row);
         }
         return;
     }

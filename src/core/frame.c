@@ -1,6 +1,7 @@
 /* Life of a frame; what differs by pixel format is in src/formats/. */
 #include "jadelamp/frame.h"
 
+#include "lone.h"
 #include "lines.h"
 #include "mem.h"
 
@@ -10,8 +11,9 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
         return JL_BAD_ARGUMENT;
     }
     /* Empty until all is good, so that nothing can be drawn after an error. */
-    *frame = (struct jl_frame){.format = format, .pixels = pixels};
-    if (!format || !pixels || width < 1 || height < 1) {
+    *frame = (struct jl_frame){.pixels = pixels};
+    jl_frame_describe(frame, format);
+    if (!jl_may_frame(format) || !pixels || width < 1 || height < 1) {
         return JL_BAD_ARGUMENT;
     }
     uint32_t stride = jl_line_bytes(format, width);
@@ -26,8 +28,8 @@ jl_status jl_frame_init(struct jl_frame *frame, const struct jl_format *format, 
     if (pixel_bytes < bytes) {
         return JL_TOO_SMALL;
     }
-    jl_target_init(&frame->target, &format->ops, width, height);
-    memset(pixels, format->clear[0][0], (size_t)plane_bytes);
-    memset(frame->pixels + plane_bytes, format->clear[1][0], (size_t)(bytes - plane_bytes));
+    jl_frame_aim(frame, width, height);
+    memset(pixels, format->clear[0], (size_t)plane_bytes);
+    memset(frame->pixels + plane_bytes, format->clear[1], (size_t)(bytes - plane_bytes));
     return JL_OK;
 }

@@ -1,5 +1,6 @@
 /* Frames in memory that the caller laid out. */
 #include "jadelamp/frame.h"
+#include "lone.h"
 #include "lines.h"
 #include "mem.h"
 
@@ -30,10 +31,10 @@ jl_status jl_frame_init_strided(struct jl_frame *frame, const struct jl_format *
     }
     frame->stride_bytes = stride_bytes;
     frame->plane_bytes = stride_bytes * lines;
-    jl_target_init(&frame->target, &format->ops, width, height);
+    jl_frame_aim(frame, width, height);
     uint8_t *line = pixels;
     for (uint32_t i = 0; i < lines * format->planes; i++, line += stride_bytes) {
-        memset(line, format->clear[i >= lines][0], line_bytes);
+        memset(line, format->clear[i >= lines], line_bytes);
     }
     return JL_OK;
 }

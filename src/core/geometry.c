@@ -13,14 +13,28 @@ static int32_t most(int32_t a, int32_t b) {
     return a > b ? a : b;
 }
 
-/* Cuts a stretch of an axis to another one. False: they have nothing in common. */
+/* Cuts a stretch of an axis to another one. False: they have nothing in common. Without sums, which
+ * would need more than 16 bits. */
 static bool cut(int16_t *start, int16_t *length, const int16_t *clip_start,
                 const int16_t *clip_length) {
-    int32_t first = most(*start, *clip_start);
-    int32_t end = least((int32_t)*start + *length, (int32_t)*clip_start + *clip_length);
-    *start = (int16_t)first;
-    *length = (int16_t)(end - first);
-    return end > first;
+    int first = *start, clip_first = *clip_start, count = *length, room = *clip_length;
+    if (first < clip_first) {
+        unsigned before = (unsigned)clip_first - (unsigned)first;
+        if (count <= 0 || (unsigned)count <= before) {
+            return false;
+        }
+        count -= (int)before;
+        *start = (int16_t)clip_first;
+    } else {
+        unsigned behind = (unsigned)first - (unsigned)clip_first;
+        if (room <= 0 || (unsigned)room <= behind) {
+            return false;
+        }
+        room -= (int)behind;
+    }
+    count = count < room ? count : room;
+    *length = (int16_t)count;
+    return count > 0;
 }
 
 bool jl_rect_cut(struct jl_rect *area, const struct jl_rect *clip) {

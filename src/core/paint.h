@@ -7,6 +7,8 @@
 
 #include "jadelamp/draw.h"
 
+#include "lone.h"
+
 /*
  * What a turned target or another mode than replacing does instead. One constant for
  * both, referred to only by the calls that set them, so that others do not carry it.
@@ -22,7 +24,7 @@ struct jl_painter {
 
 /* What the target's fill operation takes for a colour. */
 static inline uint32_t jl_ink(const struct jl_target *target, jl_color color) {
-    return target->ops->ink ? target->ops->ink(color, target) : color;
+    return jl_ops_of(target)->ink ? jl_ops_of(target)->ink(color, target) : color;
 }
 
 /* One colour for many areas of a target. */

@@ -6,6 +6,7 @@
 
 #include <stddef.h>
 
+#include "lone.h"
 #include "jadelamp/damage.h"
 
 /* Wider than any coordinate: corners of rectangles may lie past the range before they are cut. */
@@ -86,9 +87,9 @@ static struct jl_rect to_picture(const struct jl_target *t, struct jl_rect r) {
 /* What the target makes of a colour, by trying it on a pixel that is about to change anyway. */
 static jl_color as_stored(struct jl_target *t, int16_t x, int16_t y, jl_color color) {
     jl_color before, stored;
-    t->ops->get(t, x, y, 1, &before);
+    jl_ops_of(t)->get(t, x, y, 1, &before);
     jl_ops_put(t, x, y, 1, &color);
-    t->ops->get(t, x, y, 1, &stored);
+    jl_ops_of(t)->get(t, x, y, 1, &stored);
     jl_ops_put(t, x, y, 1, &before);
     return stored;
 }
@@ -109,7 +110,7 @@ static void invert_row(struct jl_target *t, int16_t x, int16_t y, int16_t count,
         t->ops->invert(t, x, y, count, row);
         return;
     }
-    t->ops->get(t, x, y, count, old);
+    jl_ops_of(t)->get(t, x, y, count, old);
     for (int16_t i = 0; i < count; i++) {
         if (row[i] == JL_CLEAR) {
             continue;
@@ -185,7 +186,7 @@ static void shade_plain(const void *context, int x, int y, int count, jl_color *
 }
 
 static void fill(struct jl_target *t, struct jl_rect area, jl_color color) {
-    bool mixed = t->mode == JL_MODE_BLEND && (t->ops->shades & JL_SHADES_MIXED);
+    bool mixed = t->mode == JL_MODE_BLEND && (jl_ops_of(t)->shades & JL_SHADES_MIXED);
     if (t->mode != JL_MODE_REPLACE && !mixed) {
         shade(t, area, shade_plain, &color);
         return;
@@ -195,7 +196,7 @@ static void fill(struct jl_target *t, struct jl_rect area, jl_color color) {
         return;
     }
     if (!mixed) {
-        t->ops->fill(t, own, jl_ink(t, color));
+        jl_ops_of(t)->fill(t, own, jl_ink(t, color));
         return;
     }
     /* As much as a stack bears. Processors of 64 bits have room, and mix eight pixels at a time. */
@@ -206,7 +207,7 @@ static void fill(struct jl_target *t, struct jl_rect area, jl_color color) {
     for (int16_t y = own.y; y < own.y + own.h; y++) {
         for (int16_t done = 0; done < own.w; done = (int16_t)(done + ROW)) {
             int16_t count = own.w - done < ROW ? (int16_t)(own.w - done) : ROW;
-            t->ops->put(t, (int16_t)(own.x + done), y, count, row);
+            jl_ops_of(t)->put(t, (int16_t)(own.x + done), y, count, row);
         }
     }
     jl_paint_swap_damage(t, damage);
@@ -254,7 +255,7 @@ static void choose_painter(struct jl_target *t) {
 }
 
 bool jl_target_mode(struct jl_target *t, enum jl_mode mode, uint8_t alpha) {
-    if (mode > JL_MODE_BLEND || (mode != JL_MODE_REPLACE && !(t->ops && t->ops->get))) {
+    if (mode > JL_MODE_BLEND || (mode != JL_MODE_REPLACE && !(jl_ops_of(t) && jl_ops_of(t)->get))) {
         return false;
     }
     t->mode = (uint8_t)mode;

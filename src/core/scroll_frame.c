@@ -1,4 +1,5 @@
 /* Moving a part of a frame. */
+#include "lone.h"
 #include "jadelamp/frame.h"
 #include "paint.h"
 
@@ -19,7 +20,7 @@ void jl_frame_scroll(struct jl_frame *frame, struct jl_rect area, int16_t dx, in
             jl_color pixels[JL_CHUNK];
             int count = kept.w - done < JL_CHUNK ? kept.w - done : JL_CHUNK;
             int x = dx > 0 ? kept.x + kept.w - done - count : kept.x + done;
-            t->ops->get(t, (int16_t)(x - dx), (int16_t)(y - dy), (int16_t)count, pixels);
+            jl_ops_of(t)->get(t, (int16_t)(x - dx), (int16_t)(y - dy), (int16_t)count, pixels);
             jl_ops_put(t, (int16_t)x, (int16_t)y, (int16_t)count, pixels);
         }
     }
@@ -33,11 +34,11 @@ void jl_frame_scroll(struct jl_frame *frame, struct jl_rect area, int16_t dx, in
             struct jl_rect right = {(int16_t)(kept.x + kept.w), (int16_t)y,
                                     (int16_t)(area.x + area.w - kept.x - kept.w), 1};
             if (right.w > 0) {
-                t->ops->fill(t, right, ink);
+                jl_ops_of(t)->fill(t, right, ink);
             }
         }
         if (left.w > 0) {
-            t->ops->fill(t, left, ink);
+            jl_ops_of(t)->fill(t, left, ink);
         }
     }
 }

@@ -3,12 +3,13 @@
 
 #include <stddef.h>
 
+#include "lone.h"
 #include "jadelamp/frame.h"
 
 void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 const jl_color *row) {
-    if (target->ops->put) {
-        target->ops->put(target, x, y, count, row);
+    if (jl_ops_of(target)->put) {
+        jl_ops_of(target)->put(target, x, y, count, row);
         return;
     }
     /* Runs of one colour as fills. */
@@ -19,7 +20,7 @@ void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
         }
         if (row[start] != JL_CLEAR) {
             struct jl_rect run = {(int16_t)(x + start), y, (int16_t)(end - start), 1};
-            target->ops->fill(target, run, jl_ink(target, row[start]));
+            jl_ops_of(target)->fill(target, run, jl_ink(target, row[start]));
         }
         start = end;
     }
@@ -28,7 +29,7 @@ void jl_ops_put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
 void jl_shade_settle(struct jl_target *target, int16_t x, int16_t y, int16_t count, jl_color *row) {
     jl_color below[JL_CHUNK];
     bool have_below = false; /* read once for the chunk, and only where it is needed */
-    if (target->ops->shades & JL_SHADES_MIXED) {
+    if (jl_ops_of(target)->shades & JL_SHADES_MIXED) {
         return;
     }
     for (int16_t i = 0; i < count; i++) {
@@ -37,12 +38,12 @@ void jl_shade_settle(struct jl_target *target, int16_t x, int16_t y, int16_t cou
         if (transparency == 0 || row[i] == JL_CLEAR) {
             continue;
         }
-        if (!target->ops->get) {
+        if (!jl_ops_of(target)->get) {
             row[i] = transparency < 128 ? solid : JL_CLEAR;
             continue;
         }
         if (!have_below) {
-            target->ops->get(target, x, y, count, below);
+            jl_ops_of(target)->get(target, x, y, count, below);
             have_below = true;
         }
         row[i] = jl_color_mix(solid, below[i], transparency);
@@ -55,7 +56,7 @@ void jl_shade_settle(struct jl_target *target, int16_t x, int16_t y, int16_t cou
  */
 struct jl_damage *jl_paint_swap_damage(struct jl_target *target, struct jl_damage *damage) {
     struct jl_frame *frame = (struct jl_frame *)target; /* what has dots is one */
-    if (!target->ops || !target->ops->dot || !target->ops->put) {
+    if (!jl_ops_of(target) || !jl_ops_of(target)->dot || !jl_ops_of(target)->put) {
         return NULL;
     }
     struct jl_damage *before = frame->damage;
@@ -79,9 +80,9 @@ void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn s
     }
     struct jl_damage *damage = jl_paint_swap_damage(target, NULL);
     /* Found once: rows are short, and a call for nothing is a good part of one. */
-    bool settled = target->ops->shades & JL_SHADES_MIXED;
+    bool settled = jl_ops_of(target)->shades & JL_SHADES_MIXED;
     void (*put)(struct jl_target *, int16_t, int16_t, int16_t, const jl_color *) =
-        target->ops->put ? target->ops->put : jl_ops_put;
+        jl_ops_of(target)->put ? jl_ops_of(target)->put : jl_ops_put;
     for (int y = visible.y; y < visible.y + visible.h; y++) {
         for (int done = 0; done < visible.w; done += JL_CHUNK) {
             jl_color row[JL_CHUNK];

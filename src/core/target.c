@@ -1,4 +1,5 @@
 /* Targets: the plain way of painting, and the clip. */
+#include "lone.h"
 #include "paint.h"
 #include "rect.h"
 
@@ -7,7 +8,9 @@ void jl_target_init(struct jl_target *target, const struct jl_target_ops *ops, i
     *target = (struct jl_target){.ops = ops, .width = width, .height = height};
     target->bounds.w = width;
     target->bounds.h = height;
-    target->clip = target->bounds;
+    if (jl_may_aim(ops)) {
+        target->clip = target->bounds;
+    }
 }
 
 static struct jl_rect to_own(const struct jl_target *target, struct jl_rect area) {
@@ -35,6 +38,6 @@ void jl_paint_stencil(struct jl_target *target, struct jl_stencil *stencil) {
     if (jl_rect_cut(&stencil->area, &target->clip)) {
         stencil->map_x = (int16_t)(stencil->map_x + stencil->area.x);
         stencil->map_y = (int16_t)(stencil->map_y + stencil->area.y);
-        target->ops->stencil(target, stencil);
+        jl_ops_of(target)->stencil(target, stencil);
     }
 }

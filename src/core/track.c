@@ -1,6 +1,8 @@
 /* Tracking what changes in a frame. Apart from frame.c, so that it is linked only when wanted. */
 #include "jadelamp/frame.h"
 
+#include "lone.h"
+
 void jl_frame_damage_all(struct jl_frame *frame) {
     if (frame->damage) {
         frame->damage->count = 1;
@@ -12,7 +14,8 @@ void jl_frame_damage_all(struct jl_frame *frame) {
 void jl_frame_track(struct jl_frame *frame, struct jl_damage *damage) {
     frame->damage = damage;
     if (damage) {
-        jl_damage_init(damage, frame->format->window_price_px, frame->format->line_rows_log2);
+        jl_damage_init(damage, jl_frame_format(frame)->window_price_px,
+                       jl_frame_format(frame)->line_rows_log2);
         jl_frame_damage_all(frame);
     }
 }

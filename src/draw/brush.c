@@ -1,9 +1,10 @@
 /* One colour for many areas: shapes that are made of small parts. */
+#include "../core/lone.h"
 #include "../core/paint.h"
 #include "../core/rect.h"
 
 struct jl_brush jl_brush_of(struct jl_target *target, jl_color color) {
-    bool plain = !target->painter && color != JL_CLEAR && target->ops; /* else it is empty */
+    bool plain = !target->painter && color != JL_CLEAR && jl_ops_of(target); /* else it is empty */
     return (struct jl_brush){target, color, plain ? jl_ink(target, color) : 0};
 }
 
@@ -15,6 +16,6 @@ void jl_brush_fill(const struct jl_brush *brush, struct jl_rect area) {
     if (target->painter) {
         target->painter->fill(target, area, brush->color);
     } else if (jl_rect_cut(&area, &target->clip)) {
-        target->ops->fill(target, area, brush->ink);
+        jl_ops_of(target)->fill(target, area, brush->ink);
     }
 }

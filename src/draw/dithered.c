@@ -1,6 +1,7 @@
 /* A target that dithers what is drawn, and puts it on a frame. */
 #include "jadelamp/dither.h"
 
+#include "../core/lone.h"
 #include "../core/paint.h"
 #include "dither.h"
 
@@ -24,13 +25,14 @@ static jl_color dither(const struct jl_format *format, jl_color color, int x, in
 static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 const jl_color *row) {
     struct jl_frame *frame = ((struct jl_dithered *)target)->frame;
-    bool plain = frame->format->layout == JL_LAYOUT_PALETTE;
+    bool plain = jl_frame_format(frame)->layout == JL_LAYOUT_PALETTE;
     while (count > 0) {
         jl_color chunk[JL_CHUNK];
         int16_t now = count < JL_CHUNK ? count : JL_CHUNK;
         for (int16_t i = 0; i < now; i++) {
-            chunk[i] =
-                row[i] == JL_CLEAR || plain ? row[i] : dither(frame->format, row[i], x + i, y);
+            chunk[i] = row[i] == JL_CLEAR || plain
+                           ? row[i]
+                           : dither(jl_frame_format(frame), row[i], x + i, y);
         }
         jl_ops_put(&frame->target, x, y, now, chunk);
         x = (int16_t)(x + now);
@@ -42,7 +44,7 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
 static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 jl_color *row) {
     const struct jl_frame *frame = ((const struct jl_dithered *)target)->frame;
-    frame->target.ops->get(&frame->target, x, y, count, row);
+    jl_ops_of(&frame->target)->get(&frame->target, x, y, count, row);
 }
 
 static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {

@@ -1,17 +1,19 @@
 /* Single pixels: the clip, and the damage. */
 #include "dots.h"
 
+#include "../core/lone.h"
 #include "../core/rect.h"
 
 bool jl_dots_begin(struct jl_dots *dots, const struct jl_brush *brush, int32_t x0, int32_t y0,
                    int32_t x1, int32_t y1) {
     struct jl_target *t = brush->target;
     int32_t right = (int32_t)t->clip.x + t->clip.w - 1, bottom = (int32_t)t->clip.y + t->clip.h - 1;
-    if (t->painter || brush->color == JL_CLEAR || !t->ops || !t->ops->dot) {
+    if (t->painter || brush->color == JL_CLEAR || !jl_ops_of(t) || !jl_ops_of(t)->dot) {
         return false;
     }
     bool seen = x0 >= t->clip.x && x1 <= right && y0 >= t->clip.y && y1 <= bottom;
-    *dots = (struct jl_dots){t, t->ops->dot, brush->ink, t->clip.x, t->clip.y, right, bottom, seen};
+    *dots = (struct jl_dots){
+        t, jl_ops_of(t)->dot, brush->ink, t->clip.x, t->clip.y, right, bottom, seen};
     return true;
 }
 

@@ -1,4 +1,5 @@
 /* Fills: rectangles, everything. */
+#include "../core/lone.h"
 #include "../core/paint.h"
 #include "../core/rect.h"
 
@@ -9,7 +10,7 @@ void jl_fill_rect(struct jl_target *target, struct jl_rect rect, jl_color color)
     if (target->painter) {
         target->painter->fill(target, rect, color);
     } else if (jl_rect_cut(&rect, &target->clip)) {
-        target->ops->fill(target, rect, jl_ink(target, color));
+        jl_ops_of(target)->fill(target, rect, jl_ink(target, color));
     }
 }
 

@@ -1,4 +1,5 @@
 /* Linear gradients with an ordered dither. */
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../core/paint.h"
 #include "dither.h"
@@ -80,11 +81,11 @@ enum { BAYER = 8 }; /* the dither repeats after so many pixels */
 /* Where a frame keeps a pixel of whole bytes. NULL: the target is none, or has smaller pixels. */
 static uint8_t *place_of(const struct jl_target *target, int32_t x, int32_t y) {
     const struct jl_frame *frame = (const struct jl_frame *)target; /* what has dots is one */
-    if (!target->ops->dot || frame->format->bits_per_pixel < 8) {
+    if (!jl_ops_of(target)->dot || jl_frame_format(frame)->bits_per_pixel < 8) {
         return NULL;
     }
     return frame->pixels + (size_t)(y - target->bounds.y) * frame->stride_bytes +
-           (size_t)(x - target->bounds.x) * (frame->format->bits_per_pixel / 8u);
+           (size_t)(x - target->bounds.x) * (jl_frame_format(frame)->bits_per_pixel / 8u);
 }
 
 static void put_row(struct jl_target *target, struct jl_rect visible, int32_t y,
@@ -109,7 +110,7 @@ static void draw_along_x(struct jl_target *target, struct jl_rect visible,
             continue;
         }
         const struct jl_frame *frame = (const struct jl_frame *)target;
-        size_t bytes = (size_t)visible.w * (frame->format->bits_per_pixel / 8u);
+        size_t bytes = (size_t)visible.w * (jl_frame_format(frame)->bits_per_pixel / 8u);
         memcpy(to, to - (size_t)step * frame->stride_bytes, bytes);
         if (i == step && frame->damage) {
             frame->damage->add(frame->damage, visible, 0);
@@ -124,8 +125,8 @@ static void draw_along_y(struct jl_target *target, struct jl_rect visible,
         jl_color row[JL_CHUNK];
         shade(g, visible.x, (int)y, g->bits ? JL_CHUNK : 1, row);
         if (!g->bits) {
-            target->ops->fill(target, (struct jl_rect){visible.x, (int16_t)y, visible.w, 1},
-                              jl_ink(target, row[0]));
+            jl_ops_of(target)->fill(target, (struct jl_rect){visible.x, (int16_t)y, visible.w, 1},
+                                    jl_ink(target, row[0]));
             continue;
         }
         for (int16_t done = 0; done < visible.w; done = (int16_t)(done + JL_CHUNK)) {
@@ -138,7 +139,7 @@ static void draw_along_y(struct jl_target *target, struct jl_rect visible,
 void jl_fill_gradient(struct jl_target *target, struct jl_rect rect, enum jl_axis axis,
                       jl_color from, jl_color to, const uint8_t bits[3]) {
     struct gradient g = {rect, axis, from, to, bits};
-    if (target->painter || !target->ops || target->ops->shade) {
+    if (target->painter || !jl_ops_of(target) || target->ops->shade) {
         jl_paint_shade(target, rect, shade, &g);
         return;
     }

@@ -1,12 +1,13 @@
 /* Pictures from any format to any target. */
 #include "jadelamp/image.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../core/paint.h"
 #include "image_read.h"
 
 struct jl_image jl_image_of_frame(const struct jl_frame *frame) {
-    return (struct jl_image){.format = frame->format,
+    return (struct jl_image){.format = jl_frame_format(frame),
                              .pixels = frame->pixels,
                              .palette = frame->palette,
                              .width = frame->target.bounds.w,
@@ -34,7 +35,7 @@ static struct rows rows_of(const struct jl_frame *to, struct jl_rect visible,
                            const struct placed_image *placed) {
     const struct jl_frame *from = &placed->reader.frame;
     struct rows rows = {to->pixels, from->pixels, to->stride_bytes, from->stride_bytes,
-                        to->format->bits_per_pixel / 8};
+                        jl_frame_format(to)->bits_per_pixel / 8};
     rows.to += (size_t)(visible.y - to->target.bounds.y) * rows.to_stride +
                (size_t)(visible.x - to->target.bounds.x) * rows.pixel_bytes;
     rows.from += (size_t)(visible.y - placed->y) * rows.from_stride +
@@ -96,8 +97,9 @@ static void copy_masked(struct jl_frame *to, struct jl_rect visible,
             } else if (part == SOFT) {
                 jl_color row[JL_CHUNK];
                 jl_image_read(&placed->reader, start, y - placed->y, x - start, row);
-                to->target.ops->put(&to->target, (int16_t)(placed->x + start), (int16_t)y,
-                                    (int16_t)(x - start), row);
+                jl_ops_of(&to->target)
+                    ->put(&to->target, (int16_t)(placed->x + start), (int16_t)y,
+                          (int16_t)(x - start), row);
             }
         }
         mask += stride;
@@ -120,7 +122,8 @@ void jl_draw_image(struct jl_target *target, int16_t x, int16_t y, const struct 
     struct jl_unpacking planes[2] = {{NULL, NULL, 0, 0}};
     struct placed_image placed = {jl_image_open(image, planes), x, y};
     const struct jl_bit_order *bits = bits_of(image);
-    bool same = target->ops == &image->format->ops; /* then the target is a frame of that format */
+    bool same =
+        jl_ops_of(target) == &image->format->ops; /* then the target is a frame of that format */
     bool whole = !image->has_key && !image->palette, plain = whole && !image->mask;
     if (plain && bits && target->mode == JL_MODE_REPLACE) {
         const struct jl_bitmap map = {image->pixels, image->width, image->height, bits};

@@ -9,7 +9,7 @@ static struct jl_frame frame_of(const struct jl_image *image) {
     /* Never written: get() alone is called. */
     frame.pixels = (uint8_t *)(uintptr_t)image->pixels;
     frame.stride_bytes = (uint16_t)jl_line_bytes(image->format, image->width);
-    frame.plane_bytes = frame.stride_bytes * jl_lines(image->format, image->height);
+    frame.plane_bytes = (uint32_t)frame.stride_bytes * jl_lines(image->format, image->height);
     return frame;
 }
 

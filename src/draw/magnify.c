@@ -1,6 +1,7 @@
 /* A target that draws squares for pixels. */
 #include "jadelamp/magnify.h"
 
+#include "../core/lone.h"
 #include "../core/paint.h"
 
 /* An area in pixels of the other target, cut to what its coordinates can name. */
@@ -96,7 +97,7 @@ static int16_t squares_to(int16_t size, int16_t from, uint8_t factor) {
 void jl_magnify(struct jl_magnified *magnified, struct jl_target *to, int16_t x, int16_t y,
                 uint8_t factor) {
     *magnified = (struct jl_magnified){.to = to, .x = x, .y = y, .factor = factor ? factor : 1};
-    bool soft = to->ops && (to->ops->shades & JL_SHADES_SHOWN);
+    bool soft = jl_ops_of(to) && (jl_ops_of(to)->shades & JL_SHADES_SHOWN);
     jl_target_init(&magnified->target, soft ? &soft_ops : &hard_ops,
                    squares_to(to->width, x, magnified->factor),
                    squares_to(to->height, y, magnified->factor));

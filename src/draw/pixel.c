@@ -1,6 +1,8 @@
 /* Single pixels. */
 #include "dots.h"
 
+#include "../core/lone.h"
+
 /* Where it is not a single store. Never inlined: the store then needs no memory of its own. */
 #ifdef __GNUC__
 __attribute__((noinline))
@@ -24,11 +26,11 @@ void jl_draw_pixel(struct jl_target *target, int16_t x, int16_t y, jl_color colo
         color >> 24 == JL_CLEAR >> 24) {
         return;
     }
-    if (!target->ops->dot) {
+    if (!jl_ops_of(target)->dot) {
         fill_pixel(target, x, y, color);
         return;
     }
-    if (target->ops->dot(jl_ink(target, color), target, x, y) && jl_dots_damage(target)) {
+    if (jl_ops_of(target)->dot(jl_ink(target, color), target, x, y) && jl_dots_damage(target)) {
         jl_dots_tell(target, (struct jl_rect){x, y, 1, 1});
     }
 }

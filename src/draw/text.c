@@ -39,14 +39,14 @@ bool jl_text_cell(const struct jl_text_style *style, uint32_t code, struct jl_te
     return false;
 }
 
-uint16_t jl_text_part(struct jl_target *target, int32_t x, int16_t y, const char *text,
+uint16_t jl_text_part(struct jl_target *target, int16_t x, int16_t y, const char *text,
                       const char *end, const struct jl_text_style *style) {
     uint16_t missing = 0;
-    int32_t pen = x;
+    int pen = x;
     uint32_t code;
     struct jl_text_glyph found;
     struct jl_stencil s = {.map = &found.glyph.map, .ink = style->ink, .paper = style->paper};
-    while (text != end && pen <= INT16_MAX && (code = jl_utf8_next(&text)) != 0) {
+    while (text != end && (code = jl_utf8_next(&text)) != 0) {
         bool known = jl_text_cell(style, code, &found);
         const struct jl_glyph *glyph = &found.glyph;
         s.area = (struct jl_rect){(int16_t)pen, y, glyph->advance, style->font->height};
@@ -59,6 +59,10 @@ uint16_t jl_text_part(struct jl_target *target, int32_t x, int16_t y, const char
             jl_paint_stencil(target, &s);
         }
         missing = (uint16_t)(missing + !known);
+        /* Without a sign, since what is left up to the right end may be twice that. */
+        if ((unsigned)glyph->advance > (unsigned)INT16_MAX - (unsigned)pen) {
+            break;
+        }
         pen += glyph->advance;
     }
     return missing;

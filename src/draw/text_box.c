@@ -69,12 +69,12 @@ static void draw_line(struct jl_target *target, const struct jl_text_style *styl
     } else if (options & JL_ANCHOR_CENTRE) {
         x += (box.w - whole) / 2;
     }
-    if (x < INT16_MIN || y < INT16_MIN || y > INT16_MAX) {
+    if (x < INT16_MIN || x > INT16_MAX || y < INT16_MIN || y > INT16_MAX) {
         return;
     }
-    jl_text_part(target, x, (int16_t)y, line->start, end, style);
+    jl_text_part(target, (int16_t)x, (int16_t)y, line->start, end, style);
     if (shorten && x + width <= INT16_MAX) {
-        jl_text_part(target, x + width, (int16_t)y, dots, NULL, style);
+        jl_text_part(target, (int16_t)(x + width), (int16_t)y, dots, NULL, style);
     }
 }
 

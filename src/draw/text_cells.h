@@ -23,7 +23,7 @@ static inline int32_t jl_line_pitch(const struct jl_text_style *style) {
 }
 
 /* As jl_text(), up to `end` (NULL: the terminating zero); x is at least INT16_MIN. */
-uint16_t jl_text_part(struct jl_target *target, int32_t x, int16_t y, const char *text,
+uint16_t jl_text_part(struct jl_target *target, int16_t x, int16_t y, const char *text,
                       const char *end, const struct jl_text_style *style);
 
 #endif

@@ -20,7 +20,10 @@ uint16_t jl_text_field(struct jl_target *target, int16_t x, int16_t y, int16_t w
             jl_fill_rect(target, rest, style->paper);
         }
     }
-    uint16_t missing = jl_text_part(target, x + before, y, text, NULL, style);
+    uint16_t missing = 0;
+    if (x + before <= INT16_MAX) {
+        missing = jl_text_part(target, (int16_t)(x + before), y, text, NULL, style);
+    }
     jl_target_unclip(target, outside);
     return missing;
 }

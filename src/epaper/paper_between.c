@@ -1,4 +1,5 @@
 /* Deep sleep between two updates. Apart, so that only programs that want it carry it. */
+#include "../core/lone.h"
 #include "../panel/steps.h"
 #include "paper.h"
 
@@ -16,7 +17,7 @@ static jl_status end_sleep(struct jl_sending *sleeping) {
 
 static jl_status begin_sleep(struct jl_panel *panel) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
-    size_t bytes = panel->config->controller->setting(panel, JL_SETTING_POWER, 0, steps);
+    size_t bytes = jl_config_of(panel)->controller->setting(panel, JL_SETTING_POWER, 0, steps);
     panel->sending = &panel->epaper->sleeping;
     panel->state = STATE_SENDING;
     return jl_steps_run_encoded(panel, steps, bytes);
@@ -29,7 +30,7 @@ jl_status jl_epaper_sleep_between(struct jl_panel *panel, bool sleeps) {
     if (panel->state == STATE_UNUSABLE) {
         return JL_NOT_AWAKE;
     }
-    if (!panel->epaper || !(panel->config->module & JL_MODULE_RESET_WIRED)) {
+    if (!panel->epaper || !(jl_config_of(panel)->module & JL_MODULE_RESET_WIRED)) {
         return JL_UNSUPPORTED;
     }
     panel->epaper->sleeping.finish = end_sleep;

@@ -1,4 +1,5 @@
 /* Which update the next picture gets. */
+#include "../core/lone.h"
 #include "../panel/present.h"
 #include "paper.h"
 
@@ -6,7 +7,7 @@ enum { USUAL_PARTIALS = 10 };
 
 /* Whether the glass would show the picture by moving only what changed. */
 static bool partial_possible(const struct jl_panel *panel, const struct jl_frame *frame) {
-    const struct jl_format *format = panel->format;
+    const struct jl_format *format = jl_format_of(panel);
     /* The old plane is right: of a frame that is in step, and of bands when it is right at all. */
     bool known = frame ? jl_present_in_step(panel, frame) : panel->shown != NULL;
     if (!known || !jl_paper_has(panel, JL_UPDATE_PARTIAL)) {
@@ -76,10 +77,10 @@ static jl_status choose(struct jl_panel *panel, const struct jl_showing *showing
 }
 
 static jl_status check(const struct jl_panel *panel) {
-    return !panel                              ? JL_BAD_ARGUMENT
-           : panel->state == STATE_UNUSABLE    ? JL_NOT_AWAKE
-           : !panel->config->controller->paper ? JL_UNSUPPORTED
-                                               : JL_OK;
+    return !panel                                    ? JL_BAD_ARGUMENT
+           : panel->state == STATE_UNUSABLE          ? JL_NOT_AWAKE
+           : !jl_config_of(panel)->controller->paper ? JL_UNSUPPORTED
+                                                     : JL_OK;
 }
 
 jl_status jl_epaper_begin(struct jl_epaper *epaper, struct jl_panel *panel) {

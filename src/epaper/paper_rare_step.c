@@ -1,6 +1,8 @@
 /* Steps that e-paper has otherwise. */
 #include "paper.h"
 
+#include "../core/lone.h"
+
 static jl_status wait_busy(const struct jl_panel *panel, const uint8_t *step) {
     const struct jl_port *port = panel->port;
     struct jl_showing showing = {0};
@@ -12,7 +14,7 @@ static jl_status wait_busy(const struct jl_panel *panel, const uint8_t *step) {
 }
 
 jl_status jl_paper_rare_step(const struct jl_panel *panel, const uint8_t *step) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     if (config->column_offset & 7) {
         return JL_BAD_SIZE;
     }

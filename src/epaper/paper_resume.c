@@ -2,9 +2,11 @@
  */
 #include "paper.h"
 
+#include "../core/lone.h"
+
 jl_status jl_paper_resume(struct jl_panel *panel) {
     const struct jl_frame *shown = panel->shown;
-    bool kept = panel->config->controller->paper->keeps_ram;
+    bool kept = jl_config_of(panel)->controller->paper->keeps_ram;
     panel->plane = kept ? PLANE_NONE : PLANE_NEW;
     jl_status status = jl_panel_wake(panel);
     panel->plane = PLANE_NEW;

@@ -3,6 +3,7 @@
  * glass shows then. A machine that never waits, so that blocking presents, asynchronous ones and
  * bands go the same way.
  */
+#include "../core/lone.h"
 #include "../panel/steps.h"
 #include "paper.h"
 
@@ -35,7 +36,7 @@ jl_status jl_paper_look(const struct jl_panel *panel, struct jl_showing *showing
 
 static jl_status run_update(struct jl_panel *panel, struct jl_showing *showing) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
-    size_t bytes = panel->config->controller->paper->update(panel, panel->update, steps);
+    size_t bytes = jl_config_of(panel)->controller->paper->update(panel, panel->update, steps);
     jl_status status = bytes ? JL_OK : JL_UNSUPPORTED;
     while (status == JL_OK && showing->step_at < bytes) {
         const uint8_t *step = steps + showing->step_at;
@@ -75,7 +76,7 @@ static jl_status begin(struct jl_panel *panel, struct jl_showing *showing,
 static jl_status next(struct jl_panel *panel, struct jl_showing *showing) {
     bool partial = panel->update == JL_UPDATE_PARTIAL;
     /* Without a policy nobody ever asks for the old plane. */
-    bool copies = panel->epaper && panel->format->planes == 1 && showing->areas;
+    bool copies = panel->epaper && jl_format_of(panel)->planes == 1 && showing->areas;
     if (showing->pass == PASS_NEW && copies && !partial) {
         send_to(panel, showing, PLANE_OLD, PASS_OLD_BEFORE);
         return JL_OK;

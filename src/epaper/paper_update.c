@@ -1,4 +1,5 @@
 /* An update of what the RAM holds, whoever wrote it. */
+#include "../core/lone.h"
 #include "../panel/show.h"
 #include "paper.h"
 
@@ -7,7 +8,7 @@ jl_status jl_epaper_update(struct jl_panel *panel, enum jl_update update) {
     if (status != JL_OK) {
         return status;
     }
-    if (!panel->config->controller->paper) {
+    if (!jl_config_of(panel)->controller->paper) {
         return jl_panel_note(panel, JL_UNSUPPORTED);
     }
     uint8_t wanted = update == JL_UPDATE_FAST ? JL_UPDATE_FAST : JL_UPDATE_FULL;

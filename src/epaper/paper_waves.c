@@ -1,9 +1,11 @@
 /* What the description says of e-paper, and its waveforms. */
 #include "paper.h"
 
+#include "../core/lone.h"
+
 const struct jl_epaper_config *jl_epaper_config_of(const struct jl_panel *panel) {
     static const struct jl_epaper_config usual = {0};
-    return panel->config->epaper ? panel->config->epaper : &usual;
+    return jl_config_of(panel)->epaper ? jl_config_of(panel)->epaper : &usual;
 }
 
 const struct jl_wave *jl_paper_wave(const struct jl_panel *panel, uint8_t update) {
@@ -15,7 +17,7 @@ const struct jl_wave *jl_paper_wave(const struct jl_panel *panel, uint8_t update
 
 bool jl_paper_has(const struct jl_panel *panel, uint8_t update) {
     /* The part's own waveforms know no greys. */
-    bool own = panel->config->controller->paper->updates >> update & 1 &&
-               panel->format->layout != JL_LAYOUT_GREY2_PLANES;
+    bool own = jl_config_of(panel)->controller->paper->updates >> update & 1 &&
+               jl_format_of(panel)->layout != JL_LAYOUT_GREY2_PLANES;
     return own || jl_paper_wave(panel, update);
 }

@@ -125,6 +125,6 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
                 .dot = dot,                                                                        \
                 .shades = SHADES},                                                                 \
         .column_bits = BITS, .bits_per_pixel = BITS, .planes = 1, .line_rows_log2 = 0,             \
-        .clear = {{fresh, fresh, fresh, fresh}}, .channel_bits = {BITS, BITS, BITS},               \
-        .layout = its_layout, .window_price_px = 80 / BITS                                         \
+        .clear = {fresh}, .channel_bits = {BITS, BITS, BITS}, .layout = its_layout,                \
+        .window_price_px = 80 / BITS                                                               \
     }

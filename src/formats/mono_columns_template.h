@@ -37,10 +37,10 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
     struct jl_frame *frame = (struct jl_frame *)target;
     /* All bits or none: what a clear bit of the map becomes, and whether a set one differs; whether
      * a clear one is drawn, and a set one otherwise. */
-    unsigned paper_bits = (unsigned)jl_lit_bits(s->paper, target);
-    unsigned bits_differ = (unsigned)jl_lit_bits(s->ink, target) ^ paper_bits;
-    unsigned paper_draws = s->paper == JL_CLEAR ? 0x00 : 0xFF;
-    unsigned draws_differ = s->ink == JL_CLEAR ? paper_draws : ~paper_draws;
+    uint_fast8_t paper_bits = (uint_fast8_t)jl_lit_bits(s->paper, target);
+    uint_fast8_t bits_differ = (uint_fast8_t)jl_lit_bits(s->ink, target) ^ paper_bits;
+    uint_fast8_t paper_draws = s->paper == JL_CLEAR ? 0x00 : 0xFF;
+    uint_fast8_t draws_differ = s->ink == JL_CLEAR ? paper_draws : (uint_fast8_t)~paper_draws;
     int end_y = s->area.y + s->area.h;
 
     uint8_t *line = byte_at(target, s->area.x, s->area.y);
@@ -49,20 +49,21 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
         int below = top + 8 - end_y;
         int left = s->area.w,
             right = -1; /* columns within the area in which a byte really changed */
-        unsigned mask = above > 0 ? 0xFFu << above : 0xFFu;
-        mask &= below > 0 ? 0xFFu >> below : 0xFFu;
-        unsigned draws_set = draws_differ & mask, draws_clear = paper_draws & mask;
+        uint_fast8_t mask = (uint_fast8_t)(above > 0 ? 0xFFu << above : 0xFFu);
+        mask = (uint_fast8_t)(mask & (below > 0 ? 0xFFu >> below : 0xFFu));
+        uint_fast8_t draws_set = draws_differ & mask, draws_clear = paper_draws & mask;
         if (!s->map && mask == 0xFF && !frame->damage) {
             memset(line, (int)(bits_differ ^ paper_bits),
                    (size_t)s->area.w); /* nobody wants to know what changes */
             continue;
         }
         for (int i = 0; i < s->area.w; i++) {
-            unsigned source =
-                s->map ? s->map->order->column(s->map, s->map_x + i, s->map_y - above) : 0xFFu;
-            unsigned draws = (source & draws_set) ^ draws_clear;
-            unsigned change =
-                (line[i] ^ ordered((source & bits_differ) ^ paper_bits)) & ordered(draws);
+            uint_fast8_t source =
+                s->map ? s->map->order->column(s->map, s->map_x + i, s->map_y - above) : 0xFF;
+            uint_fast8_t draws = (source & draws_set) ^ draws_clear;
+            uint_fast8_t change =
+                (uint_fast8_t)((line[i] ^ ordered((source & bits_differ) ^ paper_bits)) &
+                               ordered(draws));
             if (change) {
                 line[i] = (uint8_t)(line[i] ^ change);
                 left = i < left ? i : left;

@@ -101,8 +101,6 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
     {                                                                                              \
         .ops = {.ink = ink_of, .fill = fill, .stencil = stencil, .put = put, .get = get},          \
         .column_bits = 1, .bits_per_pixel = 1, .planes = 2, .line_rows_log2 = 0,                   \
-        .clear = {{0xFF, 0xFF, 0xFF, 0xFF},                                                        \
-                  {CLEAR_SECOND, CLEAR_SECOND, CLEAR_SECOND, CLEAR_SECOND}},                       \
-        .channel_bits = {CHANNEL_BITS, CHANNEL_BITS, CHANNEL_BITS}, .layout = LAYOUT,              \
-        .window_price_px = 80,                                                                     \
+        .clear = {0xFF, CLEAR_SECOND}, .channel_bits = {CHANNEL_BITS, CHANNEL_BITS, CHANNEL_BITS}, \
+        .layout = LAYOUT, .window_price_px = 80,                                                   \
     }

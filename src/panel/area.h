@@ -5,21 +5,23 @@
 #ifndef JADELAMP_SRC_AREA_H
 #define JADELAMP_SRC_AREA_H
 
+#include "../core/lone.h"
 #include "../core/lines.h"
+#include "../core/mem.h"
 #include "jadelamp/panel.h"
 
 /* Memory that holds the pixels of an area, as a frame or a band would. */
 static inline struct jl_frame jl_frame_of_pixels(const struct jl_panel *panel, struct jl_rect area,
                                                  const void *pixels, uint16_t stride_bytes) {
     return (struct jl_frame){.target = {.bounds = area},
-                             .format = panel->format,
+                             .format = jl_format_of(panel),
                              .pixels = (uint8_t *)(uintptr_t)pixels, /* never written */
                              .stride_bytes = stride_bytes};
 }
 
 /*
  * The lines of a frame or band for a stretch, or for some rows of one, which it holds. Lines that
- * lie one behind the other are one. NULL: only how many bytes there would be.
+ * lie one behind the other are one. NULL: how many lines of how many bytes there would be.
  */
 void jl_rest_find(const struct jl_panel *panel, const struct jl_frame *frame,
                   const struct jl_stretch *stretch, struct jl_rest *rest);
@@ -47,7 +49,9 @@ static inline jl_status jl_piece_check(const struct jl_panel *panel, struct jl_r
 
 /* Begins an area anew: the controller must be told about what is still to come of it. */
 static inline void jl_flow_begin(struct jl_flow *flow, struct jl_rect area, bool in_order) {
-    *flow = (struct jl_flow){.area = area, .stretch.in_order = in_order};
+    memset(flow, 0, sizeof *flow);
+    flow->area = area;
+    flow->stretch.in_order = in_order;
 }
 
 /*

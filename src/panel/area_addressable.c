@@ -1,9 +1,10 @@
 /* Areas that callers choose. */
+#include "../core/lone.h"
 #include "area.h"
 #include "units.h"
 
 void jl_area_grow(const struct jl_panel *panel, struct jl_rect *area) {
-    int mask = (1 << panel->format->line_rows_log2) - 1;
+    int mask = (1 << jl_format_of(panel)->line_rows_log2) - 1;
     int top = area->y & ~mask;
     *area = jl_whole_units(panel, area);
     area->h = (int16_t)(((area->y + area->h + mask) & ~mask) - top);
@@ -20,7 +21,8 @@ static bool is_whole(int at, int length, int side, unsigned mask) {
 
 bool jl_area_addressable(const struct jl_panel *panel, struct jl_rect area) {
     /* Below the glass a page may go on, and at its right the last byte of a row. */
-    return is_whole(area.y, area.h, panel->height, (1u << panel->format->line_rows_log2) - 1) &&
+    return is_whole(area.y, area.h, panel->height,
+                    (1u << jl_format_of(panel)->line_rows_log2) - 1) &&
            is_whole(area.x, area.w, panel->width, jl_unit(panel) - 1) &&
-           (!panel->config->controller->whole_lines || area.w == panel->width);
+           (!jl_config_of(panel)->controller->whole_lines || area.w == panel->width);
 }

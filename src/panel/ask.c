@@ -1,4 +1,5 @@
 /* How it stands, as it says itself. */
+#include "../core/lone.h"
 #include "panel.h"
 #include "readback.h"
 
@@ -12,7 +13,7 @@ jl_status jl_panel_ask(struct jl_panel *panel, const struct jl_reading *reading,
         (void)jl_panel_ready(panel);
     }
     /* On a parallel bus MIPI DCS parts give a dummy byte first (their 0Ah). */
-    bool dummy = reading->state_command && panel->config->bus->wires != JL_WIRES_SERIAL;
+    bool dummy = reading->state_command && jl_config_of(panel)->bus->wires != JL_WIRES_SERIAL;
     uint8_t bytes[2] = {0, 0};
     status = jl_read_bytes(panel, reading->state_command ? reading->state_command : READ_NO_COMMAND,
                            reading->state_command != 0, bytes, dummy ? 2 : 1);

@@ -1,6 +1,7 @@
 /* Asynchronous sendings: a list of areas, of which one line or block at a time is in flight. */
 #include "async.h"
 
+#include "../core/lone.h"
 #include "bus.h"
 #include "panel.h"
 #include "present.h"
@@ -28,12 +29,12 @@ static bool worth_starting(const struct jl_async *async, size_t bytes) {
     const struct jl_panel *panel = async->panel;
     const struct jl_port *port = panel->port;
     return port->ops->start && port->ops->poll && bytes >= port->least_start_bytes &&
-           panel->config->bus->begin;
+           jl_config_of(panel)->bus->begin;
 }
 
 static jl_status start(struct jl_async *async, size_t bytes) {
     const struct jl_panel *panel = async->panel;
-    const struct jl_bus *bus = panel->config->bus;
+    const struct jl_bus *bus = jl_config_of(panel)->bus;
     struct jl_transfer t;
     bus->begin(panel, true, &t);
     t.body = async->rest.line;
@@ -53,7 +54,7 @@ static jl_status start(struct jl_async *async, size_t bytes) {
 /* Past what has been sent of a line. */
 static void step(struct jl_async *async, size_t bytes) {
     struct jl_rest *rest = &async->rest;
-    async->left_in_line -= (uint32_t)bytes;
+    async->left_in_line -= bytes;
     rest->line += bytes;
     if (async->left_in_line == 0 && --rest->lines) {
         rest->line += rest->stride_bytes - rest->line_bytes;
@@ -63,17 +64,17 @@ static void step(struct jl_async *async, size_t bytes) {
 
 static jl_status send_next(struct jl_async *async) {
     struct jl_rest *rest = &async->rest;
-    size_t bytes = jl_bus_part(async->panel->port, (size_t)async->left_in_line);
+    size_t bytes = jl_bus_part(async->panel->port, async->left_in_line);
     bool whole = async->left_in_line == rest->line_bytes;
     jl_status status;
     if (worth_starting(async, bytes)) {
         status = start(async, bytes);
     } else if (whole) { /* short lines go out in one call, all that are left of the part */
-        status = async->panel->config->bus->lines(async->panel, rest);
+        status = jl_config_of(async->panel)->bus->lines(async->panel, rest);
         rest->lines = 0;
         return status;
     } else { /* the tail of a line that was split */
-        status = async->panel->config->bus->send(async->panel, true, rest->line, bytes);
+        status = jl_config_of(async->panel)->bus->send(async->panel, true, rest->line, bytes);
     }
     if (status == JL_OK) {
         step(async, bytes);
@@ -87,7 +88,7 @@ static jl_status next_area(struct jl_async *async) {
     jl_status status = JL_OK;
     async->flow = NULL;
     if (async->shows && !async->areas_left) {
-        status = panel->config->controller->paper->show(panel, &async->showing, NULL);
+        status = jl_config_of(panel)->controller->paper->show(panel, &async->showing, NULL);
         async->areas_left = status == JL_OK && async->showing.send ? async->area_count : 0;
         async->shows = status == JL_BUSY || async->areas_left > 0;
     }
@@ -175,7 +176,7 @@ jl_status jl_async_poll(struct jl_async *async) {
     }
     if (async->in_flight) {
         async->in_flight = false;
-        async->panel->config->bus->end(async->panel);
+        jl_config_of(async->panel)->bus->end(async->panel);
     }
     status = status == JL_OK ? jl_async_go(async) : end(async, status);
     return status == JL_OK && is_under_way(async) ? JL_BUSY : status;
@@ -231,10 +232,10 @@ jl_status jl_async_present(struct jl_async *async, struct jl_frame *frame) {
     struct jl_panel *panel = async->panel;
     const struct jl_rect *areas;
     uint8_t count = jl_present_areas(panel, frame, &areas);
-    async->shows = panel->config->controller->paper != NULL;
+    async->shows = jl_config_of(panel)->controller->paper != NULL;
     if (async->shows) {
         async->showing = (struct jl_showing){.areas = count};
-        status = panel->config->controller->paper->show(panel, &async->showing, frame);
+        status = jl_config_of(panel)->controller->paper->show(panel, &async->showing, frame);
         if (status != JL_OK && status != JL_BUSY) {
             async->shows = false;
             return jl_panel_note(panel, status);

@@ -1,6 +1,7 @@
 /* A picture, band by band. */
 #include "jadelamp/bands.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "bands.h"
 #include "panel.h"
@@ -10,7 +11,7 @@
 static jl_status begin(struct jl_bands *bands, struct jl_rect area, void *memory,
                        size_t memory_bytes) {
     struct jl_panel *panel = bands->panel;
-    const struct jl_format *format = panel->format;
+    const struct jl_format *format = jl_format_of(panel);
     size_t line_bytes = (size_t)jl_line_bytes(format, area.w);
     size_t plane_bytes = memory_bytes >> (format->planes - 1); /* one or two */
     if (plane_bytes < line_bytes) {
@@ -22,9 +23,9 @@ static jl_status begin(struct jl_bands *bands, struct jl_rect area, void *memory
     if (status != JL_OK) {
         return status;
     }
-    jl_target_init(&bands->frame.target, &format->ops, panel->width, panel->height);
+    jl_frame_describe(&bands->frame, format);
+    jl_frame_aim(&bands->frame, panel->width, panel->height);
     bands->frame.target.bounds = (struct jl_rect){area.x, area.y, area.w, 0}; /* no band yet */
-    bands->frame.format = format;
     bands->frame.pixels = memory;
     bands->frame.stride_bytes = (uint16_t)line_bytes;
     bands->frame.plane_bytes = (uint32_t)plane_bytes;
@@ -75,7 +76,8 @@ jl_status jl_bands_go_on(struct jl_bands *bands) {
     if (status == JL_OK && panel->turn != bands->turn) {
         status = JL_TURNED;
     }
-    bool planes = bands->frame.format->planes > 1; /* one behind the other, band for band */
+    bool planes =
+        jl_frame_format(&bands->frame)->planes > 1; /* one behind the other, band for band */
     if (status == JL_OK && (planes || panel->streaming != &bands->flow)) {
         struct jl_rect rest = bands->frame.target.bounds;
         int16_t held = rest.h;
@@ -97,7 +99,7 @@ static jl_status send_band(struct jl_bands *bands) {
     while (status == JL_OK && rest.lines) {
         status = jl_flow_next(panel, &bands->flow, &bands->frame, &rest);
         if (status == JL_OK && rest.lines) {
-            status = panel->config->bus->lines(panel, &rest);
+            status = jl_config_of(panel)->bus->lines(panel, &rest);
         }
     }
     return jl_panel_end_call(panel, status);
@@ -106,7 +108,7 @@ static jl_status send_band(struct jl_bands *bands) {
 /* E-paper shows the picture now, and may want it once more: then the first band comes again. */
 static bool comes_again(struct jl_bands *bands) {
     struct jl_panel *panel = bands->panel;
-    if (!panel->config->controller->paper) {
+    if (!jl_config_of(panel)->controller->paper) {
         return false;
     }
     bands->status = jl_panel_ready(panel); /* the last band is out */
@@ -140,7 +142,7 @@ bool jl_bands_next(struct jl_bands *bands) {
         }
         rows_left = bands->area.h;
     }
-    unsigned shift = bands->frame.format->line_rows_log2;
+    unsigned shift = jl_frame_format(&bands->frame)->line_rows_log2;
     size_t used = 0;
     int16_t rows = 0;
     while (used + bands->frame.stride_bytes <= bands->memory_bytes && rows < rows_left) {
@@ -149,9 +151,9 @@ bool jl_bands_next(struct jl_bands *bands) {
     }
     band->h = rows < rows_left ? rows : rows_left;
     bands->frame.target.clip = *band;
-    for (uint8_t plane = 0; plane < bands->frame.format->planes; plane++) {
+    for (uint8_t plane = 0; plane < jl_frame_format(&bands->frame)->planes; plane++) {
         memset(bands->frame.pixels + plane * bands->memory_bytes,
-               bands->frame.format->clear[plane][0], used);
+               jl_frame_format(&bands->frame)->clear[plane], used);
     }
     return true;
 }

@@ -2,6 +2,7 @@
 #ifndef JADELAMP_SRC_BUS_H
 #define JADELAMP_SRC_BUS_H
 
+#include "../core/lone.h"
 #include "jadelamp/panel.h"
 
 /* Drives a pin if the port has pins. */
@@ -18,7 +19,7 @@ static inline size_t jl_bus_part(const struct jl_port *port, size_t left) {
  * opcode, and a step holds one command; elsewhere it may hold several.
  */
 static inline size_t jl_bus_opcodes(const struct jl_panel *panel, bool data, size_t count) {
-    size_t opcodes = panel->config->controller->opcode_bytes;
+    size_t opcodes = jl_config_of(panel)->controller->opcode_bytes;
     return data || !opcodes || opcodes > count ? count : opcodes; /* a step may be cut short */
 }
 

@@ -55,9 +55,9 @@ static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *by
     return status == JL_OK ? send_words(panel, true, bytes + opcodes, count - opcodes) : status;
 }
 
-static jl_status check(const struct jl_panel_config *config, const struct jl_port *port) {
+static jl_status check(const struct jl_panel *panel) {
     /* CS must frame the words; a packed word needs two bytes of a transfer. */
-    return port->most_body_bytes == 1 ? JL_BAD_PORT : jl_pins_check(config, port);
+    return panel->port->most_body_bytes == 1 ? JL_BAD_PORT : jl_pins_check(panel);
 }
 
 const struct jl_bus jl_bus_spi_3wire = {.kind = JL_BUS_SPI_3WIRE,

@@ -5,13 +5,14 @@
  */
 #include "bus_i2c.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 
 static void begin(const struct jl_panel *panel, bool data, struct jl_transfer *t) {
     static const uint8_t control[] = {0x00, 0x40};
     t->head = &control[data];
     t->head_bytes = 1;
-    t->i2c_address = panel->config->i2c_address;
+    t->i2c_address = jl_config_of(panel)->i2c_address;
 }
 
 void jl_i2c_end(const struct jl_panel *panel) {
@@ -25,14 +26,15 @@ jl_status jl_i2c_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32
     while (total_bytes && status == JL_OK) {
         uint32_t part = total_bytes < sizeof pattern ? total_bytes : sizeof pattern;
         total_bytes -= part;
-        status = panel->config->bus->send(panel, true, pattern, (size_t)part);
+        status = jl_config_of(panel)->bus->send(panel, true, pattern, (size_t)part);
     }
     return status;
 }
 
-jl_status jl_i2c_check(const struct jl_panel_config *config, const struct jl_port *port) {
-    (void)port;
-    return config->i2c_address < 0x08 || config->i2c_address > 0x77 ? JL_BAD_ADDRESS : JL_OK;
+jl_status jl_i2c_check(const struct jl_panel *panel) {
+    return jl_config_of(panel)->i2c_address < 0x08 || jl_config_of(panel)->i2c_address > 0x77
+               ? JL_BAD_ADDRESS
+               : JL_OK;
 }
 
 const struct jl_bus jl_bus_i2c = {.kind = JL_BUS_I2C,

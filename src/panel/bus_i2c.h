@@ -8,7 +8,7 @@
 #define I2C_CYCLE_NS 2500
 
 /* A 7-bit address that is not reserved. */
-jl_status jl_i2c_check(const struct jl_panel_config *config, const struct jl_port *port);
+jl_status jl_i2c_check(const struct jl_panel *panel);
 
 /* One byte over and over, by the bus's send(). */
 jl_status jl_i2c_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);

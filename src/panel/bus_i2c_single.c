@@ -4,11 +4,13 @@
  */
 #include "bus_i2c.h"
 
+#include "../core/lone.h"
+
 static void begin(const struct jl_panel *panel, bool data, struct jl_transfer *t) {
     static const uint8_t control[] = {0x80, 0x40};
     t->head = &control[data];
     t->head_bytes = 1;
-    t->i2c_address = panel->config->i2c_address;
+    t->i2c_address = jl_config_of(panel)->i2c_address;
 }
 
 static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count) {

@@ -1,9 +1,11 @@
 /* 6800 to controllers without a buffer: after every byte they are busy for some time. */
 #include "bus_pins.h"
 
+#include "../core/lone.h"
+
 static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count) {
     const struct jl_port *port = panel->port;
-    const struct jl_controller *controller = panel->config->controller;
+    const struct jl_controller *controller = jl_config_of(panel)->controller;
     /* The next byte counts as its own pulse ends, and that takes a cycle at least. */
     uint8_t pause = (uint8_t)(controller->byte_us - (controller->parallel_cycle_ns >= 1000));
     jl_status status = JL_OK;

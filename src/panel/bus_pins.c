@@ -4,6 +4,7 @@
  */
 #include "bus_pins.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "../core/quotient.h"
 
@@ -29,21 +30,21 @@ jl_status jl_pins_send(const struct jl_panel *panel, bool data, const uint8_t *b
 
 jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest) {
     const struct jl_port *port = panel->port;
-    const struct jl_bus *bus = panel->config->bus;
+    const struct jl_bus *bus = jl_config_of(panel)->bus;
     const uint8_t *line = rest->line;
-    uint32_t line_bytes = rest->line_bytes;
-    uint32_t lines = rest->lines;
+    size_t line_bytes = rest->line_bytes;
+    size_t lines = rest->lines;
     struct jl_transfer t;
     jl_status status = JL_OK;
     bus->begin(panel, true, &t);
     while (lines && status == JL_OK) {
         const uint8_t *from = line;
-        uint32_t bytes = line_bytes;
+        size_t bytes = line_bytes;
         /* Worth a copy when at least two lines fit. */
         if (lines > 1 && 2 * line_bytes <= port->work_memory_bytes) {
             from = port->work_memory;
             for (bytes = 0; lines && bytes + line_bytes <= port->work_memory_bytes; lines--) {
-                memcpy(port->work_memory + bytes, line, (size_t)line_bytes);
+                memcpy(port->work_memory + bytes, line, line_bytes);
                 bytes += line_bytes;
                 line += rest->stride_bytes;
             }
@@ -51,9 +52,9 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest
             lines--;
             line += rest->stride_bytes;
         }
-        for (; bytes && status == JL_OK; bytes -= (uint32_t)t.body_bytes) {
+        for (; bytes && status == JL_OK; bytes -= t.body_bytes) {
             t.body = from;
-            t.body_bytes = jl_bus_part(port, (size_t)bytes);
+            t.body_bytes = jl_bus_part(port, bytes);
             from += t.body_bytes;
             status = port->ops->send(port->context, &t);
         }
@@ -64,7 +65,7 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest
 
 jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes) {
     const struct jl_port *port = panel->port;
-    const struct jl_bus *bus = panel->config->bus;
+    const struct jl_bus *bus = jl_config_of(panel)->bus;
     if (!port->ops->repeat) {
         return jl_pattern_fill(panel, pixel, total_bytes);
     }
@@ -78,7 +79,6 @@ jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint3
     return status;
 }
 
-jl_status jl_pins_check(const struct jl_panel_config *config, const struct jl_port *port) {
-    (void)config;
-    return port->ops->set_pin ? JL_OK : JL_BAD_PORT;
+jl_status jl_pins_check(const struct jl_panel *panel) {
+    return panel->port->ops->set_pin ? JL_OK : JL_BAD_PORT;
 }

@@ -19,6 +19,6 @@ jl_status jl_pins_lines(const struct jl_panel *panel, const struct jl_rest *rest
 jl_status jl_pins_fill(const struct jl_panel *panel, const uint8_t *pixel, uint32_t total_bytes);
 
 /* Whether the port has pins. */
-jl_status jl_pins_check(const struct jl_panel_config *config, const struct jl_port *port);
+jl_status jl_pins_check(const struct jl_panel *panel);
 
 #endif

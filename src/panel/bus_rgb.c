@@ -1,9 +1,8 @@
 /* Glass without a command port: nothing is sent. */
 #include "bus.h"
 
-static jl_status check(const struct jl_panel_config *config, const struct jl_port *port) {
-    (void)config;
-    return port->ops->scanout ? JL_OK : JL_BAD_PORT;
+static jl_status check(const struct jl_panel *panel) {
+    return panel->port->ops->scanout ? JL_OK : JL_BAD_PORT;
 }
 
 static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *bytes, size_t count) {

@@ -1,13 +1,15 @@
 /* The serial interface of the st7920 (datasheet, serial interface). */
 #include "bus_pins.h"
 
+#include "../core/lone.h"
+
 /*
  * The next byte counts when its last bit is in, so its own 16 bits are part of the wait; rounded
  * so that the wait is never too short.
  */
 static uint32_t pause_us(const struct jl_panel *panel) {
     uint32_t clock_hz = panel->port->clock_hz;
-    uint32_t busy_us = panel->config->controller->byte_us;
+    uint32_t busy_us = jl_config_of(panel)->controller->byte_us;
     uint32_t bits_us = clock_hz ? 16000000u / clock_hz : 0;
     return bits_us < busy_us ? busy_us - bits_us : 0;
 }
@@ -38,9 +40,9 @@ static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *by
     return status;
 }
 
-static jl_status check(const struct jl_panel_config *config, const struct jl_port *port) {
-    bool whole = !port->most_body_bytes || port->most_body_bytes >= 3;
-    return whole ? jl_pins_check(config, port) : JL_BAD_PORT;
+static jl_status check(const struct jl_panel *panel) {
+    bool whole = !panel->port->most_body_bytes || panel->port->most_body_bytes >= 3;
+    return whole ? jl_pins_check(panel) : JL_BAD_PORT;
 }
 
 const struct jl_bus jl_bus_st7920_serial = {.kind = JL_BUS_ST7920_SERIAL,

@@ -50,8 +50,8 @@ static jl_status send(const struct jl_panel *panel, bool data, const uint8_t *by
     return status;
 }
 
-static jl_status check(const struct jl_panel_config *config, const struct jl_port *port) {
-    return port->ops->receive ? jl_pins_check(config, port) : JL_BAD_PORT;
+static jl_status check(const struct jl_panel *panel) {
+    return panel->port->ops->receive ? jl_pins_check(panel) : JL_BAD_PORT;
 }
 
 const struct jl_bus jl_bus_t6963c = {.kind = JL_BUS_8080_8,

@@ -2,6 +2,7 @@
  * The panel as a target. An operation is drawn piece by piece into the caller's buffer, by the
  * format's own code, and each piece goes on where the last one ended.
  */
+#include "../core/lone.h"
 #include "direct.h"
 #include "panel.h"
 
@@ -9,8 +10,8 @@ static void draw_fill(struct jl_frame *piece, struct jl_rect area, int16_t x, in
                       const void *context) {
     (void)x;
     (void)y;
-    piece->target.ops->fill(&piece->target, area,
-                            jl_ink(&piece->target, *(const jl_color *)context));
+    jl_ops_of(&piece->target)
+        ->fill(&piece->target, area, jl_ink(&piece->target, *(const jl_color *)context));
 }
 
 /* One pixel, sent over and over: as fast as the wire where pixels are whole bytes. */
@@ -19,18 +20,20 @@ static void fill_solid(struct jl_direct *direct, struct jl_rect area, jl_color c
     struct jl_frame pixel = jl_direct_piece(direct, 1, 1);
     struct jl_stretch stretch = {0};
     jl_status status;
-    pixel.target.ops->fill(&pixel.target, pixel.target.bounds, jl_ink(&pixel.target, color));
+    jl_ops_of(&pixel.target)
+        ->fill(&pixel.target, pixel.target.bounds, jl_ink(&pixel.target, color));
     while ((status = jl_stretch_next(panel, &area, &stretch)) == JL_OK && stretch.area.h &&
-           (status = panel->config->bus->fill(panel, direct->buffer,
-                                              (uint32_t)stretch.area.w * (uint32_t)stretch.area.h *
-                                                  pixel.stride_bytes)) == JL_OK) {
+           (status = jl_config_of(panel)->bus->fill(
+                panel, direct->buffer,
+                (uint32_t)stretch.area.w * (uint32_t)stretch.area.h * pixel.stride_bytes)) ==
+               JL_OK) {
     }
     jl_direct_sent(direct, status);
 }
 
 static void fill(struct jl_target *target, struct jl_rect area, jl_color color) {
     struct jl_direct *direct = (struct jl_direct *)target;
-    if (direct->panel->format->bits_per_pixel < 8) {
+    if (jl_format_of(direct->panel)->bits_per_pixel < 8) {
         jl_direct_stream(direct, area, draw_fill, &color);
     } else if (jl_direct_ready(direct)) {
         fill_solid(direct, area, color);
@@ -43,7 +46,7 @@ static void draw_stencil(struct jl_frame *piece, struct jl_rect area, int16_t x,
     s.map_x = (int16_t)(s.map_x + x - s.area.x);
     s.map_y = (int16_t)(s.map_y + y - s.area.y);
     s.area = area;
-    piece->target.ops->stencil(&piece->target, &s);
+    jl_ops_of(&piece->target)->stencil(&piece->target, &s);
 }
 
 /* With a transparent side only runs of the other one are sent, row by row. */
@@ -130,8 +133,8 @@ jl_status jl_direct_init(struct jl_direct *direct, struct jl_panel *panel, void 
     if (status != JL_OK) {
         return status;
     }
-    const struct jl_format *format = panel->format;
-    if (format->planes > 1 || panel->config->controller->column_unit > 1) {
+    const struct jl_format *format = jl_format_of(panel);
+    if (format->planes > 1 || jl_config_of(panel)->controller->column_unit > 1) {
         direct->status = JL_UNSUPPORTED;
     } else if (buffer_bytes < jl_line_bytes(format, 1)) {
         direct->status = JL_TOO_SMALL;

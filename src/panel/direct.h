@@ -2,6 +2,7 @@
 #ifndef JADELAMP_SRC_DIRECT_H
 #define JADELAMP_SRC_DIRECT_H
 
+#include "../core/lone.h"
 #include "../core/paint.h"
 #include "area.h"
 #include "jadelamp/direct.h"
@@ -29,7 +30,7 @@ int jl_direct_columns(const struct jl_direct *direct);
 /* Whether a byte holds several rows or columns, so that none of them can be left as it is. */
 static inline bool jl_direct_shares_bytes(const struct jl_direct *direct) {
     const struct jl_panel *panel = direct->panel;
-    return panel->format->line_rows_log2 > 0 || jl_unit(panel) > 1;
+    return jl_format_of(panel)->line_rows_log2 > 0 || jl_unit(panel) > 1;
 }
 
 /* An area, grown to whole lines of memory, with pieces that `draw` makes in the buffer. */

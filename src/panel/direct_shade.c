@@ -1,4 +1,5 @@
 /* Computed pixels, such as pictures and gradients, straight to the panel. */
+#include "../core/lone.h"
 #include "direct.h"
 #include "../core/quotient.h"
 #include "panel.h"
@@ -40,7 +41,7 @@ static void put_computed(struct jl_direct *direct, struct jl_rect area, const st
             int16_t count = area.w - dx < JL_CHUNK ? (int16_t)(area.w - dx) : JL_CHUNK;
             c->shade(c->context, area.x + dx, y, count, row);
             jl_shade_settle(&direct->target, 0, 0, count, row);
-            direct->target.ops->put(&direct->target, (int16_t)(area.x + dx), y, count, row);
+            jl_ops_of(&direct->target)->put(&direct->target, (int16_t)(area.x + dx), y, count, row);
         }
     }
 }

@@ -1,14 +1,15 @@
 /* Filling areas of the panel piece by piece, through the caller's buffer. */
+#include "../core/lone.h"
 #include "direct.h"
 #include "../core/quotient.h"
 #include "panel.h"
 
 struct jl_frame jl_direct_piece(const struct jl_direct *direct, int16_t width, int16_t rows) {
-    const struct jl_format *format = direct->panel->format;
-    struct jl_frame frame = {.format = format,
-                             .pixels = direct->buffer,
+    const struct jl_format *format = jl_format_of(direct->panel);
+    struct jl_frame frame = {.pixels = direct->buffer,
                              .stride_bytes = (uint16_t)jl_line_bytes(format, width)};
-    jl_target_init(&frame.target, &format->ops, width, rows);
+    jl_frame_describe(&frame, format);
+    jl_frame_aim(&frame, width, rows);
     return frame;
 }
 
@@ -18,14 +19,14 @@ static jl_status send_piece(struct jl_direct *direct, struct jl_rect piece, stru
     struct jl_frame frame = jl_direct_piece(direct, piece.w, piece.h);
     struct jl_rect part = jl_rect_intersect(piece, area);
     if (part.h < piece.h || part.w < piece.w) {
-        frame.target.ops->fill(&frame.target, frame.target.bounds,
-                               jl_ink(&frame.target, direct->background));
+        jl_ops_of(&frame.target)
+            ->fill(&frame.target, frame.target.bounds, jl_ink(&frame.target, direct->background));
     }
     struct jl_rect local = {(int16_t)(part.x - piece.x), (int16_t)(part.y - piece.y), part.w,
                             part.h};
     draw(&frame, local, part.x, part.y, context);
-    size_t bytes = (size_t)frame.stride_bytes * (size_t)jl_lines(frame.format, piece.h);
-    return direct->panel->config->bus->send(direct->panel, true, direct->buffer, bytes);
+    size_t bytes = (size_t)frame.stride_bytes * (size_t)jl_lines(jl_frame_format(&frame), piece.h);
+    return jl_config_of(direct->panel)->bus->send(direct->panel, true, direct->buffer, bytes);
 }
 
 bool jl_direct_ready(struct jl_direct *direct) {
@@ -48,8 +49,8 @@ void jl_direct_sent(struct jl_direct *direct, jl_status status) {
 int jl_direct_columns(const struct jl_direct *direct) {
     const struct jl_panel *panel = direct->panel;
     uint32_t unit =
-        panel->config->controller->whole_lines ? (uint32_t)panel->width : jl_unit(panel);
-    uint32_t unit_bytes = (uint32_t)jl_line_bytes(panel->format, (int16_t)unit);
+        jl_config_of(panel)->controller->whole_lines ? (uint32_t)panel->width : jl_unit(panel);
+    uint32_t unit_bytes = (uint32_t)jl_line_bytes(jl_format_of(panel), (int16_t)unit);
     uint32_t units = jl_quotient((uint32_t)direct->buffer_bytes, unit_bytes);
     if (units * unit > INT16_MAX) {
         units = jl_quotient(INT16_MAX, unit);
@@ -60,10 +61,10 @@ int jl_direct_columns(const struct jl_direct *direct) {
 /* As many whole lines at a time as the buffer holds, or parts of one. */
 static jl_status stream_stretch(struct jl_direct *direct, struct jl_rect part, struct jl_rect area,
                                 jl_piece_fn draw, const void *context) {
-    unsigned shift = direct->panel->format->line_rows_log2;
+    unsigned shift = jl_format_of(direct->panel)->line_rows_log2;
     int fitting = jl_direct_columns(direct);
     int16_t piece_w = fitting < part.w ? (int16_t)fitting : part.w;
-    int lines = (int)jl_lines(direct->panel->format, part.h);
+    int lines = (int)jl_lines(jl_format_of(direct->panel), part.h);
     int at_a_time = (int)jl_quotient((uint32_t)fitting, (uint32_t)piece_w);
     lines = at_a_time < lines ? at_a_time : lines;
     int16_t piece_h = (int16_t)(lines << shift);

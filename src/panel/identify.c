@@ -3,6 +3,7 @@
  * makers of modules may set) or D3h (the maker's own). Both are asked, so that a part of another
  * kind is not taken for none.
  */
+#include "../core/lone.h"
 #include "panel.h"
 #include "readback.h"
 #include "reset.h"
@@ -13,7 +14,7 @@ enum { ASK_ID = 0x04, ASK_MAKERS_ID = 0xD3, ANSWER_BYTES = 4 };
 
 /* Bits in front of the identity: a byte, but on SPI one clock behind 04h. */
 static uint8_t dummy_bits(const struct jl_panel *panel, uint8_t command) {
-    return panel->config->bus->wires == JL_WIRES_SERIAL && command == ASK_ID ? 1 : 8;
+    return jl_config_of(panel)->bus->wires == JL_WIRES_SERIAL && command == ASK_ID ? 1 : 8;
 }
 
 static jl_status ask(struct jl_panel *panel, uint8_t command, uint32_t *bits) {
@@ -47,8 +48,8 @@ jl_status jl_panel_identify(struct jl_panel *panel, const struct jl_reading *rea
         return panel ? jl_panel_note(panel, status) : status;
     }
     if (panel->state == STATE_OPEN) {
-        panel->config->bus->end(panel);
-        if (panel->config->module & JL_MODULE_RESET_WIRED) {
+        jl_config_of(panel)->bus->end(panel);
+        if (jl_config_of(panel)->module & JL_MODULE_RESET_WIRED) {
             jl_reset(panel);
         }
     } else if (panel->state == STATE_SENDING) {

@@ -1,6 +1,7 @@
 /* Opening, waking, sleeping: the life of a panel. */
 #include "panel.h"
 
+#include "../core/lone.h"
 #include "area.h"
 #include "reset.h"
 #include "steps.h"
@@ -10,10 +11,11 @@ static bool outside(int16_t offset, int16_t size, int16_t ram) {
     return (uint32_t)(uint16_t)offset + (uint16_t)(size - 1) >= (uint16_t)ram;
 }
 
-static jl_status check_config(const struct jl_panel_config *config, const struct jl_format *format,
-                              const struct jl_port *port) {
+static jl_status check_config(const struct jl_panel *panel) {
+    const struct jl_panel_config *config = jl_config_of(panel);
     const struct jl_controller *controller = config->controller;
-    const struct jl_port_ops *ops = port->ops;
+    const struct jl_format *format = jl_format_of(panel);
+    const struct jl_port_ops *ops = panel->port->ops;
     if (!ops || !ops->send || !ops->wait_us ||
         ((config->module & JL_MODULE_RESET_WIRED) && !ops->set_pin)) {
         return JL_BAD_PORT;
@@ -36,7 +38,7 @@ static jl_status check_config(const struct jl_panel_config *config, const struct
     if (!(controller->layouts[config->bus->wires] >> format->layout & 1)) {
         return JL_BAD_FORMAT;
     }
-    return config->bus->check(config, port);
+    return config->bus->check(panel);
 }
 
 jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *config,
@@ -44,12 +46,13 @@ jl_status jl_panel_open(struct jl_panel *panel, const struct jl_panel_config *co
     if (!panel) {
         return JL_BAD_ARGUMENT;
     }
-    *panel = (struct jl_panel){.state = STATE_UNUSABLE, .config = config, .port = port};
-    if (!config || !config->controller || !config->bus || !port) {
+    *panel = (struct jl_panel){.state = STATE_UNUSABLE, .port = port};
+    if (!jl_may_open(config) || !port) {
         return jl_panel_note(panel, JL_BAD_ARGUMENT);
     }
-    panel->format = config->format ? config->format : config->controller->format;
-    jl_status status = check_config(config, panel->format, port);
+    jl_panel_describe(panel, config);
+    config = jl_config_of(panel);
+    jl_status status = check_config(panel);
     if (status == JL_OK) {
         panel->state = STATE_OPEN;
         panel->inverted = config->inverted;
@@ -94,11 +97,11 @@ static jl_status run_code(struct jl_panel *panel, uint8_t code) {
         const struct jl_rect all = {0, 0, panel->width, panel->height};
         return jl_area_send(panel, &all, NULL);
     }
-    return jl_steps_run_encoded(panel, setup, panel->config->controller->setup(panel, setup));
+    return jl_steps_run_encoded(panel, setup, jl_config_of(panel)->controller->setup(panel, setup));
 }
 
 static jl_status run_wake_steps(struct jl_panel *panel) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     const uint8_t *at = config->wake_steps;
     uint16_t bytes = config->wake_steps_bytes;
     if (!at) {
@@ -123,7 +126,7 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
     if (panel->state == STATE_UNUSABLE) {
         return JL_NOT_AWAKE;
     }
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     (void)jl_panel_ready(panel); /* what is under way must end; its error is past then */
     panel->shown = NULL;
     panel->status = JL_OK;
@@ -139,7 +142,7 @@ jl_status jl_panel_wake(struct jl_panel *panel) {
 
 jl_status jl_panel_apply(struct jl_panel *panel, enum jl_setting setting, uint8_t value) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
-    size_t bytes = panel->config->controller->setting(panel, setting, value, steps);
+    size_t bytes = jl_config_of(panel)->controller->setting(panel, setting, value, steps);
     if (!bytes) {
         return jl_panel_note(panel, JL_UNSUPPORTED);
     }
@@ -164,7 +167,7 @@ jl_status jl_panel_resume(struct jl_panel *panel) {
     if (panel->state != STATE_ASLEEP) {
         return jl_panel_ready(panel);
     }
-    const struct jl_paper *paper = panel->config->controller->paper;
+    const struct jl_paper *paper = jl_config_of(panel)->controller->paper;
     if (paper) {
         return paper->resume(panel);
     }

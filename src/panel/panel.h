@@ -2,6 +2,7 @@
 #ifndef JADELAMP_SRC_PANEL_H
 #define JADELAMP_SRC_PANEL_H
 
+#include "../core/lone.h"
 #include "jadelamp/panel.h"
 
 enum {
@@ -20,7 +21,7 @@ static inline bool jl_turn_possible(const struct jl_controller *controller, uint
 
 /* Width and height of the picture follow the turn. */
 static inline void jl_panel_take_turn(struct jl_panel *panel, uint8_t turn) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     panel->turn = turn;
     panel->width = turn & 1 ? config->height : config->width;
     panel->height = turn & 1 ? config->width : config->height;

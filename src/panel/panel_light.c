@@ -1,6 +1,8 @@
 /* The light behind the glass. */
 #include "panel.h"
 
+#include "../core/lone.h"
+
 jl_status jl_panel_light(struct jl_panel *panel, bool on) {
     if (!panel) {
         return JL_BAD_ARGUMENT;
@@ -9,7 +11,7 @@ jl_status jl_panel_light(struct jl_panel *panel, bool on) {
         return JL_NOT_AWAKE;
     }
     const struct jl_port *port = panel->port;
-    if (!(panel->config->module & JL_MODULE_LIGHT_WIRED)) {
+    if (!(jl_config_of(panel)->module & JL_MODULE_LIGHT_WIRED)) {
         return jl_panel_note(panel, JL_UNSUPPORTED);
     }
     if (!port->ops->set_pin) {

@@ -1,6 +1,8 @@
 /* A solid fill from memory that holds a pixel many times. */
 #include "pattern_fill.h"
 
+#include "../core/lone.h"
+
 enum { SMALL_BYTES = 192 }; /* holds whole pixels of 1 to 4 bytes */
 
 jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel,
@@ -23,7 +25,7 @@ jl_status jl_pattern_fill(const struct jl_panel *panel, const uint8_t *pixel,
     jl_status status = JL_OK;
     while (total_bytes && status == JL_OK) {
         uint32_t part = total_bytes < bytes ? total_bytes : bytes;
-        status = panel->config->bus->send(panel, true, pattern, (size_t)part);
+        status = jl_config_of(panel)->bus->send(panel, true, pattern, (size_t)part);
         total_bytes -= part;
     }
     return status;

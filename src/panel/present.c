@@ -1,6 +1,7 @@
 /* Sending what changed. */
 #include "present.h"
 
+#include "../core/lone.h"
 #include "panel.h"
 
 jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
@@ -12,7 +13,7 @@ jl_status jl_panel_present(struct jl_panel *panel, struct jl_frame *frame) {
     if (status != JL_OK) {
         return jl_panel_note(panel, status);
     }
-    const struct jl_paper *paper = panel->config->controller->paper;
+    const struct jl_paper *paper = jl_config_of(panel)->controller->paper;
     if (paper) {
         return paper->present(panel, frame);
     }

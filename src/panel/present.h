@@ -2,6 +2,7 @@
 #ifndef JADELAMP_SRC_PRESENT_H
 #define JADELAMP_SRC_PRESENT_H
 
+#include "../core/lone.h"
 #include "area.h"
 
 /* Whether a frame is what the panel shows; inline, since programs mostly have one of the ways. */
@@ -10,7 +11,7 @@ static inline jl_status jl_present_check(const struct jl_panel *panel,
     if (!frame) {
         return JL_BAD_ARGUMENT;
     }
-    if (frame->format != panel->format) {
+    if (jl_frame_format(frame) != jl_format_of(panel)) {
         return JL_BAD_FRAME_FORMAT;
     }
     return frame->target.bounds.w == panel->width && frame->target.bounds.h == panel->height
@@ -39,7 +40,7 @@ static inline void jl_present_done(struct jl_panel *panel, const struct jl_frame
     struct jl_damage *damage = frame->damage;
     panel->shown = frame;
     if (damage) {
-        damage->window_price_px = panel->config->controller->window_price_px;
+        damage->window_price_px = jl_config_of(panel)->controller->window_price_px;
         damage->panel = panel;
         damage->shadow = NULL;
         damage->count = 0;

@@ -1,4 +1,5 @@
 /* A frame of another format, converted piece by piece. */
+#include "../core/lone.h"
 #include "../core/paint.h"
 #include "direct.h"
 #include "panel.h"
@@ -15,8 +16,8 @@ static void draw_converted(struct jl_frame *piece, struct jl_rect area, int16_t 
     for (int16_t dy = 0; dy < area.h; dy++) {
         for (int16_t dx = 0; dx < area.w; dx = (int16_t)(dx + CHUNK)) {
             int16_t count = area.w - dx < CHUNK ? (int16_t)(area.w - dx) : CHUNK;
-            frame->target.ops->get(&frame->target, (int16_t)(x + dx), (int16_t)(y + dy), count,
-                                   row);
+            jl_ops_of(&frame->target)
+                ->get(&frame->target, (int16_t)(x + dx), (int16_t)(y + dy), count, row);
             jl_ops_put(&piece->target, (int16_t)(area.x + dx), (int16_t)(area.y + dy), count, row);
         }
     }
@@ -30,11 +31,12 @@ static jl_status check(const struct jl_panel *panel, const struct jl_frame *fram
     if (frame->target.bounds.w != panel->width || frame->target.bounds.h != panel->height) {
         return JL_BAD_FRAME_SIZE;
     }
-    if (!frame->target.ops->get || panel->format->planes > 1) {
+    if (!jl_ops_of(&frame->target)->get || jl_format_of(panel)->planes > 1) {
         return JL_UNSUPPORTED;
     }
-    int16_t unit = panel->config->controller->whole_lines ? panel->width : (int16_t)jl_unit(panel);
-    return memory_bytes < jl_line_bytes(panel->format, unit) ? JL_TOO_SMALL : JL_OK;
+    int16_t unit =
+        jl_config_of(panel)->controller->whole_lines ? panel->width : (int16_t)jl_unit(panel);
+    return memory_bytes < jl_line_bytes(jl_format_of(panel), unit) ? JL_TOO_SMALL : JL_OK;
 }
 
 jl_status jl_panel_present_as(struct jl_panel *panel, struct jl_frame *frame, void *memory,

@@ -1,6 +1,7 @@
 /* Sending what differs from a shadow of the last picture. */
 #include "present_changes.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "panel.h"
 
@@ -8,7 +9,7 @@
  * did. */
 static bool compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t *pixels,
                          struct jl_rect line_area, size_t first_byte, size_t bytes) {
-    const struct jl_format *format = frame->format;
+    const struct jl_format *format = jl_frame_format(frame);
     /* Pixels of a row in a byte, or bytes of a pixel: byte index to column and back. */
     unsigned column_bits = format->column_bits;
     size_t i = 0;
@@ -35,7 +36,7 @@ static bool compare_line(struct jl_frame *frame, uint8_t *shadow, const uint8_t 
 }
 
 static void compare_area(struct jl_frame *frame, uint8_t *shadow, struct jl_rect area) {
-    const struct jl_format *format = frame->format;
+    const struct jl_format *format = jl_frame_format(frame);
     unsigned shift = format->line_rows_log2;
     unsigned column_bits = format->column_bits;
     size_t first_byte = (size_t)area.x * column_bits / 8;
@@ -59,7 +60,7 @@ void jl_present_narrow(const struct jl_panel *panel, struct jl_frame *frame, uin
     if (!jl_present_in_step(panel, frame) || damage->shadow != shadow) {
         /* All of the frame will be sent, and the shadow is to hold all of it. */
         damage->panel = NULL;
-        memcpy(shadow, frame->pixels, (size_t)frame->plane_bytes * frame->format->planes);
+        memcpy(shadow, frame->pixels, (size_t)frame->plane_bytes * jl_frame_format(frame)->planes);
         return;
     }
     struct jl_damage before = *damage;

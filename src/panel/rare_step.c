@@ -1,6 +1,8 @@
 /* Steps that only some controllers need: waiting for the BUSY pin, and blocks of bytes. */
 #include "jadelamp/panel.h"
 
+#include "../core/lone.h"
+
 static jl_status wait_busy(const struct jl_port *port, bool level, uint32_t ms) {
     if (!port->ops->get_pin) {
         return JL_UNSUPPORTED;
@@ -17,7 +19,7 @@ static jl_status wait_busy(const struct jl_port *port, bool level, uint32_t ms) 
 }
 
 jl_status jl_rare_step(const struct jl_panel *panel, const uint8_t *step) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     if (step[0] == JL_STEP_CODE_WAIT_BUSY) {
         return wait_busy(panel->port, step[1] != 0, step[2] | (uint32_t)step[3] << 8);
     }

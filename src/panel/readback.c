@@ -1,6 +1,7 @@
 /* Reading: a command, then what comes, under one CS. */
 #include "readback.h"
 
+#include "../core/lone.h"
 #include "bus.h"
 #include "panel.h"
 
@@ -11,7 +12,7 @@ jl_status jl_read_check(const struct jl_panel *panel, uint8_t buses) {
     if (panel->state == STATE_UNUSABLE) {
         return JL_NOT_AWAKE;
     }
-    uint8_t kind = panel->config->bus->kind;
+    uint8_t kind = jl_config_of(panel)->bus->kind;
     const struct jl_port_ops *ops = panel->port->ops;
     if (!(buses >> kind & 1)) {
         return JL_UNSUPPORTED;
@@ -22,7 +23,7 @@ jl_status jl_read_check(const struct jl_panel *panel, uint8_t buses) {
 /* On 3 wires D/C is the first of nine bits of the command; what is read has no such bit. */
 static jl_status send_command(const struct jl_panel *panel, uint8_t command) {
     const struct jl_port *port = panel->port;
-    uint8_t kind = panel->config->bus->kind;
+    uint8_t kind = jl_config_of(panel)->bus->kind;
     uint16_t word = command; /* on 16 lines, in the processor's own order */
     struct jl_transfer t = {.body = &command, .body_bytes = 1};
     if (kind == JL_BUS_SPI_3WIRE) {
@@ -37,9 +38,9 @@ static jl_status send_command(const struct jl_panel *panel, uint8_t command) {
 
 jl_status jl_read_bytes(struct jl_panel *panel, int command, bool data, uint8_t *bytes,
                         size_t count) {
-    const struct jl_bus *bus = panel->config->bus;
+    const struct jl_bus *bus = jl_config_of(panel)->bus;
     const struct jl_port *port = panel->port;
-    struct jl_transfer t = {.i2c_address = panel->config->i2c_address};
+    struct jl_transfer t = {.i2c_address = jl_config_of(panel)->i2c_address};
     jl_status status = JL_OK;
     panel->streaming = NULL;
     if (bus->kind != JL_BUS_I2C) { /* whose address says that it is to be read */

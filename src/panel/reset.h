@@ -2,11 +2,12 @@
 #ifndef JADELAMP_SRC_RESET_H
 #define JADELAMP_SRC_RESET_H
 
+#include "../core/lone.h"
 #include "bus.h"
 
 /* Whatever the pin was before: low for long enough, then high, is a reset. */
 static inline void jl_reset(const struct jl_panel *panel) {
-    const struct jl_controller *controller = panel->config->controller;
+    const struct jl_controller *controller = jl_config_of(panel)->controller;
     const struct jl_port *port = panel->port;
     uint16_t us = controller->reset_low_us;
     for (uint8_t high = 0; high < 2; high++) {

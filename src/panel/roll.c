@@ -1,9 +1,10 @@
 /* Rows of the glass that show other rows of the RAM, or nothing. */
+#include "../core/lone.h"
 #include "panel.h"
 #include "steps.h"
 
 static bool on_glass(const struct jl_panel *panel, int16_t top, int16_t rows) {
-    return top >= 0 && rows >= 1 && (int32_t)top + rows <= panel->config->height;
+    return top >= 0 && rows >= 1 && (int32_t)top + rows <= jl_config_of(panel)->height;
 }
 
 static jl_status send(struct jl_panel *panel, const uint8_t *steps, size_t bytes) {
@@ -17,7 +18,7 @@ jl_status jl_panel_roll(struct jl_panel *panel, int16_t top, int16_t rows, int16
     if (status != JL_OK) {
         return status;
     }
-    const struct jl_motion *motion = panel->config->motion;
+    const struct jl_motion *motion = jl_config_of(panel)->motion;
     if (!motion || !motion->roll) {
         return jl_panel_note(panel, JL_NO_MOTION);
     }
@@ -33,7 +34,7 @@ jl_status jl_panel_show_rows(struct jl_panel *panel, int16_t top, int16_t rows) 
     if (status != JL_OK) {
         return status;
     }
-    const struct jl_motion *motion = panel->config->motion;
+    const struct jl_motion *motion = jl_config_of(panel)->motion;
     if (!motion || !motion->show_rows) {
         return jl_panel_note(panel, JL_NO_MOTION);
     }

@@ -1,10 +1,11 @@
 /* The controller's own scrolls, and its partial display. */
+#include "../core/lone.h"
 #include "panel.h"
 #include "steps.h"
 
 static jl_status send_scroll(struct jl_panel *panel, const struct jl_scroll *scroll) {
     uint8_t steps[JL_STEPS_MOST_BYTES];
-    size_t bytes = panel->config->motion->scroll(scroll, steps);
+    size_t bytes = jl_config_of(panel)->motion->scroll(scroll, steps);
     if (!bytes) {
         return jl_panel_note(panel, JL_OUT_OF_RANGE);
     }
@@ -19,12 +20,12 @@ jl_status jl_panel_scroll_start(struct jl_panel *panel, const struct jl_scroll *
     if (!scroll) {
         return jl_panel_note(panel, JL_BAD_ARGUMENT);
     }
-    if (!panel->config->motion || !panel->config->motion->scroll) {
+    if (!jl_config_of(panel)->motion || !jl_config_of(panel)->motion->scroll) {
         return jl_panel_note(panel, JL_NO_MOTION);
     }
-    uint8_t shift = panel->format->line_rows_log2;
+    uint8_t shift = jl_format_of(panel)->line_rows_log2;
     if (scroll->last_page < scroll->first_page ||
-        scroll->last_page << shift >= panel->config->height) {
+        scroll->last_page << shift >= jl_config_of(panel)->height) {
         return jl_panel_note(panel, JL_OUT_OF_RANGE);
     }
     status = send_scroll(panel, scroll);

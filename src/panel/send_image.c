@@ -1,4 +1,5 @@
 /* Pictures in the panel's own format. */
+#include "../core/lone.h"
 #include "../core/packing.h"
 #include "panel.h"
 
@@ -36,7 +37,7 @@ jl_status jl_panel_send_image(struct jl_panel *panel, int16_t x, int16_t y,
         (image->packing && !memory)) {
         return jl_panel_note(panel, JL_BAD_ARGUMENT);
     }
-    if (image->format != panel->format || image->has_key || image->mask ||
+    if (image->format != jl_format_of(panel) || image->has_key || image->mask ||
         image->format->planes > 1) {
         return jl_panel_note(panel, JL_UNSUPPORTED);
     }

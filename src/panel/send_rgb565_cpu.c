@@ -1,4 +1,5 @@
 /* Pixels whose bytes change places on their way. */
+#include "../core/lone.h"
 #include "jadelamp/bands.h"
 #include "panel.h"
 
@@ -24,10 +25,10 @@ jl_status jl_panel_send_rgb565_cpu(struct jl_panel *panel, struct jl_rect area,
     if (status != JL_OK) {
         return status;
     }
-    if (panel->format == &jl_rgb565_cpu) {
+    if (jl_format_of(panel) == &jl_rgb565_cpu) {
         return jl_panel_send(panel, area, pixels, stride_bytes);
     }
-    if (panel->format != &jl_rgb565) {
+    if (jl_format_of(panel) != &jl_rgb565) {
         return jl_panel_note(panel, JL_BAD_FRAME_FORMAT);
     }
     if (!pixels) {

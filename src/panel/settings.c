@@ -1,6 +1,8 @@
 /* Settings that need no picture data: contrast, inversion, turn, lamp test, idle mode. */
 #include "panel.h"
 
+#include "../core/lone.h"
+
 jl_status jl_panel_contrast(struct jl_panel *panel, uint8_t contrast) {
     jl_status status = jl_panel_ready(panel);
     if (status == JL_OK) {
@@ -25,7 +27,7 @@ jl_status jl_panel_invert(struct jl_panel *panel, bool inverted) {
 
 jl_status jl_panel_turn(struct jl_panel *panel, uint8_t turn) {
     jl_status status = jl_panel_ready(panel);
-    if (status == JL_OK && !jl_turn_possible(panel->config->controller, turn)) {
+    if (status == JL_OK && !jl_turn_possible(jl_config_of(panel)->controller, turn)) {
         status = jl_panel_note(panel, JL_BAD_TURN);
     }
     if (status != JL_OK || turn == panel->turn) {

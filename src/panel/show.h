@@ -2,6 +2,7 @@
 #ifndef JADELAMP_SRC_SHOW_H
 #define JADELAMP_SRC_SHOW_H
 
+#include "../core/lone.h"
 #include "panel.h"
 
 /*
@@ -10,7 +11,7 @@
  */
 static inline bool jl_show_next(struct jl_panel *panel, struct jl_showing *showing,
                                 const struct jl_frame *frame, jl_status *status) {
-    const struct jl_paper *paper = panel->config->controller->paper;
+    const struct jl_paper *paper = jl_config_of(panel)->controller->paper;
     return paper ? paper->wait(panel, showing, frame, status) : showing->pass++ == 0;
 }
 

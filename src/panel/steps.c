@@ -1,6 +1,7 @@
 /* The wake-up sequence encoding: its check and its interpreter. */
 #include "steps.h"
 
+#include "../core/lone.h"
 #include "bus.h"
 
 jl_status jl_steps_check(const uint8_t *steps, size_t bytes) {
@@ -17,7 +18,7 @@ jl_status jl_steps_check(const uint8_t *steps, size_t bytes) {
 
 /* One that is neither SETUP nor CLEAR. */
 static jl_status run_step(const struct jl_panel *panel, const uint8_t *step) {
-    const struct jl_panel_config *config = panel->config;
+    const struct jl_panel_config *config = jl_config_of(panel);
     const struct jl_port *port = panel->port;
     if (step[0] <= JL_STEP_SEND_MOST) {
         return config->bus->send(panel, false, step + 1, step[0]);

@@ -2,6 +2,7 @@
  * Patterns into the memory and back. All are written before the first is read, so that an area that
  * lands on another one is noticed, too.
  */
+#include "../core/lone.h"
 #include "area.h"
 #include "panel.h"
 #include "readback.h"
@@ -19,7 +20,7 @@ static uint8_t pattern(uint8_t area, uint8_t i) {
 }
 
 static struct jl_rect place(const struct jl_panel *panel, uint8_t area) {
-    int16_t rows = (int16_t)(1 << panel->format->line_rows_log2);
+    int16_t rows = (int16_t)(1 << jl_format_of(panel)->line_rows_log2);
     return (struct jl_rect){0, (int16_t)(area * rows), PIXELS, rows};
 }
 
@@ -91,7 +92,7 @@ static void compare(struct jl_wire_test *test, uint8_t area, const uint8_t *read
 
 static jl_status run(struct jl_panel *panel, const struct jl_reading *reading,
                      struct jl_wire_test *test) {
-    const struct jl_format *format = panel->format;
+    const struct jl_format *format = jl_format_of(panel);
     uint8_t bytes = (uint8_t)jl_line_bytes(format, PIXELS);
     uint8_t mask = format->layout == JL_LAYOUT_RGB666 ? 0xFC : 0xFF; /* bits that are kept */
     uint16_t lines = (uint16_t)panel->height >> format->line_rows_log2;

@@ -2,11 +2,12 @@
 #ifndef JADELAMP_SRC_UNITS_H
 #define JADELAMP_SRC_UNITS_H
 
+#include "../core/lone.h"
 #include "jadelamp/panel.h"
 
 /* How many columns go together: on e-paper a byte. */
 static inline unsigned jl_unit(const struct jl_panel *panel) {
-    const struct jl_controller *controller = panel->config->controller;
+    const struct jl_controller *controller = jl_config_of(panel)->controller;
     return controller->paper ? 8 : controller->column_unit;
 }
 
@@ -21,7 +22,7 @@ static inline struct jl_rect jl_whole_units(const struct jl_panel *panel,
 
 /* The same for whoever makes pixels for it: lines, where they go whole only. */
 static inline struct jl_rect jl_whole_lines(const struct jl_panel *panel, struct jl_rect area) {
-    if (panel->config->controller->whole_lines) {
+    if (jl_config_of(panel)->controller->whole_lines) {
         area.x = 0;
         area.w = panel->width;
     }

@@ -10,6 +10,7 @@
  */
 #include "cut.h"
 
+#include "../core/lone.h"
 #include "../core/mem.h"
 #include "jadelamp/damage.h"
 
@@ -218,7 +219,7 @@ static void fill_run(struct painting *p, const struct rows *rows, int32_t x, int
         if (target->painter) {
             jl_brush_fill(&p->brush, run);
         } else {
-            target->ops->fill(target, run, p->brush.ink);
+            jl_ops_of(target)->fill(target, run, p->brush.ink);
         }
         run.y = (int16_t)(run.y + rows->step);
     }
@@ -227,7 +228,7 @@ static void fill_run(struct painting *p, const struct rows *rows, int32_t x, int
 static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int16_t width,
                     const uint8_t *shares) {
     struct jl_target *target = p->brush.target;
-    bool mixes = !target->painter && target->ops->shades & JL_SHADES_MIXED;
+    bool mixes = !target->painter && jl_ops_of(target)->shades & JL_SHADES_MIXED;
     jl_color row[JL_CHUNK];
     touch(p, x, x + width - 1);
     for (int16_t i = 0; i < width && mixes; i++) {
@@ -238,7 +239,7 @@ static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int1
     int32_t y = rows->first;
     for (int32_t i = 0; i < rows->count; i++) {
         if (mixes) {
-            target->ops->put(target, (int16_t)x, (int16_t)y, width, row);
+            jl_ops_of(target)->put(target, (int16_t)x, (int16_t)y, width, row);
         } else {
             jl_paint_cover(target, (int16_t)x, (int16_t)y, width, shares, p->brush.color, p->paper);
         }
@@ -317,7 +318,7 @@ static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
     int32_t sum = shape->top + shape->bottom, of_pair = sum / JL_CUT_LINES - 1;
     bool pairs = shape->mirrored && sum % JL_CUT_LINES == 0;
     /* On a wire the runs of a row had better follow each other: they share half of an address. */
-    bool in_memory = p->brush.target->ops && p->brush.target->ops->dot;
+    bool in_memory = jl_ops_of(p->brush.target) && jl_ops_of(p->brush.target)->dot;
     int32_t cut_row = first - 1; /* at whose top the upper cut is */
     int32_t piece = rows_of_piece(first, last), drawn = first - 1;
     p->touched_from = first;
@@ -378,8 +379,8 @@ static void draw_hard(const struct painting *p, int32_t first, int32_t last) {
 
 bool jl_smooth_is_hard(const struct jl_target *target, jl_color paper) {
     return target->mode == JL_MODE_INVERT ||
-           (target->ops &&
-            (!(target->ops->shades & JL_SHADES_SHOWN) || (paper == JL_CLEAR && !target->ops->get)));
+           (jl_ops_of(target) && (!(jl_ops_of(target)->shades & JL_SHADES_SHOWN) ||
+                                  (paper == JL_CLEAR && !jl_ops_of(target)->get)));
 }
 
 void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *shape, jl_color ink,

@@ -20,7 +20,10 @@ struct jl_bundle {
     /** Constants of the library beside those of the cards, such as "jl_font_8x13". */
     const char *names[JL_BUNDLE_NAMES];
     int name_count;
-    bool all;         /**< everything */
+    bool all; /**< everything */
+    /** The one card's panel is the only one: all that its description says is a constant to the
+     * compiler, which then leaves out what other panels would need; no other can be opened. */
+    bool lone;
     const char *made; /**< what made it, for the first comment */
 };
 

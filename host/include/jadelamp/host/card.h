@@ -39,6 +39,7 @@ struct jl_card_cells {
     bool reads_busy;       /**< R/W is wired */
     bool halves;
     bool european_rom; /**< A02 */
+    bool only_ascii;   /**< programs have no table of a ROM: letters that all of them have */
     int millivolts;    /**< contrast voltage as trimmed; 0: the usual */
     struct jl_cells_wiring outputs;
 };
