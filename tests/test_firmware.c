@@ -50,6 +50,9 @@ static const struct {
     {"dimmed.card",
      "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
      "clock = 4 MHz\n[pins]\ncs = PB5\ndc = PB4\nreset = PB6\nlight = wired\n"},
+    {"small.card",
+     "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
+     "clock = 4 MHz\n[pins]\nclk = PB2\ndc = PB3\nlight = wired\n"},
     {"held.card",
      "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
      "clock = 4 MHz\n[pins]\ndc = PB3\nreset = PB4\n"},
@@ -370,6 +373,33 @@ static void a_timer_dims_the_light(void) {
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         snprintf(line, sizeof line, RUN "dims_%s.elf -c dimmed.card --wire light=%s", rows[i].timer,
                  rows[i].pin);
+        EXPECT_INT(shell(line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    shell_end();
+}
+
+/* The ATtiny85's timer 1: 50 of 200, its opposite, and what stands at its top. */
+static void its_timer_1_dims_the_light(void) {
+    static const struct {
+        const char *options;
+        int status;
+        const char *says;
+    } rows[] = {
+        {"dims_tiny_A.elf -c small.card --wire mosi=PB0 --wire light=PB1", 0,
+         "lit, brightness 63 of 255"},
+        {"dims_tiny_B.elf -c small.card --wire mosi=PB0 --wire light=PB4", 0,
+         "lit, brightness 191 of 255"},
+        {"dims_tiny_C.elf -c small.card --wire mosi=PB1 --wire light=PB0", 0,
+         "lit, brightness 191 of 255"},
+        {"dims_tiny_D.elf -c small.card --wire mosi=PB0 --wire light=PB1", 0,
+         "lit, brightness 255 of 255"},
+        {"dims_tiny_E.elf -c small.card --wire mosi=PB0 --wire light=PB1", 1, "dark: "},
+    };
+    char line[300];
+    begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        snprintf(line, sizeof line, RUN "%s --mhz 8 --wire miso=PB5", rows[i].options);
         EXPECT_INT(shell(line), rows[i].status);
         EXPECT_CONTAINS(output, rows[i].says);
     }
@@ -811,6 +841,7 @@ const struct test_group test_groups[] = {
     {"the_busy_flag_is_read", the_busy_flag_is_read},
     {"ours_are_as_on_the_board", ours_are_as_on_the_board},
     {"panels_alone", panels_alone},
+    {"its_timer_1_dims_the_light", its_timer_1_dims_the_light},
     {"times_are_the_parts", times_are_the_parts},
     {"the_capture_is_whole", the_capture_is_whole},
     {"a_window_is_told", a_window_is_told},

@@ -47,6 +47,12 @@ static const struct pwm_pin attiny85_pwm[] = {{PIN('B', 0), 0x4A, 0x53, 6, 0x49,
                                               {PIN('B', 1), 0x4A, 0x53, 4, 0x48, 0x49, 0},
                                               {.pin = PIN(0, 0)}};
 
+static const struct paired_pin attiny85_paired[] = {{PIN('B', 1), 0x50, 0x4E, false},
+                                                    {PIN('B', 0), 0x50, 0x4E, true},
+                                                    {PIN('B', 4), 0x4C, 0x4B, false},
+                                                    {PIN('B', 3), 0x4C, 0x4B, true},
+                                                    {.pin = PIN(0, 0)}};
+
 static const struct part known[] = {
     {.name = "atmega328p",
      .other_name = "atmega328",
@@ -84,7 +90,10 @@ static const struct part known[] = {
      .ram_until = 0x260,
      .ports = {{'B', 0x36, 0x3F}},
      .usi = {0x2D, 0x2E, 0x2F, 0x30, 14, {'B', 0}, {'B', 1}, {'B', 2}},
-     .pwm = attiny85_pwm},
+     .pwm = attiny85_pwm,
+     .paired = attiny85_paired,
+     .paired_clock = 0x50,
+     .paired_top = 0x4D},
 };
 enum { KNOWN = sizeof known / sizeof known[0] };
 

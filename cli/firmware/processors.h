@@ -28,6 +28,15 @@ struct pwm_pin {
     uint16_t capture; /* ICRn; 0: a timer of 8 bits */
 };
 
+/* An output of the ATtiny's timer 1, whose outputs come in pairs and whose top is a register of its
+ * own. */
+struct paired_pin {
+    struct pin pin;
+    uint16_t control; /* PWM1x and COM1x */
+    uint16_t compare;
+    bool opposite; /* /OC1x */
+};
+
 struct part {
     const char *name;
     const char *other_name; /* the same for a program; or NULL */
@@ -50,7 +59,9 @@ struct part {
         uint8_t vector; /* of overflow */
         struct pin in, out, clock;
     } usi;
-    const struct pwm_pin *pwm; /* until port 0 */
+    const struct pwm_pin *pwm;       /* until port 0 */
+    const struct paired_pin *paired; /* the same; NULL: there are none */
+    uint16_t paired_clock, paired_top;
 };
 
 /* NULL: not known. Case makes no difference. */

@@ -1,7 +1,6 @@
 /*
- * Timers that make PWM (ATmega328P datasheet 15.7, 16.9, 18.7): not edge by edge, but what the pin
- * is on the mean, which is what a light needs. Timer 1 of the ATtiny85, which is of a kind of its
- * own, is left out.
+ * Timers that make PWM (ATmega328P datasheet 15.7, 16.9, 18.7; ATtiny85 11.7, 12.2): not edge by
+ * edge, but what the pin is on the mean, which is what a light needs.
  */
 #include "machine.h"
 
@@ -36,7 +35,36 @@ static unsigned top_of(const struct machine *machine, const struct pwm_pin *pwm,
     }
 }
 
+static uint16_t share(uint32_t value, uint32_t top) {
+    return (uint16_t)((value * UINT16_MAX + top / 2) / top);
+}
+
+/* Counts up to the top and begins anew; high from 0 to the match, and all the time where that is
+ * the top (table 12-2). The dead time is not made. */
+static bool paired_drives(const struct machine *machine, struct pin pin, uint16_t *duty) {
+    enum { STOPPED = 0, CLOCKS = 15, IS_PWM = 1 << 6, BOTH = 1, OPPOSITE_MODE = 3 };
+    const uint8_t *data = machine->avr->data;
+    const struct part *part = machine->part;
+    for (const struct paired_pin *paired = part->paired; paired && paired->pin.port; paired++) {
+        uint8_t control = data[paired->control], mode = control >> 4 & 3;
+        bool connected = paired->opposite ? mode == BOTH : mode != 0;
+        if (!pins_same(paired->pin, pin) || !connected || !(control & IS_PWM) ||
+            (data[part->paired_clock] & CLOCKS) == STOPPED) {
+            continue;
+        }
+        uint32_t top = data[part->paired_top], value = data[paired->compare];
+        bool low_first = paired->opposite || mode == OPPOSITE_MODE;
+        value = value >= top ? top + 1 : value;
+        *duty = share(low_first ? top + 1 - value : value, top + 1);
+        return true;
+    }
+    return false;
+}
+
 bool pwm_drives(const struct machine *machine, struct pin pin, uint16_t *duty) {
+    if (paired_drives(machine, pin, duty)) {
+        return true;
+    }
     const uint8_t *data = machine->avr->data;
     for (const struct pwm_pin *pwm = machine->part->pwm; pwm->pin.port; pwm++) {
         bool fast = false;
@@ -52,7 +80,7 @@ bool pwm_drives(const struct machine *machine, struct pin pin, uint16_t *duty) {
         value = (value < top ? value : top) + fast;
         top += fast;
         value = output == INVERTED ? top - value : value;
-        *duty = (uint16_t)((value * UINT16_MAX + top / 2) / top);
+        *duty = share(value, top);
         return true;
     }
     return false;
