@@ -50,6 +50,10 @@ static const struct {
     {"dimmed.card",
      "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
      "clock = 4 MHz\n[pins]\ncs = PB5\ndc = PB4\nreset = PB6\nlight = wired\n"},
+    {"pages.card", "[panel]\ncontroller = st7565\n[glass]\nsize = 128 x 64 pixels\n[bus]\n"
+                   "kind = 6800-8\ncycle = 400 ns\n[pins]\ncs = PC2\ndc = PC3\nreset = PC4\n"
+                   "e = PC0\nrw = PC1\nd0 = PA0\nd1 = PA1\nd2 = PA2\nd3 = PA3\nd4 = PA4\n"
+                   "d5 = PA5\nd6 = PA6\nd7 = PA7\n"},
     {"small.card",
      "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\nkind = spi\n"
      "clock = 4 MHz\n[pins]\nclk = PB2\ndc = PB3\nlight = wired\n"},
@@ -207,6 +211,23 @@ static void the_panel_is_read(void) {
     /* a part that says nothing on SPI has no such wire */
     EXPECT_INT(shell(RUN "sluice.elf -c lcd.card --wire miso=PB4"), 2);
     EXPECT_CONTAINS(output, "this card's wires are cs, dc, clk, mosi, rst, light\n");
+    shell_end();
+}
+
+/* Column x of page 0 holds 37 x + 11, and of page 1 its complement. */
+static bool turned_around(int x, int y) {
+    bool bit = (37 * x + 11) >> (y & 7) & 1;
+    return x < 24 && y < 16 && bit == (y < 8);
+}
+
+/* Also on lines with an enable. */
+static void pages_are_read(void) {
+    begin();
+    EXPECT_INT(shell(RUN "reads_pages.elf -c pages.card"), 0);
+    EXPECT_CONTAINS(output, "lit");
+    EXPECT_INT(wrong_pixels("reads_pages-glass.png", 128, 64, turned_around), 0);
+    EXPECT_INT(shell(JADELAMP " explain reads_pages.vcd -c pages.card"), 0);
+    EXPECT_CONTAINS(output, "0B 30 55 7A");
     shell_end();
 }
 
@@ -841,6 +862,7 @@ const struct test_group test_groups[] = {
     {"the_busy_flag_is_read", the_busy_flag_is_read},
     {"ours_are_as_on_the_board", ours_are_as_on_the_board},
     {"panels_alone", panels_alone},
+    {"pages_are_read", pages_are_read},
     {"its_timer_1_dims_the_light", its_timer_1_dims_the_light},
     {"times_are_the_parts", times_are_the_parts},
     {"the_capture_is_whole", the_capture_is_whole},

@@ -311,6 +311,7 @@ static void write(struct jl_device *device, const uint8_t *bytes, size_t count, 
             take_data(device, bytes[i]);
         } else {
             take_command(device, bytes[i]);
+            chip_of(device)->first_column = chip_of(device)->column;
         }
     }
     if (data) {
@@ -389,8 +390,8 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
 
 static void window(const struct jl_device *device, struct window *window) {
     const struct lcd_pages *chip = device->state;
-    *window =
-        (struct window){chip->column, segments_of(device) - 1, 8 * chip->page, 8 * chip->page + 7};
+    *window = (struct window){chip->first_column, segments_of(device) - 1, 8 * chip->page,
+                              8 * chip->page + 7};
 }
 
 static void judge_more(struct jl_device *device) {

@@ -226,12 +226,6 @@ static bool behind(struct jl_device *device, int x, int y, struct place *place) 
     return true;
 }
 
-static void window(const struct jl_device *device, struct window *window) {
-    const struct memory_lcd *chip = device->state;
-    int line = chip->number > 0 ? chip->number - 1 : 0;
-    *window = (struct window){0, size_of(device)->columns - 1, line, line};
-}
-
 static const struct geometry_words words = {.mirror = "the numbers of lines and the order of bits"};
 
 static uint8_t brightness(struct jl_device *device) {
@@ -244,8 +238,7 @@ static const char *why_dark(struct jl_device *device) {
 }
 
 static const struct machine machine = {
-    .behind = behind,
-    .window = window,
+    .behind = behind, /* and no window: one transaction names many lines */
     .words = &words,
     .fits = fits,
     .power_on = power_on,

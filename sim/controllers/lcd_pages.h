@@ -20,6 +20,7 @@ struct lcd_pages_part {
 struct lcd_pages {
     uint8_t ram[LCD_PAGES][LCD_SEGMENTS];
     uint8_t page, column;
+    uint8_t first_column; /* of the data since the last command */
     uint8_t start_line, ratio, volume, power;
     bool segments_reversed, commons_reversed, bias_1_7;
     bool on, was_on, all_on, inverted;
