@@ -106,8 +106,8 @@ static void invert_row(struct jl_target *t, int16_t x, int16_t y, int16_t count,
     for (int16_t i = 0; i < count; i++) {
         row[i] = row[i] >> 24 < 128 ? row[i] & 0xFFFFFF : JL_CLEAR;
     }
-    if (t->ops->invert) {
-        t->ops->invert(t, x, y, count, row);
+    if (jl_ops_of(t)->invert) {
+        jl_ops_of(t)->invert(t, x, y, count, row);
         return;
     }
     jl_ops_of(t)->get(t, x, y, count, old);
@@ -162,8 +162,8 @@ static void shade(struct jl_target *t, struct jl_rect area, jl_shade_fn shader,
                   const void *context) {
     struct jl_rect own = jl_rect_intersect(to_own(t, area), t->clip);
     struct turned turned = {t, shader, context};
-    if (own.w > 0 && t->ops->shade && t->mode == JL_MODE_REPLACE) {
-        t->ops->shade(t, own, shade_turned, &turned);
+    if (own.w > 0 && jl_ops_of(t)->shade && t->mode == JL_MODE_REPLACE) {
+        jl_ops_of(t)->shade(t, own, shade_turned, &turned);
         return;
     }
     for (int y = own.y; y < own.y + own.h; y++) {

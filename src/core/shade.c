@@ -74,8 +74,8 @@ void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn s
     if (visible.w <= 0) {
         return; /* also a frame that failed to open, and has no operations */
     }
-    if (target->ops->shade) {
-        target->ops->shade(target, visible, shade, context);
+    if (jl_ops_of(target)->shade) {
+        jl_ops_of(target)->shade(target, visible, shade, context);
         return;
     }
     struct jl_damage *damage = jl_paint_swap_damage(target, NULL);

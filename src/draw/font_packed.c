@@ -141,7 +141,7 @@ static void paint(struct jl_target *target, struct jl_rect cell, int32_t baselin
     struct coverage c = {&glyph->map, (int32_t)cell.x + glyph->left, baseline - glyph->top, ink,
                          paper};
     struct jl_rect box = {(int16_t)c.x, (int16_t)c.y, glyph->map.width, glyph->map.height};
-    bool on_frame = !target->painter && jl_ops_of(target) && !target->ops->shade;
+    bool on_frame = !target->painter && jl_ops_of(target) && !jl_ops_of(target)->shade;
     box = jl_rect_intersect(cell, box);
     if (paper == JL_CLEAR) {
         cell = box;

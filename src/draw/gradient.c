@@ -139,7 +139,7 @@ static void draw_along_y(struct jl_target *target, struct jl_rect visible,
 void jl_fill_gradient(struct jl_target *target, struct jl_rect rect, enum jl_axis axis,
                       jl_color from, jl_color to, const uint8_t bits[3]) {
     struct gradient g = {rect, axis, from, to, bits};
-    if (target->painter || !jl_ops_of(target) || target->ops->shade) {
+    if (target->painter || !jl_ops_of(target) || jl_ops_of(target)->shade) {
         jl_paint_shade(target, rect, shade, &g);
         return;
     }

@@ -62,6 +62,29 @@ static void end(char what, jl_status status) {
 }
 
 #if !defined(PART) || PART == 1
+/* Each way of painting: by dots, rows of colours, soft edges, what is there, turned, inverted. */
+static void draw_much(struct jl_frame *frame) {
+    static const uint8_t bits[] = {0x18, 0x3C, 0x7E, 0xFF, 0xFF, 0x7E, 0x3C, 0x18};
+    static const struct jl_bitmap map = {bits, 8, 8, &jl_bits_columns};
+    struct jl_target *target = &frame->target;
+    jl_draw_line(target, 3, 60, 120, 9, JL_WHITE);
+    jl_draw_pixel(target, 127, 63, JL_WHITE);
+    jl_draw_bitmap(target, 60, 20, &map, JL_WHITE, JL_CLEAR);
+    jl_fill_gradient(target, (struct jl_rect){0, 48, 60, 12}, JL_AXIS_X, JL_BLACK, JL_WHITE, NULL);
+    jl_smooth_disc(target, jl_fine_middle(40, 30), JL_FINE(9), JL_WHITE, JL_CLEAR);
+    jl_text_box(target, (struct jl_rect){70, 0, 57, 30}, JL_ANCHOR_CENTRE, "upper gate open",
+                &plain);
+    if (jl_target_mode(target, JL_MODE_INVERT, 255)) {
+        jl_fill_rect(target, (struct jl_rect){10, 10, 50, 30}, JL_WHITE);
+        jl_target_mode(target, JL_MODE_REPLACE, 255);
+    }
+    jl_target_turn(target, JL_TURN_90);
+    jl_text(target, 2, 2, "Quay", &plain);
+    jl_stroke_rect(target, (struct jl_rect){1, 1, 40, 20}, JL_WHITE);
+    jl_target_turn(target, 0);
+    jl_frame_scroll(frame, (struct jl_rect){0, 0, 128, 64}, 3, -5, JL_BLACK);
+}
+
 static void on_oled(void) {
     static uint8_t pixels[1024];
     struct jl_panel panel;
@@ -72,6 +95,9 @@ static void on_oled(void) {
     jl_text(&frame.target, 0, 0, "Heron Quay", &plain);
     jl_fill_circle(&frame.target, 100, 40, 17, JL_WHITE);
     jl_panel_present(&panel, &frame);
+    draw_much(&frame);
+    jl_panel_present(&panel, &frame);
+    emit_bytes(pixels, sizeof pixels);
     jl_panel_contrast(&panel, 40);
     end('o', jl_panel_status(&panel));
 }
