@@ -771,7 +771,72 @@ static void soft_letters(void) {
     EXPECT_INT(rows_of(&jl_font_figures48, "7"), 48);
 }
 
+/* The quick letters are the others: on each format, turned, cut and mixed, in any colours, with the
+ * same damage. */
+static void quick_letters(void) {
+    struct test_random random = {68};
+    static uint8_t others[W * H * 4];
+    int alike = 0;
+    for (int i = 0; i < test_cases(6000); i++) {
+        const struct kind *one = i % 3 ? &kinds[i % KINDS] : NULL;
+        const struct jl_format *format = one ? one->format : &jl_mono_columns;
+        struct jl_frame frames[2];
+        struct jl_damage damages[2];
+        char text[8];
+        jl_color colors[] = {JL_BLACK, JL_WHITE, JL_CLEAR, JL_TEAL, JL_NAVY};
+        jl_color ink = colors[test_random_next(&random) % 5];
+        jl_color paper = colors[test_random_next(&random) % 5];
+        int16_t x = (int16_t)test_random_between(&random, -20, W + 5);
+        int16_t y = (int16_t)(test_random_between(&random, -2, 8) * 8);
+        y = (int16_t)(i % 4 ? y : y + test_random_between(&random, -7, 7));
+        struct jl_rect clip = {(int16_t)test_random_between(&random, -4, 40),
+                               (int16_t)test_random_between(&random, -4, 30),
+                               (int16_t)test_random_between(&random, 20, W),
+                               (int16_t)test_random_between(&random, 8, H)};
+        uint8_t turn = i % 5 ? 0 : (uint8_t)(test_random_next(&random) % 8);
+        bool inverts = i % 7 == 0, tracked = i % 2 == 0, clipped = i % 3 == 1;
+        for (size_t c = 0; c < sizeof text - 1; c++) {
+            text[c] = (char)test_random_between(&random, 0x1F, 0x7F);
+        }
+        text[sizeof text - 1] = '\0';
+        for (int k = 0; k < (int)sizeof pixels; k++) {
+            pixels[k] = (uint8_t)(test_random_next(&random) >> 9);
+        }
+        memcpy(others, pixels, sizeof others);
+        for (int k = 0; k < 2; k++) {
+            static uint8_t before[W * H * 4];
+            uint8_t *memory = k ? others : pixels;
+            memcpy(before, memory, sizeof before);
+            EXPECT_INT(jl_frame_init(&frames[k], format, W, H, memory, sizeof pixels), JL_OK);
+            memcpy(memory, before, sizeof before);
+            if (tracked) {
+                jl_frame_track(&frames[k], &damages[k]);
+                jl_damage_clear(&damages[k]);
+            }
+            struct jl_target *target = &frames[k].target;
+            jl_target_turn(target, turn);
+            if (inverts) {
+                jl_target_mode(target, JL_MODE_INVERT, 255);
+            }
+            if (clipped) {
+                jl_target_clip(target, clip);
+            }
+            const struct jl_text_style style = {
+                .font = k ? &jl_font_6x8_quick : &jl_font_6x8, .ink = ink, .paper = paper};
+            jl_text(target, x, y, text, &style);
+        }
+        test_row("case %d, format %d, at %d,%d", i, one ? i % KINDS : -1, x, y);
+        alike += EXPECT(memcmp(pixels, others, sizeof pixels) == 0);
+        if (tracked && EXPECT_INT(damages[0].count, damages[1].count)) {
+            EXPECT_BYTES(damages[0].rects, damages[1].rects,
+                         damages[0].count * sizeof damages[0].rects[0]);
+        }
+    }
+    EXPECT(alike > 200);
+}
+
 const struct test_group test_groups[] = {
+    {"quick_letters", quick_letters},
     {"soft_letters", soft_letters},
     {"packed_fonts_draw", packed_fonts_draw},
     {"own_fonts", own_fonts_equal_their_art},

@@ -78,6 +78,14 @@ static void text_aligned(void *context) {
     jl_text(t, 0, 16, "Tide 1.84 m rising", &plain); /* 18 characters */
 }
 
+static const struct jl_text_style quick = {
+    .font = &jl_font_6x8_quick, .ink = JL_WHITE, .paper = JL_BLACK};
+
+static void text_quick(void *context) {
+    (void)context;
+    jl_text(t, 0, 16, "Tide 1.84 m rising", &quick);
+}
+
 static void text_clear(void *context) {
     (void)context;
     jl_text(t, 1, 19, "Tide 1.84 m", &large); /* 11 characters */
@@ -245,6 +253,7 @@ static const struct row {
     {"fill at an odd column, a pixel", odd_fill, 101 * 48, 101 * 48},
     {"fill of whole pages, a pixel", page_fill, 2 * 128 * 64, 0},
     {"text 6x8 in place, a character", text_aligned, 18, 18},
+    {"the same, 6x8_quick", text_quick, 18, 18},
     {"text 8x13 clear, a character", text_clear, 11, 11},
     {"1-bit image on 1 bit, all", mono_image, 1, 0},
     {"1-bit bitmap on 1 bit, all", mono_bitmap, 1, 0},

@@ -13,29 +13,39 @@ static int32_t most(int32_t a, int32_t b) {
     return a > b ? a : b;
 }
 
-/* Cuts a stretch of an axis to another one. False: they have nothing in common. Without sums, which
- * would need more than 16 bits. */
+/* Cuts a stretch of an axis to another one. False: they have nothing in common. */
+#if SIZE_MAX > UINT16_MAX
 static bool cut(int16_t *start, int16_t *length, const int16_t *clip_start,
                 const int16_t *clip_length) {
-    int first = *start, clip_first = *clip_start, count = *length, room = *clip_length;
-    if (first < clip_first) {
-        unsigned before = (unsigned)clip_first - (unsigned)first;
-        if (count <= 0 || (unsigned)count <= before) {
-            return false;
-        }
-        count -= (int)before;
-        *start = (int16_t)clip_first;
-    } else {
-        unsigned behind = (unsigned)first - (unsigned)clip_first;
-        if (room <= 0 || (unsigned)room <= behind) {
-            return false;
-        }
-        room -= (int)behind;
-    }
-    count = count < room ? count : room;
-    *length = (int16_t)count;
-    return count > 0;
+    int32_t first = most(*start, *clip_start);
+    int32_t end = least((int32_t)*start + *length, (int32_t)*clip_start + *clip_length);
+    *start = (int16_t)first;
+    *length = (int16_t)(end - first);
+    return end > first;
 }
+#else
+/* Where sums of 32 bits are dear: by differences without a sign, which fit 16. */
+static bool cut(int16_t *start, int16_t *length, const int16_t *clip_start,
+                const int16_t *clip_length) {
+    int16_t count = *length, room = *clip_length;
+    if (*start < *clip_start) {
+        uint16_t before = (uint16_t)((uint16_t)*clip_start - (uint16_t)*start);
+        if (count <= 0 || (uint16_t)count <= before) {
+            return false;
+        }
+        count = (int16_t)(count - (int16_t)before);
+        *start = *clip_start;
+    } else {
+        uint16_t behind = (uint16_t)((uint16_t)*start - (uint16_t)*clip_start);
+        if (room <= 0 || (uint16_t)room <= behind) {
+            return false;
+        }
+        room = (int16_t)(room - (int16_t)behind);
+    }
+    *length = count < room ? count : room;
+    return *length > 0;
+}
+#endif
 
 bool jl_rect_cut(struct jl_rect *area, const struct jl_rect *clip) {
     if (cut(&area->x, &area->w, &clip->x, &clip->w) &&

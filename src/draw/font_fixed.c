@@ -5,7 +5,7 @@
 
 #include "../core/flash.h"
 
-static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *glyph) {
+bool jl_font_fixed_find(const struct jl_font *font, uint32_t code, struct jl_glyph *glyph) {
     const uint8_t *table = font->table;
     /* wraps below the first: then it is too great */
     uint32_t index = code - jl_flash_byte(table + JL_FIXED_FIRST);
@@ -21,4 +21,4 @@ static bool find(const struct jl_font *font, uint32_t code, struct jl_glyph *gly
     return true;
 }
 
-const struct jl_font_kind jl_font_fixed = {.find = find, .paint = NULL};
+const struct jl_font_kind jl_font_fixed = {.find = jl_font_fixed_find, .paint = NULL};

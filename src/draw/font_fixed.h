@@ -9,5 +9,10 @@
 enum { JL_FIXED_FIRST, JL_FIXED_COUNT, JL_FIXED_WIDTH, JL_FIXED_ADVANCE, JL_FIXED_GLYPHS };
 
 extern const struct jl_font_kind jl_font_fixed;
+extern const struct jl_font_kind jl_font_fixed_quick; /* one page high */
+
+bool jl_font_fixed_find(const struct jl_font *font, uint32_t code, struct jl_glyph *glyph);
+
+extern const uint8_t JL_FLASH jl_font_6x8_table[];
 
 #endif
