@@ -29,7 +29,7 @@ demo: all
 test:
 	@scripts/setup build avr
 	@$(MAKE) all
-	cd $(BUILD) && ctest --output-on-failure -j $$(($(JOBS) + 3)) $(if $(JADELAMP_THOROUGH),-C thorough)
+	cd $(BUILD) && ctest --output-on-failure -j $$(($(JOBS) + 1)) $(if $(JADELAMP_THOROUGH),-C thorough)
 
 bench:
 	@scripts/setup build bench firmware core
