@@ -59,8 +59,8 @@ static bool has_touch(const struct jl_bundle *bundle) {
     return has;
 }
 
-/* Whether frames and bands of one format are all that can be drawn on: 1-bit formats have no other
- * use, and their operations are a good part of a small program. */
+/* Whether frames and bands of one format are all that can be drawn on: of 1-bit panels, on which
+ * other targets are rare, and whose operations are a good part of a small program. */
 static bool has_lone_frames(const struct jl_bundle *bundle) {
     const struct jl_card *card = bundle->cards;
     if (!bundle->lone || card->cells.bus || card->controller->scanned) {
