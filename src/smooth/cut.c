@@ -9,6 +9,7 @@ static int16_t within(const struct jl_cut *cut, int32_t x) {
 }
 
 static void close_gap(struct jl_cut *cut, uint8_t i) {
+    cut->joined = true;
     cut->count--;
     for (; i < cut->count; i++) {
         cut->spans[i] = cut->spans[i + 1];
@@ -31,6 +32,7 @@ static void make_room(struct jl_cut *cut) {
 void jl_cut_add(struct jl_cut *cut, int32_t from, int32_t to) {
     int16_t a = within(cut, from), b = within(cut, to);
     if (a >= b) {
+        cut->joined = cut->joined || from < to;
         return;
     }
     if (cut->count == JL_CUT_SPANS) {
@@ -97,8 +99,10 @@ int32_t jl_disc_reach(uint32_t radius, int32_t away) {
                                       : (int32_t)(jl_root(square) * 8);
 }
 
-int32_t jl_disc_even(int32_t radius) {
-    return radius >= 8 * JL_CUT_LINES ? JL_CUT_LINES : radius >= 4 * JL_CUT_LINES ? 8 : 0;
+int32_t jl_disc_aside(int32_t radius, int32_t lines) {
+    /* A chord of length c is c * c / 8r off, so its square is a quarter of the radius; eight
+     * columns a line. The radius is below 2^16. */
+    return radius * 512 - lines * lines * 64;
 }
 
 struct jl_side jl_side_of(int32_t x0, int32_t y0, int32_t x1, int32_t y1) {

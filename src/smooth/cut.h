@@ -17,10 +17,14 @@ enum {
     JL_CUT_WINDOW = 120 /* pixels that are looked at at a time; columns around them fit int16_t */
 };
 
+#define JL_CUT_STRAIGHT INT32_MAX
+#define JL_CUT_CORNER   (-1)
+
 /* What a line cuts: from left to right, none of them touching another. */
 struct jl_cut {
     int32_t left; /* column at which the window begins; the spans count from there */
     uint8_t count;
+    bool joined; /* fewer than there are: some have become one, or lie beyond the window */
     struct {
         int16_t from, to;
     } spans[JL_CUT_SPANS];
@@ -29,8 +33,9 @@ struct jl_cut {
 struct jl_smooth_shape {
     /* Adds the spans of the line y to an empty cut. */
     void (*cut)(const void *context, int32_t y, struct jl_cut *cut);
-    /* Lines that a band between these two may be high, for its sides to count as straight. */
-    int32_t (*even)(const void *context, int32_t top, int32_t bottom);
+    /* How far aside a side may go in a band between these two lines, to count as straight: the
+     * square of the columns; JL_CUT_STRAIGHT where it is, JL_CUT_CORNER where there are corners. */
+    int32_t (*aside)(const void *context, int32_t top, int32_t bottom);
     const void *context;
     int32_t left, right, top, bottom; /* what it lies within: columns, lines */
     int32_t level_top, level_bottom;  /* lines between which all cuts are the same, or none */
@@ -59,9 +64,14 @@ bool jl_smooth_is_hard(const struct jl_target *target, jl_color paper);
  */
 int32_t jl_disc_reach(uint32_t radius, int32_t away);
 
-/* Lines that a band may be high where a circle of this radius, in lines, bounds it: then an arc is
- * no more than 1/32 of a pixel off its chord. */
-int32_t jl_disc_even(int32_t radius);
+/* How far aside a circle of this radius, in lines, may go in a band of so many lines: an arc is
+ * then no more than 1/32 of a pixel off its chord. */
+int32_t jl_disc_aside(int32_t radius, int32_t lines);
+
+/* The same of the tighter one of two curves. */
+static inline int32_t jl_tighter(int32_t a, int32_t b) {
+    return a < b ? a : b;
+}
 
 /* The whole part of the root. */
 uint32_t jl_root(uint32_t n);

@@ -1,9 +1,8 @@
 /*
  * The engine of smooth shapes. A row is a band between two cuts: where their spans are like each
  * other, what lies between them is made of slanted sides, whose areas are exact. Where they are
- * not, because of a corner, an end, or a side that is rather level, the row is made of four
- * bands, and where that is not enough of sixteen thin strips, each as wide as the cut in its
- * middle.
+ * not, because of a corner, an end, or an arc that goes far aside, the row is made of four bands,
+ * and where that is not enough of sixteen thin strips, each as wide as the cut in its middle.
  *
  * Areas are kept as differences from pixel to pixel: adding them up from the left gives the
  * share of each. A whole pixel is 16 strips of 256 columns.
@@ -14,16 +13,17 @@
 #include "../core/mem.h"
 #include "jadelamp/damage.h"
 
-enum { WHOLE = 16 * 256, STRIPS = 16, ROOM = JL_CUT_WINDOW + 4 };
+/* Places: of a row's pixels, with a margin, since sides may come from two pixels left of it. */
+enum { WHOLE = 16 * 256, STRIPS = 16, MARGIN = 2, ROOM = JL_CUT_WINDOW + MARGIN + 3 };
 
 struct painting {
     struct jl_brush brush;
     const struct jl_smooth_shape *shape;
     jl_color paper;
-    int32_t x, width; /* of the window, pixels */
-    int32_t first;    /* place of the window that is seen first; they count from 1 */
+    int32_t x;           /* of the window, pixels */
+    int32_t first, last; /* places that are seen */
     struct jl_cut *upper, *lower;
-    int16_t change[ROOM]; /* of the share; the window begins at 1 */
+    int16_t change[ROOM]; /* of the share; the window begins at MARGIN */
     int32_t low, high;    /* where it changes first, and last */
     /* Behind all left sides and before all right ones, if there is such a place, all is whole. */
     int32_t whole_from, whole_to;
@@ -38,11 +38,12 @@ struct painting {
 static void cut_at(const struct painting *p, int32_t y, struct jl_cut *cut) {
     cut->left = p->x * 256;
     cut->count = 0;
+    cut->joined = false;
     p->shape->cut(p->shape->context, y, cut);
 }
 
-/* A side between two columns at most a pixel apart, for so many strips; what is right of it
- * counts. Fewer than none: it counts no more. */
+/* A side between two columns, for so many strips; what is right of it counts. Fewer than none: it
+ * counts no more. In the pixels that it crosses the area grows by the square, then evenly. */
 static void side(struct painting *p, int32_t a, int32_t b, int32_t strips) {
     if (a > b) {
         int32_t other = a;
@@ -54,31 +55,48 @@ static void side(struct painting *p, int32_t a, int32_t b, int32_t strips) {
     } else if (b <= 0) {
         a = b = 0;
     }
-    a += 256;
-    b += 256;
+    a += MARGIN * 256;
+    b += MARGIN * 256;
     int32_t pixel = a >> 8, before = 256 - (a & 255), behind = b - (pixel + 1) * 256;
+    int32_t whole = strips * 256, area = 0, next;
     int16_t *change = &p->change[pixel];
-    int32_t last = pixel + 1;
-    if (behind <= 0) {
-        int32_t right = strips * (before - behind) >> 1;
-        change[0] = (int16_t)(change[0] + right);
-        change[1] = (int16_t)(change[1] + strips * 256 - right);
-    } else {
-        /* It leaves the pixel: a triangle here, all but a triangle in the next one. */
-        int32_t twice_here = (int32_t)((uint32_t)(before * before) / (uint32_t)(before + behind));
-        int32_t here = strips * twice_here >> 1;
-        int32_t left = strips * (twice_here - before + behind) >> 1;
-        change[0] = (int16_t)(change[0] + here);
-        change[1] = (int16_t)(change[1] + strips * 256 - here - left);
-        change[2] = (int16_t)(change[2] + left);
-        last++;
-    }
     p->low = pixel < p->low ? pixel : p->low;
-    p->high = last > p->high ? last : p->high;
-    if (strips > 0) {
-        p->whole_from = last > p->whole_from ? last : p->whole_from;
-    } else {
+    if (strips < 0) {
         p->whole_to = pixel < p->whole_to ? pixel : p->whole_to;
+    }
+    if (behind <= 0) {
+        area = strips * (before - behind) >> 1;
+        *change = (int16_t)(*change + area);
+    } else {
+        /* Of the height for a column, in 1/4096; at most 2^16 where `before` is 256, and less than
+         * 2^24 / `before` elsewhere. */
+        uint32_t slope =
+            ((uint32_t)(strips < 0 ? -strips : strips) << 20) / (uint32_t)(before + behind);
+        uint32_t middle = (uint32_t)before + 128;
+        next = (int32_t)(slope * (uint32_t)(before * before) >> 21);
+        for (;;) {
+            next = strips < 0 ? -next : next;
+            *change = (int16_t)(*change + next - area);
+            area = next;
+            change++;
+            pixel++;
+            if (behind <= 256) {
+                break;
+            }
+            next = (int32_t)(slope * middle >> 12);
+            middle += 256;
+            behind -= 256;
+        }
+        next = (int32_t)(slope * (uint32_t)(behind * behind) >> 21);
+        next = whole - (strips < 0 ? -next : next);
+        *change = (int16_t)(*change + next - area);
+        area = next;
+    }
+    change[1] = (int16_t)(change[1] + whole - area);
+    pixel++;
+    p->high = pixel > p->high ? pixel : p->high;
+    if (strips > 0) {
+        p->whole_from = pixel > p->whole_from ? pixel : p->whole_from;
     }
 }
 
@@ -90,21 +108,28 @@ static void sides(struct painting *p, const struct jl_cut *upper, const struct j
     }
 }
 
-static bool near(int32_t a, int32_t b) {
-    return a - b <= 256 && b - a <= 256;
-}
-
-static bool alike(const struct jl_cut *a, const struct jl_cut *b) {
-    bool good = a->count == b->count;
-    for (uint8_t i = 0; i < a->count && good; i++) {
-        good = near(a->spans[i].from, b->spans[i].from) && near(a->spans[i].to, b->spans[i].to);
-    }
-    return good;
+/* Whether a side from one column to the other counts as straight, where it may go so far aside.
+ * Beyond the window all columns are taken for its edge: what comes from there is not straight. */
+static bool is_straight(int32_t a, int32_t b, int32_t square) {
+    enum { EDGE = (JL_CUT_WINDOW + 2) * 256 };
+    int32_t away = a - b;
+    away *= away;
+    return away <= square && (away <= 65536 || (a > -512 && b > -512 && a < EDGE && b < EDGE));
 }
 
 /* Whether the band from `y` down to the lower cut can be drawn at once. */
 static bool is_even(const struct painting *p, int32_t y, int32_t lines) {
-    return alike(p->upper, p->lower) && p->shape->even(p->shape->context, y, y + lines) >= lines;
+    const struct jl_cut *a = p->upper, *b = p->lower;
+    int32_t square = a->count == b->count ? p->shape->aside(p->shape->context, y, y + lines) : -1;
+    bool even = square >= 0;
+    if (a->joined || b->joined) { /* spans may not be each other's */
+        square = square < 65536 ? square : 65536;
+    }
+    for (uint8_t i = 0; i < a->count && even; i++) {
+        even = is_straight(a->spans[i].from, b->spans[i].from, square) &&
+               is_straight(a->spans[i].to, b->spans[i].to, square);
+    }
+    return even;
 }
 
 static void next_band(struct painting *p) {
@@ -150,12 +175,12 @@ static void begin_row(struct painting *p) {
 /* Where a run of empty or whole pixels ends: at the next change, if there is one. */
 static int32_t run_end(const struct painting *p, int32_t x, bool whole) {
     if (whole && x >= p->whole_from && x < p->whole_to) {
-        return p->whole_to <= p->width ? p->whole_to : p->width + 1;
+        return p->whole_to <= p->last ? p->whole_to : p->last + 1;
     }
     do {
         x++;
-    } while (x <= p->high && x <= p->width && !p->change[x]);
-    return x > p->high || x > p->width ? p->width + 1 : x;
+    } while (x <= p->high && x <= p->last && !p->change[x]);
+    return x > p->high || x > p->last ? p->last + 1 : x;
 }
 
 /* Rows that are told as damage together: so few pieces that a list of rectangles holds them. */
@@ -250,12 +275,12 @@ static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int1
 /* Draws what was added up in so many rows. Whole pixels are filled, others mixed. */
 static void draw_rows(struct painting *p, const struct rows *rows) {
     uint8_t shares[JL_CHUNK];
-    int32_t area = p->change[0], left = p->x - 1; /* of the place that counts as 0 */
-    int32_t x = p->low > 1 ? p->low : 1;
+    int32_t area = 0, left = p->x - MARGIN; /* of place 0 */
+    int32_t x = p->low;
     while (x < p->first && x <= p->high) {
         area += p->change[x++];
     }
-    for (x = x < p->first ? p->first : x; x <= p->width;) {
+    for (x = x < p->first ? p->first : x; x <= p->last;) {
         int32_t start = x;
         area += p->change[x];
         if (area <= 0 || area >= WHOLE) {
@@ -266,7 +291,7 @@ static void draw_rows(struct painting *p, const struct rows *rows) {
             continue;
         }
         int16_t count = 0;
-        while (area > 0 && area < WHOLE && count < JL_CHUNK && x <= p->width) {
+        while (area > 0 && area < WHOLE && count < JL_CHUNK && x <= p->last) {
             shares[count++] = share_of(area);
             area += p->change[++x];
         }
@@ -368,7 +393,7 @@ static void draw_hard(const struct painting *p, int32_t first, int32_t last) {
             int32_t from = (p->upper->spans[i].from + 127) >> 8;
             int32_t to = (p->upper->spans[i].to - 128) >> 8;
             from = from < 0 ? 0 : from;
-            to = to >= p->width ? p->width - 1 : to;
+            to = to > p->last - MARGIN ? p->last - MARGIN : to;
             if (from <= to) {
                 jl_brush_fill(&p->brush, (struct jl_rect){(int16_t)(p->x + from), (int16_t)y,
                                                           (int16_t)(to - from + 1), 1});
@@ -412,8 +437,8 @@ void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *sha
         p.x += (left - p.x) / JL_CUT_WINDOW * JL_CUT_WINDOW;
     }
     for (; p.x < end; p.x += JL_CUT_WINDOW) {
-        p.width = end - p.x < JL_CUT_WINDOW ? end - p.x : JL_CUT_WINDOW;
-        p.first = left > p.x ? left - p.x + 1 : 1;
+        p.first = MARGIN + (left > p.x ? left - p.x : 0);
+        p.last = MARGIN - 1 + (end - p.x < JL_CUT_WINDOW ? end - p.x : JL_CUT_WINDOW);
         if (hard) {
             draw_hard(&p, first, last);
         } else {

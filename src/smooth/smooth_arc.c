@@ -68,10 +68,10 @@ static void cut(const void *context, int32_t y, struct jl_cut *out) {
     }
 }
 
-static int32_t even(const void *context, int32_t top, int32_t bottom) {
+static int32_t aside(const void *context, int32_t top, int32_t bottom) {
     const struct arc *arc = context;
     bool in_hole = bottom > arc->y - arc->inner && top < arc->y + arc->inner;
-    int32_t lines = jl_disc_even(in_hole ? arc->inner : arc->outer);
+    int32_t square = jl_disc_aside(in_hole ? arc->inner : arc->outer, bottom - top);
     for (uint8_t i = 0; i < 2; i++) {
         const struct half *half = i ? &arc->end : &arc->start;
         int32_t rim = arc->y - ((arc->outer * half->cos) >> 14);
@@ -79,13 +79,14 @@ static int32_t even(const void *context, int32_t top, int32_t bottom) {
         if (arc->round) {
             bool here =
                 bottom >= arc->end_y[i] - arc->end_radius && top <= arc->end_y[i] + arc->end_radius;
-            int32_t allowed = jl_disc_even(arc->end_radius);
-            lines = here && allowed < lines ? allowed : lines;
+            if (here) {
+                square = jl_tighter(square, jl_disc_aside(arc->end_radius, bottom - top));
+            }
         } else if ((bottom >= rim && top <= rim + 1) || (bottom >= hole && top <= hole + 1)) {
-            return 0; /* a corner, which may be rounded up or down */
+            return JL_CUT_CORNER; /* a corner, which may be rounded up or down */
         }
     }
-    return lines;
+    return square;
 }
 
 /* The ends' middles, between the two radii. */
@@ -150,7 +151,7 @@ void jl_smooth_arc(struct jl_target *target, struct jl_point centre, int16_t out
     place_end(&arc, 0, &arc.start);
     place_end(&arc, 1, &arc.end);
     struct jl_smooth_shape shape = {.cut = cut,
-                                    .even = even,
+                                    .aside = aside,
                                     .context = &arc,
                                     .left = arc.end_x[0],
                                     .right = arc.end_x[0],

@@ -21,10 +21,10 @@ static void cut(const void *context, int32_t y, struct jl_cut *out) {
     }
 }
 
-static int32_t even(const void *context, int32_t top, int32_t bottom) {
+static int32_t aside(const void *context, int32_t top, int32_t bottom) {
     const struct ring *ring = context;
     bool in_hole = bottom > ring->y - ring->inner && top < ring->y + ring->inner;
-    return jl_disc_even(in_hole ? ring->inner : ring->outer);
+    return jl_disc_aside(in_hole ? ring->inner : ring->outer, bottom - top);
 }
 
 void jl_smooth_ring(struct jl_target *target, struct jl_point centre, int16_t outer, int16_t inner,
@@ -36,7 +36,7 @@ void jl_smooth_ring(struct jl_target *target, struct jl_point centre, int16_t ou
     }
     jl_smooth_paint(target,
                     &(struct jl_smooth_shape){.cut = cut,
-                                              .even = even,
+                                              .aside = aside,
                                               .context = &ring,
                                               .left = ring.x - ring.outer * 8,
                                               .right = ring.x + ring.outer * 8,

@@ -5,8 +5,8 @@ static void cut(const void *context, int32_t y, struct jl_cut *out) {
     jl_stroke_cut(context, y, out);
 }
 
-static int32_t even(const void *context, int32_t top, int32_t bottom) {
-    return jl_stroke_even(context, top, bottom);
+static int32_t aside(const void *context, int32_t top, int32_t bottom) {
+    return jl_stroke_aside(context, top, bottom);
 }
 
 void jl_smooth_line(struct jl_target *target, struct jl_point a, struct jl_point b, int16_t width,
@@ -22,7 +22,7 @@ void jl_smooth_line(struct jl_target *target, struct jl_point a, struct jl_point
     int32_t right = stroke.end_x[0] + stroke.end_x[1] - left;
     jl_smooth_paint(target,
                     &(struct jl_smooth_shape){.cut = cut,
-                                              .even = even,
+                                              .aside = aside,
                                               .context = &stroke,
                                               .left = left - wide * 8,
                                               .right = right + wide * 8,

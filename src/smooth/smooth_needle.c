@@ -20,16 +20,16 @@ static void cut(const void *context, int32_t y, struct jl_cut *out) {
     }
 }
 
-static int32_t even(const void *context, int32_t top, int32_t bottom) {
+static int32_t aside(const void *context, int32_t top, int32_t bottom) {
     const struct needle *needle = context;
     for (uint8_t i = 0; i < 3; i++) {
         const struct jl_side *side = &needle->sides[i];
         if ((side->top >= top && side->top <= bottom) ||
             (side->bottom >= top && side->bottom <= bottom)) {
-            return 0;
+            return JL_CUT_CORNER;
         }
     }
-    return JL_CUT_LINES;
+    return JL_CUT_STRAIGHT;
 }
 
 /* Sixteenths times a part of 16384, in units of which there are so many in a sixteenth. */
@@ -56,7 +56,7 @@ void jl_smooth_needle(struct jl_target *target, struct jl_point pivot, jl_direct
     }
     struct needle needle;
     struct jl_smooth_shape shape = {.cut = cut,
-                                    .even = even,
+                                    .aside = aside,
                                     .context = &needle,
                                     .left = x[0],
                                     .right = x[0],

@@ -36,15 +36,15 @@ static void cut(const void *context, int32_t y, struct jl_cut *out) {
     }
 }
 
-static int32_t even(const void *context, int32_t top, int32_t bottom) {
+static int32_t aside(const void *context, int32_t top, int32_t bottom) {
     const struct polygon *p = context;
     for (size_t i = 0; i < p->count; i++) {
         int32_t y = 2 * (int32_t)p->points[i].y;
         if (p->crosses || (y >= top && y <= bottom)) {
-            return 0;
+            return JL_CUT_CORNER;
         }
     }
-    return JL_CUT_LINES;
+    return JL_CUT_STRAIGHT;
 }
 
 /* Which side of the line from a to b a point is on: the sign of what it returns. */
@@ -81,7 +81,7 @@ void jl_smooth_polygon(struct jl_target *target, const struct jl_point *points, 
         return;
     }
     p.crosses = crosses_itself(&p);
-    struct jl_smooth_shape shape = {.cut = cut, .even = even, .context = &p};
+    struct jl_smooth_shape shape = {.cut = cut, .aside = aside, .context = &p};
     jl_smooth_within(&shape, points, count, 0);
     jl_smooth_paint(target, &shape, ink, paper);
 }

@@ -38,16 +38,21 @@ static void cut(const void *context, int32_t y, struct jl_cut *out) {
     }
 }
 
-/* Joints are corners, too: where an end is round, its height says it all. */
-static int32_t even(const void *context, int32_t top, int32_t bottom) {
+/* Joints are corners, too: where an end is round, its height says it all. Lines may cross each
+ * other where there is more than one. */
+static int32_t aside(const void *context, int32_t top, int32_t bottom) {
     const struct polyline *p = context;
+    size_t lines = 0;
+    bool was_above = false;
     for (size_t i = 0; i < p->count; i++) {
         int32_t y = 2 * (int32_t)p->points[i].y;
         if (bottom >= y - p->width && top <= y + p->width) {
-            return 0;
+            return JL_CUT_CORNER;
         }
+        lines += i && was_above != (y < top);
+        was_above = y < top;
     }
-    return JL_CUT_LINES;
+    return lines > 1 ? 65536 : JL_CUT_STRAIGHT;
 }
 
 void jl_smooth_polyline(struct jl_target *target, const struct jl_point *points, size_t count,
@@ -57,7 +62,7 @@ void jl_smooth_polyline(struct jl_target *target, const struct jl_point *points,
     if (count < 2 || p.width <= 0) {
         return;
     }
-    struct jl_smooth_shape shape = {.cut = cut, .even = even, .context = &p};
+    struct jl_smooth_shape shape = {.cut = cut, .aside = aside, .context = &p};
     jl_smooth_within(&shape, points, count, p.width);
     jl_smooth_paint(target, &shape, ink, paper);
 }

@@ -41,13 +41,13 @@ static void cut(const void *context, int32_t y, struct jl_cut *out) {
 }
 
 /* Straight between the corners; the inner corners are the tighter ones. */
-static int32_t even(const void *context, int32_t top, int32_t bottom) {
+static int32_t aside(const void *context, int32_t top, int32_t bottom) {
     const struct rounded *r = context;
     int32_t radius = r->radius > r->width ? r->radius : r->width;
     if (top > r->top + radius && bottom < r->bottom - radius) {
-        return JL_CUT_LINES;
+        return JL_CUT_STRAIGHT;
     }
-    return jl_disc_even(r->radius > r->width ? r->radius - r->width : 0);
+    return jl_disc_aside(r->radius > r->width ? r->radius - r->width : 0, bottom - top);
 }
 
 static void paint(struct jl_target *target, struct jl_rect rect, int16_t radius, int16_t width,
@@ -66,7 +66,7 @@ static void paint(struct jl_target *target, struct jl_rect rect, int16_t radius,
     int32_t corner = r.radius > r.width ? r.radius : r.width;
     jl_smooth_paint(target,
                     &(struct jl_smooth_shape){.cut = cut,
-                                              .even = even,
+                                              .aside = aside,
                                               .context = &r,
                                               .left = r.left,
                                               .right = r.right,

@@ -70,16 +70,15 @@ void jl_stroke_cut(const struct jl_stroke *stroke, int32_t y, struct jl_cut *cut
     }
 }
 
-int32_t jl_stroke_even(const struct jl_stroke *stroke, int32_t top, int32_t bottom) {
-    int32_t lines = JL_CUT_LINES;
+int32_t jl_stroke_aside(const struct jl_stroke *stroke, int32_t top, int32_t bottom) {
+    int32_t square = JL_CUT_STRAIGHT;
     if (bottom < stroke->top || top > stroke->bottom) {
-        return lines;
+        return square;
     }
     for (uint8_t i = 0; i < 2; i++) {
         int32_t y = stroke->end_y[i];
         if (stroke->round[i] && bottom >= y - stroke->radius && top <= y + stroke->radius) {
-            int32_t allowed = jl_disc_even(stroke->radius);
-            lines = allowed < lines ? allowed : lines;
+            square = jl_tighter(square, jl_disc_aside(stroke->radius, bottom - top));
         }
     }
     /* Corners: the sides' ends, of which the first two have them all. */
@@ -88,10 +87,10 @@ int32_t jl_stroke_even(const struct jl_stroke *stroke, int32_t top, int32_t bott
         bool upper = side->top >= top && side->top <= bottom;
         bool lower = side->bottom >= top && side->bottom <= bottom;
         if ((upper || lower) && !(stroke->round[0] && stroke->round[1])) {
-            lines = 0;
+            square = JL_CUT_CORNER;
         }
     }
-    return lines;
+    return square;
 }
 
 int32_t jl_stroke_width(const struct jl_target *target, jl_color paper, int16_t width) {

@@ -19,8 +19,8 @@ void jl_stroke_begin(struct jl_stroke *stroke, struct jl_point a, struct jl_poin
 /* Adds its span at a line. */
 void jl_stroke_cut(const struct jl_stroke *stroke, int32_t y, struct jl_cut *cut);
 
-/* Lines a band may be high; round ends are taken for parts of the sides where they are large. */
-int32_t jl_stroke_even(const struct jl_stroke *stroke, int32_t top, int32_t bottom);
+/* How far aside its sides may go in a band; round ends are parts of them. */
+int32_t jl_stroke_aside(const struct jl_stroke *stroke, int32_t top, int32_t bottom);
 
 /* A width as it counts on a target: hard lines are at least a pixel wide. */
 int32_t jl_stroke_width(const struct jl_target *target, jl_color paper, int16_t width);
