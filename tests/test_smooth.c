@@ -319,6 +319,46 @@ static void same_everywhere(void) {
     }
 }
 
+/* Where the middle of a disc or a rounded rectangle is one of pixels or lies between two, its right
+ * half is its left one, mirrored; with a clip, each is drawn by itself. On noise, in formats that
+ * mix.
+ */
+static void halves(void) {
+    static const enum kind kinds[] = {DISC, RING, ROUNDED, FRAME};
+    static const struct jl_format *const formats[] = {&jl_rgb565, &jl_rgb565_cpu, &jl_rgb888,
+                                                      &jl_rgb332, &jl_grey4};
+    struct test_random random = {17};
+    for (int round = 0; round < 4 * test_cases(200); round++) {
+        struct shape s = random_shape(&random, kinds[round % 4]);
+        int16_t half = (int16_t)test_random_between(&random, 8, FINE_H / 2 - 8);
+        int16_t middle_x = (int16_t)(FINE_W / 2 + (round & 8)),
+                middle_y = (int16_t)(FINE_H / 2 + (round & 16) / 2);
+        const struct jl_format *format = formats[round % 5];
+        struct jl_frame whole, other;
+        EXPECT_INT(jl_frame_init(&whole, format, W, H, pixels, sizeof pixels), JL_OK);
+        EXPECT_INT(jl_frame_init(&other, format, W, H, plain_pixels, sizeof plain_pixels), JL_OK);
+        for (size_t i = 0; i < sizeof pixels; i++) {
+            pixels[i] = plain_pixels[i] = (uint8_t)test_random_next(&random);
+        }
+        s.at[0] = (struct jl_point){middle_x, middle_y};
+        s.at[1] = (struct jl_point){(int16_t)(middle_x + half), (int16_t)(middle_y + half / 2)};
+        s.outer = half;
+        s.inner = (int16_t)(half * 3 / 4);
+        if (s.kind == ROUNDED || s.kind == FRAME) {
+            s.at[0] = (struct jl_point){(int16_t)(middle_x - half), (int16_t)(middle_y - half)};
+            s.outer = (int16_t)test_random_between(&random, 0, half);
+        }
+        test_row("%s %d of %d", names[s.kind], round, half);
+        draw(&whole.target, &s, JL_TEAL, round % 3 ? JL_CLEAR : JL_NAVY);
+        for (int16_t left = 0; left < W; left = (int16_t)(left + 29)) {
+            struct jl_rect before = jl_target_clip(&other.target, (struct jl_rect){left, 0, 29, H});
+            draw(&other.target, &s, JL_TEAL, round % 3 ? JL_CLEAR : JL_NAVY);
+            jl_target_unclip(&other.target, before);
+        }
+        EXPECT_BYTES(plain_pixels, pixels, sizeof pixels);
+    }
+}
+
 /* Turned by a half: the picture's last row is the memory's first. */
 static void turned(void) {
     struct test_random random = {13};
@@ -528,6 +568,7 @@ const struct test_group test_groups[] = {
     {"areas", areas},
     {"exact_shares", exact_shares},
     {"same_everywhere", same_everywhere},
+    {"halves", halves},
     {"turned", turned},
     {"hard_without_shades", hard_without_shades},
     {"hard_lines_have_no_gaps", hard_lines_have_no_gaps},

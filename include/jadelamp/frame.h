@@ -36,7 +36,6 @@ enum jl_layout {
  * those it names. The members are for the library.
  */
 struct jl_format {
-    struct jl_target_ops ops;
     uint8_t bits_per_pixel;   /**< in one plane */
     uint8_t planes;           /**< 2 for e-paper with red or greys, else 1; one behind the other */
     uint8_t line_rows_log2;   /**< 2^n picture rows share a line of memory: 3 for vertical bytes */
@@ -45,6 +44,7 @@ struct jl_format {
     uint8_t channel_bits[3];  /**< red, green, blue; greys say theirs three times */
     uint8_t layout;           /**< enum jl_layout */
     uint16_t window_price_px; /**< what a frame takes for the price of a window until presented */
+    struct jl_target_ops ops; /**< last: small cores reach the bytes above in one instruction */
 };
 
 /*

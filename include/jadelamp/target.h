@@ -68,6 +68,13 @@ struct jl_target_ops {
      * so that it may stay in the register in which ink() returned it.
      */
     unsigned (*dot)(uint32_t ink, struct jl_target *target, int16_t x, int16_t y);
+    /**
+     * What put() does four times: a run at the left end of the area's first row, mirrored at its
+     * right end, and both in its last row. The area is two rows high or more, and as wide as two
+     * runs or more. Leaves it to the caller to tell the damage. Frames only; NULL: done by put().
+     */
+    void (*corners)(struct jl_target *target, const struct jl_rect *area, int16_t count,
+                    const jl_color *row);
     uint8_t shades; /**< sum of enum jl_shades */
 };
 
@@ -100,17 +107,17 @@ enum jl_turn {
 struct jl_target {
     const struct jl_target_ops *ops;
     const struct jl_painter *painter; /**< NULL while the target is upright and replaces */
-    int16_t width;                    /**< of the picture, as turned, pixels */
-    int16_t height;
-    struct jl_rect bounds;    /**< the pixels that exist; a band has some of the rows only */
-    struct jl_rect clip;      /**< in the target's own pixels; always inside bounds */
-    int16_t shift_x, shift_y; /**< where the picture's (0, 0) lies */
     uint8_t turn;             /**< sum of enum jl_turn */
     uint8_t mode;             /**< enum jl_mode */
     uint8_t alpha;            /**< for JL_MODE_BLEND: 0 nothing, 255 all */
     /** While a shape is drawn: pixels more that may count as damaged where two of its parts are
      * next to each other. For the library. */
     uint8_t patience_px;
+    int16_t width;                    /**< of the picture, as turned, pixels */
+    int16_t height;
+    struct jl_rect bounds;    /**< the pixels that exist; a band has some of the rows only */
+    struct jl_rect clip;      /**< in the target's own pixels; always inside bounds */
+    int16_t shift_x, shift_y; /**< where the picture's (0, 0) lies */
 };
 
 /** Sets up the common part, upright, with all pixels from (0, 0) on. For implementers of targets.

@@ -227,6 +227,28 @@ static void put(struct jl_target *target, int16_t x, int16_t y, int16_t count,
     jl_format_changed(frame, (struct jl_rect){x, y, count, 1});
 }
 
+/* What is the same below is mixed once. */
+static void corners(struct jl_target *target, const struct jl_rect *area, int16_t count,
+                    const jl_color *row) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    uint8_t *at = pixel_at(frame, area->x, area->y);
+    size_t aside = (size_t)(area->w - 1) * BYTES;
+    const size_t down = (size_t)(area->h - 1) * frame->stride_bytes;
+    for (const jl_color *end = row + count; row < end; row++, at += BYTES, aside -= 2 * BYTES) {
+        uint8_t *const places[4] = {at, at + aside, at + down, at + down + aside};
+        uint32_t below = load(at), pixel;
+        (void)(*row >> 24 ? mix_run : pack_run)(at, row, row + 1);
+        pixel = load(at);
+        for (int i = 1; i < 4; i++) {
+            if (load(places[i]) != below) {
+                (void)(*row >> 24 ? mix_run : pack_run)(places[i], row, row + 1);
+            } else {
+                store(places[i], pixel);
+            }
+        }
+    }
+}
+
 static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 jl_color *row) {
     const uint8_t *at = pixel_at((const struct jl_frame *)target, x, y);
@@ -363,6 +385,7 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
                 .put = put,                                                                        \
                 .get = get,                                                                        \
                 .dot = dot,                                                                        \
+                .corners = corners,                                                                \
                 .shades = JL_SHADES_SHOWN | JL_SHADES_MIXED},                                      \
         .column_bits = BYTES * 8, .bits_per_pixel = BYTES * 8, .planes = 1, .line_rows_log2 = 0,   \
         .channel_bits = {r, g, b}, .layout = its_layout,                                           \

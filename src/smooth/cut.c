@@ -29,17 +29,10 @@ static void make_room(struct jl_cut *cut) {
     close_gap(cut, (uint8_t)best);
 }
 
-void jl_cut_add(struct jl_cut *cut, int32_t from, int32_t to) {
-    int16_t a = within(cut, from), b = within(cut, to);
-    if (a >= b) {
-        cut->joined = cut->joined || from < to;
-        return;
-    }
-    if (cut->count == JL_CUT_SPANS) {
-        make_room(cut);
-    }
+/* A span that does not lie right of all others. */
+static void insert(struct jl_cut *cut, int16_t a, int16_t b) {
     uint8_t at = cut->count;
-    while (at && cut->spans[at - 1].to >= a) { /* most come from left to right */
+    while (at && cut->spans[at - 1].to >= a) {
         at--;
     }
     /* Those that it touches become one with it. */
@@ -54,6 +47,25 @@ void jl_cut_add(struct jl_cut *cut, int32_t from, int32_t to) {
     cut->spans[at].from = a;
     cut->spans[at].to = b;
     cut->count++;
+}
+
+void jl_cut_add(struct jl_cut *cut, int32_t from, int32_t to) {
+    int16_t a = within(cut, from), b = within(cut, to);
+    if (a >= b) {
+        cut->joined = cut->joined || from < to;
+        return;
+    }
+    if (cut->count == JL_CUT_SPANS) {
+        make_room(cut);
+    }
+    int16_t *end = &cut->ends[2 * cut->count];
+    if (cut->count && end[-1] >= a) {
+        insert(cut, a, b);
+    } else { /* most come from left to right */
+        end[0] = a;
+        end[1] = b;
+        cut->count++;
+    }
 }
 
 void jl_cut_take(struct jl_cut *cut, int32_t from, int32_t to) {

@@ -25,9 +25,12 @@ struct jl_cut {
     int32_t left; /* column at which the window begins; the spans count from there */
     uint8_t count;
     bool joined; /* fewer than there are: some have become one, or lie beyond the window */
-    struct {
-        int16_t from, to;
-    } spans[JL_CUT_SPANS];
+    union {
+        struct {
+            int16_t from, to;
+        } spans[JL_CUT_SPANS];
+        int16_t ends[2 * JL_CUT_SPANS];
+    };
 };
 
 struct jl_smooth_shape {
@@ -39,7 +42,7 @@ struct jl_smooth_shape {
     const void *context;
     int32_t left, right, top, bottom; /* what it lies within: columns, lines */
     int32_t level_top, level_bottom;  /* lines between which all cuts are the same, or none */
-    bool mirrored;                    /* its lower half is its upper half, mirrored */
+    bool mirrored; /* its lower half is its upper half, mirrored, and its right one its left */
 };
 
 /* Adds what is between two columns, joined with what it touches. */

@@ -16,23 +16,27 @@
 /* Places: of a row's pixels, with a margin, since sides may come from two pixels left of it. */
 enum { WHOLE = 16 * 256, STRIPS = 16, MARGIN = 2, ROOM = JL_CUT_WINDOW + MARGIN + 3 };
 
-struct painting {
+struct painting { /* bytes first, what is large last: small cores reach them quickest */
+    bool mixes;   /* the target does, with what is there */
+    /* Of a shape whose right half is its left one, mirrored, rows may be drawn by halves. Two
+     * columns that are each other's have this sum. */
+    bool may_halve, half;
+    int32_t sum;
     struct jl_brush brush;
     const struct jl_smooth_shape *shape;
     jl_color paper;
     int32_t x;           /* of the window, pixels */
     int32_t first, last; /* places that are seen */
     struct jl_cut *upper, *lower;
-    int16_t change[ROOM]; /* of the share; the window begins at MARGIN */
-    int32_t low, high;    /* where it changes first, and last */
+    int32_t low, high; /* where the share changes first, and last */
     /* Behind all left sides and before all right ones, if there is such a place, all is whole. */
     int32_t whole_from, whole_to;
     struct jl_damage *damage; /* NULL: nobody wants to know, or the format tells it better */
+    int32_t touched_from;     /* the first of the rows that were drawn last */
     struct {
         int16_t left, right;
-    } touched[2]; /* columns of the last rows with something drawn, first and last; none: left >
-                     right */
-    int32_t touched_from; /* the first of these rows */
+    } touched[2];         /* their columns, first and last; none: left > right */
+    int16_t change[ROOM]; /* of the share; the window begins at MARGIN */
 };
 
 static void cut_at(const struct painting *p, int32_t y, struct jl_cut *cut) {
@@ -40,6 +44,10 @@ static void cut_at(const struct painting *p, int32_t y, struct jl_cut *cut) {
     cut->count = 0;
     cut->joined = false;
     p->shape->cut(p->shape->context, y, cut);
+}
+
+static void change_by(int16_t *change, uint32_t area, int32_t sign) {
+    *change = (int16_t)(*change + sign * (int32_t)area);
 }
 
 /* A side between two columns, for so many strips; what is right of it counts. Fewer than none: it
@@ -58,53 +66,53 @@ static void side(struct painting *p, int32_t a, int32_t b, int32_t strips) {
     a += MARGIN * 256;
     b += MARGIN * 256;
     int32_t pixel = a >> 8, before = 256 - (a & 255), behind = b - (pixel + 1) * 256;
-    int32_t whole = strips * 256, area = 0, next;
+    bool ends = strips < 0;
+    int32_t sign = ends ? -1 : 1;
+    uint32_t lines = (uint32_t)(strips * sign), whole = lines * 256, area;
     int16_t *change = &p->change[pixel];
     p->low = pixel < p->low ? pixel : p->low;
-    if (strips < 0) {
+    if (ends) {
         p->whole_to = pixel < p->whole_to ? pixel : p->whole_to;
     }
     if (behind <= 0) {
-        area = strips * (before - behind) >> 1;
-        *change = (int16_t)(*change + area);
+        area = (lines * (uint32_t)(before - behind) + ends) >> 1;
+        change_by(change, area, sign);
     } else {
         /* Of the height for a column, in 1/4096; at most 2^16 where `before` is 256, and less than
-         * 2^24 / `before` elsewhere. */
-        uint32_t slope =
-            ((uint32_t)(strips < 0 ? -strips : strips) << 20) / (uint32_t)(before + behind);
+         * 2^24 / `before` elsewhere. What is rounded is the same for a side that is mirrored. */
+        uint32_t slope = (lines << 20) / (uint32_t)(before + behind), next;
         uint32_t middle = (uint32_t)before + 128;
-        next = (int32_t)(slope * (uint32_t)(before * before) >> 21);
-        for (;;) {
-            next = strips < 0 ? -next : next;
-            *change = (int16_t)(*change + next - area);
+        area = slope * (uint32_t)(before * before) >> 21;
+        change_by(change, area, sign);
+        for (; behind > 256; behind -= 256, middle += 256) {
+            next = ends ? whole - (slope * (uint32_t)(behind - 128) >> 12) : slope * middle >> 12;
+            change_by(++change, next - area, sign);
             area = next;
-            change++;
             pixel++;
-            if (behind <= 256) {
-                break;
-            }
-            next = (int32_t)(slope * middle >> 12);
-            middle += 256;
-            behind -= 256;
         }
-        next = (int32_t)(slope * (uint32_t)(behind * behind) >> 21);
-        next = whole - (strips < 0 ? -next : next);
-        *change = (int16_t)(*change + next - area);
+        next = whole - (slope * (uint32_t)(behind * behind) >> 21);
+        change_by(++change, next - area, sign);
         area = next;
+        pixel++;
     }
-    change[1] = (int16_t)(change[1] + whole - area);
+    change_by(change + 1, whole - area, sign);
     pixel++;
     p->high = pixel > p->high ? pixel : p->high;
-    if (strips > 0) {
+    if (!ends) {
         p->whole_from = pixel > p->whole_from ? pixel : p->whole_from;
     }
 }
 
+/* Sides that count: of spans' left and right ends in turn, the first half. */
+static uint8_t sides_of(const struct painting *p, const struct jl_cut *cut) {
+    return p->half ? cut->count : (uint8_t)(2 * cut->count);
+}
+
 static void sides(struct painting *p, const struct jl_cut *upper, const struct jl_cut *lower,
                   int32_t strips) {
-    for (uint8_t i = 0; i < upper->count; i++) {
-        side(p, upper->spans[i].from, lower->spans[i].from, strips);
-        side(p, upper->spans[i].to, lower->spans[i].to, -strips);
+    uint8_t count = sides_of(p, upper);
+    for (uint8_t i = 0; i < count; i++, strips = -strips) {
+        side(p, upper->ends[i], lower->ends[i], strips);
     }
 }
 
@@ -125,9 +133,9 @@ static bool is_even(const struct painting *p, int32_t y, int32_t lines) {
     if (a->joined || b->joined) { /* spans may not be each other's */
         square = square < 65536 ? square : 65536;
     }
-    for (uint8_t i = 0; i < a->count && even; i++) {
-        even = is_straight(a->spans[i].from, b->spans[i].from, square) &&
-               is_straight(a->spans[i].to, b->spans[i].to, square);
+    uint8_t count = sides_of(p, a);
+    for (uint8_t i = 0; i < count && even; i++) {
+        even = is_straight(a->ends[i], b->ends[i], square);
     }
     return even;
 }
@@ -229,6 +237,11 @@ struct rows {
     int32_t first, step, count;
 };
 
+/* The column that is another's, mirrored. */
+static int32_t mirrored(const struct painting *p, int32_t x) {
+    return p->sum - x;
+}
+
 /* All areas lie within what is seen: nothing is left to be cut but on turned targets and the like.
  */
 static void fill_run(struct painting *p, const struct rows *rows, int32_t x, int32_t width) {
@@ -250,25 +263,75 @@ static void fill_run(struct painting *p, const struct rows *rows, int32_t x, int
     }
 }
 
+/* Whole pixels of a row: in its middle, or on either side. */
+static void fill_halves(struct painting *p, const struct rows *rows, int32_t x, int32_t width) {
+    int32_t other = mirrored(p, x + width - 1);
+    bool meets = p->half && other <= x + width;
+    fill_run(p, rows, x, meets ? other + width - x : width);
+    if (p->half && !meets) {
+        fill_run(p, rows, other, width);
+    }
+}
+
+static void put_rows(struct painting *p, const struct rows *rows, int32_t x, int16_t width,
+                     const jl_color *row) {
+    struct jl_target *target = p->brush.target;
+    int32_t y = rows->first;
+    for (int32_t i = 0; i < rows->count; i++) {
+        jl_ops_of(target)->put(target, (int16_t)x, (int16_t)y, width, row);
+        y += rows->step;
+    }
+}
+
+/* Both halves of two rows or of others, where put() mixes. */
+static void put_halves(struct painting *p, const struct rows *rows, int32_t x, int16_t width,
+                       jl_color *row) {
+    struct jl_target *target = p->brush.target;
+    int32_t other = mirrored(p, x + width - 1);
+    if (other == x + width - 1) { /* the middle one is its own other */
+        width--;
+        put_rows(p, rows, other++, 1, &row[width]);
+        if (width == 0) {
+            return;
+        }
+    }
+    touch(p, other, other + width - 1);
+    if (rows->count == 2 && jl_ops_of(target)->corners) {
+        struct jl_rect area = {(int16_t)x, (int16_t)rows->first, (int16_t)(mirrored(p, x) - x + 1),
+                               (int16_t)(rows->step + 1)};
+        jl_ops_of(target)->corners(target, &area, width, row);
+        return;
+    }
+    put_rows(p, rows, x, width, row);
+    for (int16_t i = 0, j = (int16_t)(width - 1); i < j; i++, j--) {
+        jl_color color = row[i];
+        row[i] = row[j];
+        row[j] = color;
+    }
+    put_rows(p, rows, other, width, row);
+}
+
 static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int16_t width,
                     const uint8_t *shares) {
-    struct jl_target *target = p->brush.target;
-    bool mixes = !target->painter && jl_ops_of(target)->shades & JL_SHADES_MIXED;
     jl_color row[JL_CHUNK];
     touch(p, x, x + width - 1);
-    for (int16_t i = 0; i < width && mixes; i++) {
+    if (!p->mixes) {
+        int32_t y = rows->first;
+        for (int32_t i = 0; i < rows->count; i++, y += rows->step) {
+            jl_paint_cover(p->brush.target, (int16_t)x, (int16_t)y, width, shares, p->brush.color,
+                           p->paper);
+        }
+        return;
+    }
+    for (int16_t i = 0; i < width; i++) {
         bool solid = p->paper != JL_CLEAR && shares[i];
         row[i] = solid ? jl_color_mix(p->paper, p->brush.color, shares[i])
                        : p->brush.color | (jl_color)(255u - shares[i]) << 24;
     }
-    int32_t y = rows->first;
-    for (int32_t i = 0; i < rows->count; i++) {
-        if (mixes) {
-            jl_ops_of(target)->put(target, (int16_t)x, (int16_t)y, width, row);
-        } else {
-            jl_paint_cover(target, (int16_t)x, (int16_t)y, width, shares, p->brush.color, p->paper);
-        }
-        y += rows->step;
+    if (p->half) {
+        put_halves(p, rows, x, width, row);
+    } else {
+        put_rows(p, rows, x, width, row);
     }
 }
 
@@ -286,7 +349,7 @@ static void draw_rows(struct painting *p, const struct rows *rows) {
         if (area <= 0 || area >= WHOLE) {
             x = run_end(p, x, area > 0);
             if (area > 0) {
-                fill_run(p, rows, left + start, x - start);
+                fill_halves(p, rows, left + start, x - start);
             }
             continue;
         }
@@ -337,13 +400,35 @@ static void tell_piece(struct painting *p, int32_t to, int32_t of_pair, int32_t 
     forget(p);
 }
 
+/* On a wire the runs of a row had better follow each other: they share half of an address. */
+static bool is_in_memory(const struct jl_target *target) {
+    return jl_ops_of(target) && jl_ops_of(target)->dot;
+}
+
+/* Adds up a row, if possible its left half only: where the right one has no sides in there. */
+static void add_halves(struct painting *p, int32_t y) {
+    int32_t last = MARGIN + (p->sum >> 1) - p->x;
+    p->half = p->may_halve;
+    begin_row(p);
+    add_row(p, y);
+    if (p->half && p->high > last + 1 - (~p->sum & 1)) {
+        clear_row(p);
+        p->half = false;
+        cut_at(p, y, p->upper);
+        begin_row(p);
+        add_row(p, y);
+    }
+    if (p->may_halve) {
+        p->last = p->half ? last : MARGIN + p->sum - 2 * p->x;
+    }
+}
+
 static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
     const struct jl_smooth_shape *shape = p->shape;
     /* Rows of a shape that is mirrored about the edge or the middle of one are drawn in pairs. */
     int32_t sum = shape->top + shape->bottom, of_pair = sum / JL_CUT_LINES - 1;
     bool pairs = shape->mirrored && sum % JL_CUT_LINES == 0;
-    /* On a wire the runs of a row had better follow each other: they share half of an address. */
-    bool in_memory = jl_ops_of(p->brush.target) && jl_ops_of(p->brush.target)->dot;
+    bool in_memory = is_in_memory(p->brush.target);
     int32_t cut_row = first - 1; /* at whose top the upper cut is */
     int32_t piece = rows_of_piece(first, last), drawn = first - 1;
     p->touched_from = first;
@@ -361,18 +446,19 @@ static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
         if (p->touched[0].left > p->touched[0].right) {
             p->touched_from = y;
         }
-        begin_row(p);
-        add_row(p, y * JL_CUT_LINES);
+        add_halves(p, y * JL_CUT_LINES);
         rows = same_rows(shape, y, last);
         drawn = y + rows - 1;
         bool has_pair = pairs && other > y && other <= last && rows == 1;
+        struct rows now = {y, 1, rows};
         if (has_pair && in_memory) {
-            draw_rows(p, &(struct rows){y, other - y, 2});
-        } else {
-            draw_rows(p, &(struct rows){y, 1, rows});
-            if (has_pair) {
-                draw_rows(p, &(struct rows){other, 1, 1});
-            }
+            now.step = other - y;
+            now.count = 2;
+        }
+        draw_rows(p, &now);
+        if (has_pair && !in_memory) {
+            now.first = other;
+            draw_rows(p, &now);
         }
         cut_row = rows > 1 ? first - 1 : y + 1;
         clear_row(p);
@@ -424,6 +510,11 @@ void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *sha
     p.damage = by_pieces ? jl_paint_swap_damage(target, NULL) : NULL;
     p.shape = shape;
     p.paper = paper;
+    p.mixes = jl_ops_of(target) && !target->painter && jl_ops_of(target)->shades & JL_SHADES_MIXED;
+    p.sum = ((shape->left + shape->right) >> 8) - 1;
+    p.may_halve = shape->mirrored && ((shape->left + shape->right) & 255) == 0 && p.mixes &&
+                  is_in_memory(target) && left >= seen.x && end <= seen.x + seen.w &&
+                  end - left <= JL_CUT_WINDOW;
     p.upper = &cuts[0];
     p.lower = &cuts[1];
     left = left > seen.x ? left : seen.x;
