@@ -107,13 +107,13 @@ enum jl_turn {
 struct jl_target {
     const struct jl_target_ops *ops;
     const struct jl_painter *painter; /**< NULL while the target is upright and replaces */
-    uint8_t turn;             /**< sum of enum jl_turn */
-    uint8_t mode;             /**< enum jl_mode */
-    uint8_t alpha;            /**< for JL_MODE_BLEND: 0 nothing, 255 all */
+    uint8_t turn;                     /**< sum of enum jl_turn */
+    uint8_t mode;                     /**< enum jl_mode */
+    uint8_t alpha;                    /**< for JL_MODE_BLEND: 0 nothing, 255 all */
     /** While a shape is drawn: pixels more that may count as damaged where two of its parts are
      * next to each other. For the library. */
     uint8_t patience_px;
-    int16_t width;                    /**< of the picture, as turned, pixels */
+    int16_t width; /**< of the picture, as turned, pixels */
     int16_t height;
     struct jl_rect bounds;    /**< the pixels that exist; a band has some of the rows only */
     struct jl_rect clip;      /**< in the target's own pixels; always inside bounds */

@@ -91,6 +91,22 @@ static jl_color mixed(const struct coverage *c, uint32_t there) {
                               : jl_color_mix(c->paper, c->ink, (uint8_t)share);
 }
 
+/* Ink that is more or less transparent: a sum in the top byte. Two pixels a byte, or one first. */
+static void shade_ink(const uint8_t *at, bool odd, jl_color *row, const jl_color *end,
+                      jl_color none) {
+    if (odd && row < end) {
+        *row++ = none - (u8(at++) & 15) * 0x11000000u;
+    }
+    for (; end - row > 1; row += 2) {
+        uint32_t two = u8(at++);
+        row[0] = none - (two >> 4) * 0x11000000u;
+        row[1] = none - (two & 15) * 0x11000000u;
+    }
+    if (row < end) {
+        *row = none - (u8(at) >> 4) * 0x11000000u;
+    }
+}
+
 static void shade(const void *context, int x, int y, int count, jl_color *row) {
     const struct coverage *c = context;
     const struct jl_bitmap *map = c->map;
@@ -98,19 +114,8 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
     uint32_t map_x = (uint32_t)(x - c->x), stride = ((uint32_t)map->width + 1) / 2;
     uint32_t width = map_y < (uint32_t)map->height ? (uint32_t)map->width : 0;
     const uint8_t *line = map->bits + (width ? map_y * stride : 0);
-    /* On what is there each pixel is ink, more or less transparent: a sum in the top byte. */
     if (c->paper == JL_CLEAR && c->ink != JL_CLEAR && map_x + (uint32_t)count <= width) {
-        jl_color none = c->ink | JL_CLEAR;
-        const uint8_t *at = line + (map_x >> 1);
-        uint32_t two = map_x & 1 ? u8(at++) : 0;
-        for (const jl_color *end = row + count; row < end; map_x++) {
-            uint32_t there = two & 15;
-            if (!(map_x & 1)) {
-                two = u8(at++);
-                there = two >> 4;
-            }
-            *row++ = none - there * 0x11000000u;
-        }
+        shade_ink(line + (map_x >> 1), map_x & 1, row, row + count, c->ink | JL_CLEAR);
         return;
     }
     for (; count; count--, map_x++) {

@@ -76,6 +76,18 @@ static enum part part_at(const struct jl_image *image, const uint8_t *line, int 
     return there == 15 ? WHOLE : there ? SOFT : CLEAR;
 }
 
+/* Passes by bytes of a mask that are all whole or all clear, and are what the run is. */
+static int pass_bytes(const struct jl_image *image, const uint8_t *line, int x, int end,
+                      enum part part) {
+    const unsigned log2 = image->mask_bits == 4 ? 1 : 3;
+    const uint8_t alike = part == WHOLE ? 0xFF : 0;
+    const int in_byte = 1 << log2;
+    while (x < end && !(x & (in_byte - 1)) && line[x >> log2] == alike) {
+        x += in_byte;
+    }
+    return x < end ? x : end;
+}
+
 /* Runs that the mask leaves whole are copied as they are, what it leaves a part of is mixed, and
  * what it takes away is passed by. */
 static void copy_masked(struct jl_frame *to, struct jl_rect visible,
@@ -89,7 +101,11 @@ static void copy_masked(struct jl_frame *to, struct jl_rect visible,
         enum part part = part_at(image, mask, first), next = CLEAR;
         for (int x = first, start = x; x < end; start = x, part = next) {
             do {
-                next = ++x < end ? part_at(image, mask, x) : CLEAR;
+                x++;
+                if (part != SOFT && !(x & 1)) {
+                    x = pass_bytes(image, mask, x, end, part);
+                }
+                next = x < end ? part_at(image, mask, x) : CLEAR;
             } while (x < end && next == part && (part != SOFT || x - start < JL_CHUNK));
             if (part == WHOLE) {
                 size_t at = (size_t)(start - first) * rows.pixel_bytes;

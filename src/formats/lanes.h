@@ -11,6 +11,25 @@
 typedef uint16_t jl_lanes __attribute__((vector_size(16)));
 typedef uint32_t jl_wide_lanes __attribute__((vector_size(32)));
 
+/* One instruction there; compilers do not find it by themselves. */
+#if defined __has_builtin && defined __SSE2__
+#if __has_builtin(__builtin_ia32_pmulhuw128)
+#define JL_LANES_HIGH __builtin_ia32_pmulhuw128
+#endif
+#endif
+
+/* The upper halves of products. */
+static inline jl_lanes jl_lanes_high(jl_lanes lanes, uint16_t factor) {
+#ifdef JL_LANES_HIGH
+    typedef short lanes_of_builtin __attribute__((vector_size(16)));
+    jl_lanes factors = (jl_lanes){0} + factor;
+    return (jl_lanes)JL_LANES_HIGH((lanes_of_builtin)lanes, (lanes_of_builtin)factors);
+#else
+    jl_wide_lanes wide = __builtin_convertvector(lanes, jl_wide_lanes) * factor;
+    return __builtin_convertvector(wide >> 16, jl_lanes);
+#endif
+}
+
 /* What eight colours give to a mixture: a share of each channel, and the share of what is below. */
 struct jl_over_lanes {
     jl_lanes red, green, blue, rest;

@@ -40,8 +40,7 @@ EACH_PIXEL uint32_t rgb565_mix(jl_color color, uint32_t below) {
 #ifdef JL_LANES
 /* A channel of eight pixels as jl_color_mix() has it; all fits 16 bits. */
 EACH_PIXEL jl_lanes rgb565_mix_channel(jl_lanes over, jl_lanes below, jl_lanes rest) {
-    jl_lanes mixed = over + below * rest;
-    return (mixed + (mixed >> 8)) >> 8;
+    return jl_lanes_high(over + below * rest, 257); /* (m + (m >> 8)) >> 8 */
 }
 
 /* rgb565_mix() of eight pixels. Where nothing is transparent it is rgb565_pack(). */
@@ -51,10 +50,14 @@ EACH_PIXEL void rgb565_mix_lanes(uint8_t *at, const struct jl_over_lanes *over, 
     if (high_first) {
         below = below << 8 | below >> 8;
     }
-    jl_lanes red = below >> 11, green = below >> 5 & 63, blue = below & 31;
-    red = rgb565_mix_channel(over->red, red << 3 | red >> 2, over->rest) * TO_31 + PLUS_31;
-    green = rgb565_mix_channel(over->green, green << 2 | green >> 4, over->rest) * TO_63 + PLUS_63;
-    blue = rgb565_mix_channel(over->blue, blue << 3 | blue >> 2, over->rest) * TO_31 + PLUS_31;
+    /* Where their bits are, channels are multiplied and shifted at once: by 8.25 and 4.0625, which
+     * repeats the top bits below. */
+    jl_lanes red = jl_lanes_high(below & 0xF800, 33 << 3);
+    jl_lanes green = jl_lanes_high(below & 0x07E0, 65 << 7);
+    jl_lanes blue = jl_lanes_high(below << 11, 33 << 3);
+    red = rgb565_mix_channel(over->red, red, over->rest) * TO_31 + PLUS_31;
+    green = rgb565_mix_channel(over->green, green, over->rest) * TO_63 + PLUS_63;
+    blue = rgb565_mix_channel(over->blue, blue, over->rest) * TO_31 + PLUS_31;
     below = (red & 0xF800) | (green >> 5 & 0x07E0) | blue >> 11;
     if (high_first) {
         below = below << 8 | below >> 8;
