@@ -302,6 +302,48 @@ static void wires_that_rest(void) {
     end();
 }
 
+/* An identification on a parallel bus, whose strobes come as fast as a processor's pins move. The
+ * datasheet asks for a read cycle of 160 ns. */
+static void reads_of_a_parallel_bus(void) {
+    static const struct {
+        uint64_t cycle_ps;
+        size_t warnings;
+    } cases[] = {{160000, 0}, {159000, 1}, {80000, 1}};
+    for (size_t i = 0; i < sizeof cases / sizeof cases[0]; i++) {
+        const struct jl_diagnostic *list;
+        uint64_t at = 1000000;
+        bool high;
+        struct jl_card card;
+        begin();
+        find("ili9341-240x320-8080", &card);
+        struct jl_live *l = jl_live_open(&card, jl_live_roles(&card).needed, &complaint);
+        for (enum jl_role role = 0; role < JL_ROLES; role++) {
+            jl_live_level(l, at, role, role != JL_ROLE_CS && role != JL_ROLE_DC);
+        }
+        for (int line = 0; line < 8; line++) { /* 09h: status */
+            jl_live_level(l, at, (enum jl_role)(JL_ROLE_D0 + line), 0x09 >> line & 1);
+        }
+        jl_live_level(l, at += 100000, JL_ROLE_WR, false);
+        jl_live_level(l, at += 100000, JL_ROLE_WR, true);
+        jl_live_level(l, at += 100000, JL_ROLE_DC, true);
+        at += 1000000;
+        for (int read = 0; read < 3; read++, at += cases[i].cycle_ps) {
+            jl_live_level(l, at, JL_ROLE_RD, false);
+            EXPECT(jl_live_drives(l, JL_ROLE_D0, &high));
+            jl_live_level(l, at + cases[i].cycle_ps / 2, JL_ROLE_RD, true);
+        }
+        jl_live_end(l, at + 1000000);
+        test_row("a cycle of %llu ps", (unsigned long long)cases[i].cycle_ps);
+        size_t count = jl_board_diagnostics(jl_live_rig(l)->board, &list), warnings = 0;
+        for (size_t j = 0; j < count; j++) {
+            warnings += list[j].code == JL_CODE_CLOCK_TOO_FAST;
+        }
+        EXPECT_INT((long long)warnings, (long long)cases[i].warnings);
+        jl_live_close(l);
+        end();
+    }
+}
+
 /* The pen line of a resistive part follows a finger, on the clock of the levels. */
 static void fingers_on_wires_that_move(void) {
     const struct jl_hand_step steps[] = {
@@ -496,6 +538,7 @@ const struct test_group test_groups[] = {
     {"traffic_that_is_judged", traffic_that_is_judged},
     {"wires_that_move", wires_that_move},
     {"wires_that_rest", wires_that_rest},
+    {"reads_of_a_parallel_bus", reads_of_a_parallel_bus},
     {"fingers_on_wires_that_move", fingers_on_wires_that_move},
     {"glass_that_is_looked_at", glass_that_is_looked_at},
     {"reports_and_suspects", reports_and_suspects},

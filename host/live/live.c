@@ -20,6 +20,7 @@ struct jl_live {
     struct jl_hand_step *steps; /* of fingers, on the board's clock */
     bool gives;                 /* a strobe reads from a parallel bus: */
     uint8_t given;
+    uint64_t read_ps; /* when the last such strobe began; 0: none did */
     jl_live_fn fn;
     void *context;
     jl_role_set high;    /* levels */
@@ -129,7 +130,8 @@ static bool is_high(const struct jl_live *live, enum jl_role role) {
     return live->high >> role & 1;
 }
 
-/* RD low, or the enable high while R/W says read: from the first edge of it on the part gives. */
+/* RD low, or the enable high while R/W says read: from the first edge of it on the part gives. A
+ * cycle is from one such edge to the next. */
 static void look_at_strobe(struct jl_live *live, uint64_t at_ps, enum jl_role role, bool high) {
     bool intel = role == JL_ROLE_RD;
     if (!live->rig.sim.stream || !(intel || role == JL_ROLE_E)) {
@@ -139,7 +141,9 @@ static void look_at_strobe(struct jl_live *live, uint64_t at_ps, enum jl_role ro
     if (intel ? !high : high && is_high(live, JL_ROLE_RW)) {
         jl_board_go_to_ps(live->rig.board, at_ps + live->feed.offset_ps);
         jl_device_set_pin(live->feed.device, JL_DEVICE_DC, is_high(live, JL_ROLE_DC));
-        live->gives = jl_stream_gives(live->rig.sim.stream, 0, &live->given);
+        uint64_t cycle_ps = live->read_ps ? at_ps - live->read_ps : 0;
+        live->gives = jl_stream_gives(live->rig.sim.stream, cycle_ps, &live->given);
+        live->read_ps = at_ps;
     }
 }
 

@@ -87,7 +87,7 @@ void jl_host_touch_end_level(struct touch_end *end, uint64_t at_ps, enum jl_role
     if (end->decoder) {
         spi_level(end, at_ps, role, high);
     }
-    if (role == JL_ROLE_TOUCH_RESET) {
+    if (role == JL_ROLE_TOUCH_RESET && end->rig->touch_device) {
         go_to(end, at_ps);
         jl_device_set_pin(end->rig->touch_device, JL_DEVICE_RESET, high);
     }
