@@ -125,6 +125,98 @@ static void mistakes_are_told(void) {
     EXPECT_CONTAINS(complaint.text, "/no/such.screen: No such file");
 }
 
+/* More than a sheet has room for: a line again and again, with its number for #. */
+static void too_much_is_told(void) {
+    static const struct {
+        const char *begin, *line;
+        int times;
+        const char *says;
+    } rows[] = {
+        {"", "color c# = red\n", 49, "a sheet has at most 48 colours"},
+        {"", "font f# = 5x7\n", 17, "a sheet has at most 16 fonts"},
+        {"", "theme t# = night\n", 9, "a sheet has at most 8 themes"},
+        {"", "value v# = switch\n", 65, "a sheet has at most"},
+        {"", "page p#\n", 13, "at most 12"},
+        {"", "rect # 0 1 x 1 fill red\n", 241, "at most"},
+        {"value v = choice", " \"c#\"", 13, "at most 12 choices"},
+        {"value v = choice \"a\" \"and this is longer than any choice can be #", "\"", 1,
+         "at most 12 choices of 31 bytes"},
+        {"font a = 5x7", " else 6x8", 5, "at most 4 other fonts"},
+        {"line", " # 0 to", 13, "a line has at most 12 points"},
+    };
+    struct jl_complaint complaint;
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char text[8000];
+        size_t length = (size_t)snprintf(text, sizeof text, HEAD "%s", rows[i].begin);
+        for (int line = 0; line < rows[i].times; line++) {
+            const char *number = strchr(rows[i].line, '#');
+            int before = number ? (int)(number - rows[i].line) : (int)strlen(rows[i].line);
+            length +=
+                (size_t)snprintf(text + length, sizeof text - length, "%.*s", before, rows[i].line);
+            if (number) {
+                length +=
+                    (size_t)snprintf(text + length, sizeof text - length, "%d%s", line, number + 1);
+            }
+        }
+        test_row("%s%s %d times", rows[i].begin, rows[i].line, rows[i].times);
+        EXPECT(length < sizeof text - 1);
+        struct jl_screen *screen = read_text(text, &complaint);
+        EXPECT(screen == NULL);
+        EXPECT_CONTAINS(complaint.text, rows[i].says);
+        jl_screen_free(screen);
+    }
+}
+
+static void keep(const char *name, const char *text) {
+    FILE *stream = fopen(shell_path(name), "w");
+    if (EXPECT(stream)) {
+        EXPECT(fputs(text, stream) >= 0);
+        EXPECT_INT(fclose(stream), 0);
+    }
+}
+
+/* Samples of a file: what is in it, and what a line of the sheet says of it. */
+static void samples_of_files(void) {
+    static const struct {
+        const char *csv, *value, *says; /* NULL: it is read */
+    } rows[] = {
+        {"a,b\n1,2\n3,4\n", "number 0 to 9 sample column b of \"s.csv\"", NULL},
+        {"a,b\n1,2\n3,4\n", "number 0 to 9 sample column b of \"s.csv\" every 2", NULL},
+        {"a;b\n1;2\n", "number 0 to 9 sample column b of \"s.csv\"", "has no column b"},
+        {"a, \"b\" \n1, 25\n\n", "number 0 to 9.9 decimals 1 sample column b of \"s.csv\" whole",
+         NULL},
+        {"a,b\n1,2\n3\n", "number 0 to 9 sample column b of \"s.csv\"",
+         "s.csv:3: there is no column b in this row"},
+        {"a,b\n1,2\n3,12\n", "number 0 to 9 sample column b of \"s.csv\"", "s.csv:3: 12"},
+        {"a,b\n", "number 0 to 9 sample column b of \"s.csv\"", "has no row below its first line"},
+        {"", "number 0 to 9 sample column b of \"s.csv\"", "has no column b in its first line"},
+        {"a,c\n1,2\n", "number 0 to 9 sample column b of \"s.csv\"", "has no column b"},
+        {"a,b\n1,2\n", "number 0 to 9 sample column b of \"s.csv\" every 0", "from 1 to 10000"},
+        {"a,b\n1,2\n", "words 3 sample column b of \"s.csv\"", "words have one sample, in quotes"},
+        {"a,b\n1,2\n", "number 0 to 9 sample column b of \".\"", "expected a file of up to"},
+        {"a,b\n1,2\n", "number 0 to 9 sample column b", "column height_cm of"},
+        {"a,b\n1,2\n", "number 0 to 9 sample column b of s.csv", "in quotes"},
+        {"a,b\n1,2\n", "number 0 to 9 sample column", "the name of a column"},
+        {"h,b\nx,on\ny,off\n", "switch sample column b of \"s.csv\"", NULL},
+        {"h,b\nx,up\n", "choice \"up\" \"down\" sample column b of \"s.csv\"", NULL},
+        {"h,b\nx,left\n", "choice \"up\" \"down\" sample column b of \"s.csv\"", "no such"},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char sheet[300];
+        struct jl_complaint complaint = {""};
+        snprintf(sheet, sizeof sheet, HEAD "value v = %s\n", rows[i].value);
+        keep("s.csv", rows[i].csv);
+        keep("a.screen", sheet);
+        struct jl_screen *screen = jl_screen_read(shell_path("a.screen"), &any_mono, &complaint);
+        test_row("%s: %s", rows[i].csv, rows[i].value);
+        EXPECT_INT(screen != NULL, rows[i].says == NULL);
+        EXPECT_CONTAINS(complaint.text, rows[i].says ? rows[i].says : "");
+        jl_screen_free(screen);
+    }
+    shell_end();
+}
+
 /* What is right as words, and still not what anybody wants. */
 static void findings_are_told(void) {
     static const struct {
@@ -652,6 +744,8 @@ static void any_words(void) {
 
 const struct test_group test_groups[] = {
     {"mistakes_are_told", mistakes_are_told},
+    {"too_much_is_told", too_much_is_told},
+    {"samples_of_files", samples_of_files},
     {"findings_are_told", findings_are_told},
     {"variants", variants},
     {"words_and_keys", words_and_keys},

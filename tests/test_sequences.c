@@ -31,6 +31,8 @@ static void layouts(void) {
         {"static const cmd_t t[] = {\n {0x11, {0}, 0x80},\n {0x3A, {0x55}, 1},\n"
          " {0x2A, {0x00,0x00,0x00,0xEF}, 4},\n {0, {0}, 0xFF},\n};\n",
          JL_WAKE_ANY, JL_WAKE_ROWS, NULL, "11|~100|3A 55|2A 00 00 00 EF"},
+        {"{{0x11, {0}, 0},\n {0x00, {0}, 0},\n {0x29, {0}, 0},\n {0xFFFF, {0}, 0}}", JL_WAKE_ROWS,
+         JL_WAKE_ROWS, NULL, "11|00|29"},
         {"t x[] = { {0xC0, 2, {0x17, 0x15}}, {0x29, 0, {0x00}} };", JL_WAKE_ANY, JL_WAKE_ROWS, NULL,
          "C0 17 15|29"},
         {"  write_command(0x11);\n  delay(120); /* 29 */\n  writeCommand(0x3A);\n  "
@@ -42,6 +44,10 @@ static void layouts(void) {
         {"{0x11, 0x3A, 0x55, 0x36, 0x00, 0x29}", JL_WAKE_FLAT, JL_WAKE_FLAT, "st7789",
          "11|3A 55|36 00|29"},
         {"AE\nD5 80\n", JL_WAKE_LINES, JL_WAKE_LINES, "ssd1306", "AE|D5 80"},
+        {"{0x11u, 0x80UL, 120l, 0x29U, 0L}", JL_WAKE_ANY, JL_WAKE_COUNTED, NULL, "11|~120|29"},
+        {"11\nwait 70000\n29\n", JL_WAKE_ANY, JL_WAKE_LINES, NULL, "11|~65535|29"},
+        {"cmd(0x11); delay_ms(5); cmd(0x3A, 0x55); sleep_micro(900);", JL_WAKE_ANY, JL_WAKE_CALLS,
+         NULL, "11|~5|3A 55|~1"},
     };
     static struct jl_wake_import import;
     struct jl_complaint complaint;
@@ -88,6 +94,12 @@ static void refused_sequences(void) {
         {"paint(0x36);", JL_WAKE_ANY, "write_command(0x36)"},
         {"{\n {0x136, {0}, 0},\n}", JL_WAKE_CALLS, "write_command(0x36)"},
         {"11\n0x13A\n", JL_WAKE_LINES, "x:2: 314: expected a byte"},
+        {"{{0x11, 0, {0}},\n{0x13A, 1, {0x55}}, {0x29, 0, {0}}}", JL_WAKE_ROWS,
+         "x:2: 314: expected a byte"},
+        {"{{0x11, 0, {0}},\n{0x3A, 1, {0x155}}}", JL_WAKE_ROWS, "x:2: 341: expected a byte"},
+        {"cmd(0x11); cmd(0x13A);", JL_WAKE_CALLS, "x:1: 314: expected a byte"},
+        {"cmd(0x11); data(0x155);", JL_WAKE_CALLS, "x:1: 341: expected a byte"},
+        {"{0x11, 0, 0x3A, 1, 0x155, 0x29, 0}", JL_WAKE_COUNTED, "x:1: 341: expected a byte"},
     };
     static struct jl_wake_import import;
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
@@ -97,6 +109,49 @@ static void refused_sequences(void) {
                                     &import, &complaint));
         EXPECT_CONTAINS(complaint.text, rows[i].says);
     }
+}
+
+/* What is longer than any sequence: a line again and again. */
+static void endless_sequences(void) {
+    static const struct {
+        const char *begin, *line;
+        int times;
+        enum jl_wake_layout layout;
+        const char *says;
+    } rows[] = {
+        {"", "11\n", 8001, JL_WAKE_LINES, "more than"},
+        {"", "11\n", 700, JL_WAKE_LINES, "x:401: more than 400 steps"},
+        {"", "wait 5\n", 700, JL_WAKE_LINES, "more than 400 steps"},
+        {"{", "0x11, 0,\n", 700, JL_WAKE_COUNTED, "more than 400 steps"},
+        {"{", "{0x11, 0x80, {0}},\n", 700, JL_WAKE_ROWS, "more than 400 steps"},
+        {"", "cmd(0x11);\n", 700, JL_WAKE_CALLS, "more than 400 steps"},
+        {"cmd(0x11);", "delay(5);\n", 700, JL_WAKE_CALLS, "more than 400 steps"},
+        {"11", " 55", 300, JL_WAKE_LINES, "more than 126 arguments"},
+        {"cmd(0x11);", "data(0x55);\n", 300, JL_WAKE_CALLS, "more than 126 arguments"},
+        {"{{0x11, 2, {", "0x55,", 300, JL_WAKE_ROWS, "more than 126 arguments"},
+        {"", "a_word_that_is_rather_long_for_a_name_of_a_function_of_anybody_at_all(0x11);\n", 700,
+         JL_WAKE_CALLS, "write_command(0x36)"},
+    };
+    static char text[100000];
+    static struct jl_wake_import import;
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_complaint complaint = {""};
+        size_t length = (size_t)snprintf(text, sizeof text, "%s", rows[i].begin);
+        for (int line = 0; line < rows[i].times; line++) {
+            length += (size_t)snprintf(text + length, sizeof text - length, "%s", rows[i].line);
+        }
+        test_row("%s%s and so on", rows[i].begin, rows[i].line);
+        EXPECT(length < sizeof text - 1);
+        EXPECT(!jl_wake_import_text("x", text, length, rows[i].layout, NULL, &import, &complaint));
+        EXPECT_CONTAINS(complaint.text, rows[i].says);
+    }
+    shell_begin();
+    EXPECT_INT(
+        shell("head -c 200001 /dev/zero | tr '\\0' ' ' >long && " JADELAMP " bake steps long"), 2);
+    EXPECT_CONTAINS(output, "at most 200000 bytes");
+    EXPECT_INT(shell(JADELAMP " bake steps ."), 2);
+    EXPECT_CONTAINS(output, "cannot read .");
+    shell_end();
 }
 
 /* Any bytes: refused or read. */
@@ -401,6 +456,7 @@ static void words_are_read_back(void) {
 const struct test_group test_groups[] = {
     {"layouts", layouts},
     {"refused_sequences", refused_sequences},
+    {"endless_sequences", endless_sequences},
     {"any_text", any_text},
     {"commands_by_name", commands_by_name},
     {"words_are_read_back", words_are_read_back},

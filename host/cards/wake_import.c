@@ -291,6 +291,18 @@ static bool read_as_counted(struct reading *reading, const struct mark **numbers
     return walk_counted(reading, numbers, count, begin, true, &commands);
 }
 
+/* Whether another row begins behind a mark in one. */
+static bool has_more_rows(const struct reading *reading, int i) {
+    int depth = 2;
+    for (; i < reading->count && depth; i++) {
+        if (reading->marks[i].kind == OPEN && depth++ == 1) {
+            return true;
+        }
+        depth -= reading->marks[i].kind == CLOSE;
+    }
+    return false;
+}
+
 /* {opcode, {arguments}, count} in any order of the last two. */
 static bool read_as_rows(struct reading *reading) {
     int depth = 0, before = 0;
@@ -304,7 +316,8 @@ static bool read_as_rows(struct reading *reading) {
             step = depth == 2 ? NULL : step;
             count = depth == 2 ? -1 : count;
         } else if (mark->kind == NUMBER && depth == 2 && !step) {
-            if (mark->number == 0 || mark->number > 255) { /* the end of the table */
+            bool no_opcode = mark->number <= 0 || mark->number > 255;
+            if (no_opcode && !has_more_rows(reading, i)) { /* it marks the end of the table */
                 return true;
             }
             step = new_step(reading, mark->line);
