@@ -105,8 +105,9 @@ void cli_json_sight(cJSON *json, const struct jl_rig *rig, const struct jl_sight
 /* The glass in the terminal, no wider than that; style is blocks or braille. */
 void cli_print_glass(const struct jl_picture *glass, const char *style);
 
-/* Whether --terminal has a known style; else reported. NULL is known. */
-bool cli_good_style(const char *verb, const char *style);
+/* Whether --terminal has a known style, NULL being one, and --scale is one, 0 being the usual; else
+ * reported. */
+bool cli_good_look(const char *verb, const char *style, int scale);
 
 /* Faults to try something with, as often as wanted. */
 #define CLI_FAULT_OPTION(TYPED)                                                                    \

@@ -300,12 +300,14 @@ void cli_print_glass(const struct jl_picture *glass, const char *style) {
     free(text);
 }
 
-bool cli_good_style(const char *verb, const char *style) {
-    bool good = !style || strcmp(style, "blocks") == 0 || strcmp(style, "braille") == 0;
-    if (!good) {
-        cli_bad(verb, "--terminal %s: expected blocks or braille", style);
+bool cli_good_look(const char *verb, const char *style, int scale) {
+    if (style && strcmp(style, "blocks") != 0 && strcmp(style, "braille") != 0) {
+        return cli_bad(verb, "--terminal %s: expected blocks or braille", style), false;
     }
-    return good;
+    if (scale != 0 && (scale < 2 || scale > 32)) {
+        return cli_bad(verb, "--scale %d: expected 2 to 32", scale), false;
+    }
+    return true;
 }
 
 void cli_free_texts(char **texts) {

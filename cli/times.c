@@ -1,6 +1,7 @@
-/* Times at which the glass is looked at. */
+/* Times of a capture that are typed, in milliseconds. */
 #include "times.h"
 
+#include <math.h>
 #include <stdlib.h>
 
 #include "cli.h"
@@ -24,5 +25,38 @@ bool cli_take_times(const char *verb, char **texts, struct jl_replay_request *re
         }
         request->times[at] = ps;
     }
+    return true;
+}
+
+static bool take_ms(const char *verb, const char *option, double ms, uint64_t least_ps,
+                    uint64_t *ps) {
+    double least = (double)least_ps / 1e9;
+    if (isnan(ms)) {
+        return true;
+    }
+    if (ms < least || ms >= 1e10) {
+        cli_bad(verb, "--%s %g: expected milliseconds of the capture, %g or more", option, ms,
+                least);
+        return false;
+    }
+    *ps = (uint64_t)(ms * 1e9);
+    return true;
+}
+
+bool cli_take_span(const char *verb, double from_ms, double to_ms, uint64_t *from_ps,
+                   uint64_t *to_ps) {
+    uint64_t from = 0;
+    if (!take_ms(verb, "from", from_ms, 0, &from) || !take_ms(verb, "to", to_ms, from, to_ps)) {
+        return false;
+    }
+    *from_ps = isnan(from_ms) ? *from_ps : from;
+    return true;
+}
+
+bool cli_take_pause(const char *verb, double pause_ms, uint64_t *pause_ps) {
+    if (!isnan(pause_ms) && !(pause_ms > 0 && pause_ms < 1e10)) {
+        return cli_bad(verb, "--pause %g: expected milliseconds, more than 0", pause_ms), false;
+    }
+    *pause_ps = isnan(pause_ms) ? *pause_ps : (uint64_t)(pause_ms * 1e9);
     return true;
 }

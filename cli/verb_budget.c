@@ -1,6 +1,8 @@
 /* jadelamp budget CAPTURE --card CARD */
 #include "capture_options.h"
+#include "times.h"
 
+#include <math.h>
 #include <stdio.h>
 #include <stdlib.h>
 
@@ -167,7 +169,7 @@ static struct jl_traffic *open_work(const char *card_name, const char *work) {
 struct typed_budget {
     struct cli_capture capture;
     char *work, *timeline;
-    double pause_ms, from_ms, to_ms;
+    uint64_t pause_ps, from_ps, to_ps; /* UINT64_MAX: not typed; a pause 0 */
     int json;
 };
 
@@ -183,8 +185,8 @@ static bool draw_timeline(const char *path, const struct typed_budget *typed,
     struct jl_traffic *traffic = open_traffic(path, typed);
     const struct jl_timeline_request request = {
         .path = typed->timeline,
-        .from_ps = typed->from_ms > 0 ? (uint64_t)(typed->from_ms * 1e9) : budget->first_ps,
-        .to_ps = typed->to_ms > 0 ? (uint64_t)(typed->to_ms * 1e9) : budget->last_ps};
+        .from_ps = typed->from_ps < UINT64_MAX ? typed->from_ps : budget->first_ps,
+        .to_ps = typed->to_ps < UINT64_MAX ? typed->to_ps : budget->last_ps};
     bool good = traffic && jl_timeline_write(traffic, &request, &complaint);
     if (traffic && !good) {
         cli_bad("budget", "%s", complaint.text);
@@ -197,9 +199,7 @@ static int tell(const char *path, const struct typed_budget *typed) {
     struct jl_complaint complaint = {""};
     struct jl_budget budget;
     struct jl_remedies remedies = {0};
-    const struct jl_budget_request request = {
-        .pause_ps = typed->pause_ms > 0 ? (uint64_t)(typed->pause_ms * 1e9) : 0,
-        .remedies = &remedies};
+    const struct jl_budget_request request = {.pause_ps = typed->pause_ps, .remedies = &remedies};
     struct jl_traffic *traffic = open_traffic(path, typed);
     int status = EXIT_BAD;
     if (traffic && !jl_budget_run(traffic, &request, &budget, &complaint)) {
@@ -221,19 +221,21 @@ static int tell(const char *path, const struct typed_budget *typed) {
 }
 
 int verb_budget(int argc, const char **argv) {
-    struct typed_budget typed = {.work = NULL}; /* popt allocates what it puts here */
+    /* popt allocates what it puts here */
+    struct typed_budget typed = {.work = NULL, .from_ps = UINT64_MAX, .to_ps = UINT64_MAX};
+    double pause_ms = NAN, from_ms = NAN, to_ms = NAN;
     const struct poptOption options[] = {
         CLI_CAPTURE_OPTIONS(typed.capture),
         {"work", 0, POPT_ARG_STRING, &typed.work, 0,
          "instead of a capture, what the library sends: first-light, pictures, number, needle or "
          "pixels",
          "NAME"},
-        {"pause", 0, POPT_ARG_DOUBLE, &typed.pause_ms, 0,
+        {"pause", 0, POPT_ARG_DOUBLE, &pause_ms, 0,
          "a picture is complete when nothing comes for so long; else 1", "MS"},
         {"timeline", 0, POPT_ARG_STRING, &typed.timeline, 0,
          "draw the wire over time, as .png or .svg", "FILE"},
-        {"from", 0, POPT_ARG_DOUBLE, &typed.from_ms, 0, "the timeline begins then", "MS"},
-        {"to", 0, POPT_ARG_DOUBLE, &typed.to_ms, 0, "and ends then", "MS"},
+        {"from", 0, POPT_ARG_DOUBLE, &from_ms, 0, "the timeline begins then", "MS"},
+        {"to", 0, POPT_ARG_DOUBLE, &to_ms, 0, "and ends then", "MS"},
         {"json", 0, POPT_ARG_NONE, &typed.json, 0, "print JSON", NULL},
         POPT_AUTOHELP POPT_TABLEEND};
     poptContext context =
@@ -244,7 +246,9 @@ int verb_budget(int argc, const char **argv) {
     int status = EXIT_BAD;
     if (context && !path == !typed.work) {
         cli_bad("budget", "name a capture, a VCD or CSV file, or --work NAME");
-    } else if (context && !cli_too_many(context, "budget")) {
+    } else if (context && !cli_too_many(context, "budget") &&
+               cli_take_span("budget", from_ms, to_ms, &typed.from_ps, &typed.to_ps) &&
+               cli_take_pause("budget", pause_ms, &typed.pause_ps)) {
         status = tell(path, &typed);
     }
     cli_capture_free(&typed.capture);

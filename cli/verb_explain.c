@@ -1,6 +1,8 @@
 /* jadelamp explain CAPTURE --card CARD */
 #include "capture_options.h"
+#include "times.h"
 
+#include <math.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -138,7 +140,7 @@ int verb_explain(int argc, const char **argv) {
     struct cli_capture typed = {.card = NULL};
     struct printing printing = {.to_ps = UINT64_MAX, .kinds = ~0u};
     char *kinds = NULL;
-    double from_ms = 0, to_ms = 0;
+    double from_ms = NAN, to_ms = NAN;
     int as_json = 0;
     const struct poptOption options[] = {
         CLI_CAPTURE_OPTIONS(typed),
@@ -156,11 +158,10 @@ int verb_explain(int argc, const char **argv) {
     int status = EXIT_BAD;
     if (context) {
         const char *path = poptGetArg(context);
-        printing.from_ps = (uint64_t)(from_ms < 0 ? 0 : from_ms * 1e9);
-        printing.to_ps = to_ms > 0 ? (uint64_t)(to_ms * 1e9) : UINT64_MAX;
         if (!path) {
             cli_bad("explain", "name a capture, a VCD or CSV file");
         } else if (!cli_too_many(context, "explain") &&
+                   cli_take_span("explain", from_ms, to_ms, &printing.from_ps, &printing.to_ps) &&
                    (!kinds || take_kinds("explain", kinds, &printing.kinds))) {
             status = explain("explain", path, &typed, &printing, as_json);
         }

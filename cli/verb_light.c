@@ -193,10 +193,9 @@ int verb_light(int argc, const char **argv) {
     }
     if (!card_name) {
         cli_bad(argv[0], "name a card: a file or one that jadelamp catalog lists");
-    } else if (cli_too_many(context, argv[0]) || !cli_good_style(argv[0], typed.terminal)) {
+    } else if (cli_too_many(context, argv[0]) ||
+               !cli_good_look(argv[0], typed.terminal, request.scale)) {
         /* reported */
-    } else if (request.scale != 0 && (request.scale < 2 || request.scale > 32)) {
-        cli_bad(argv[0], "--scale %d: expected 2 to 32", request.scale);
     } else if ((typed.text != NULL) + (typed.picture != NULL) + (typed.screen.sheet != NULL) > 1) {
         cli_bad(argv[0], "--text, --picture and --screen: expected one of them");
     } else if (!typed.screen.sheet && (typed.screen.page || typed.screen.sets)) {

@@ -2,6 +2,7 @@
 #include "capture_options.h"
 #include "times.h"
 
+#include <math.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -13,7 +14,6 @@ struct typed_replay {
     struct cli_capture capture;
     char *directory, *terminal;
     char **times;
-    double pause_ms;
     char **faults;
     int series, film, animation, json, scale;
 };
@@ -111,6 +111,7 @@ static int replay(const char *path, const struct typed_replay *typed,
 
 int verb_replay(int argc, const char **argv) {
     struct typed_replay typed = {.directory = NULL};
+    double pause_ms = NAN;
     const struct poptOption options[] = {
         CLI_CAPTURE_OPTIONS(typed.capture),
         {"into", 'o', POPT_ARG_STRING, &typed.directory, 0, "folder for the files, else this one",
@@ -121,7 +122,7 @@ int verb_replay(int argc, const char **argv) {
         {"film", 0, POPT_ARG_NONE, &typed.film, 0, "a sheet of the moments when the glass changed",
          NULL},
         {"gif", 0, POPT_ARG_NONE, &typed.animation, 0, "an animated GIF in real time", NULL},
-        {"pause", 0, POPT_ARG_DOUBLE, &typed.pause_ms, 0,
+        {"pause", 0, POPT_ARG_DOUBLE, &pause_ms, 0,
          "a picture is complete when nothing comes for so long; else 1", "MS"},
         CLI_FAULT_OPTION(typed.faults),
         {"scale", 's', POPT_ARG_INT, &typed.scale, 0,
@@ -146,11 +147,11 @@ int verb_replay(int argc, const char **argv) {
     if (context && !path) {
         cli_bad("replay", "name a capture, a VCD or CSV file");
     } else if (context && !cli_too_many(context, "replay") &&
-               cli_good_style("replay", typed.terminal) &&
-               cli_take_times("replay", typed.times, &request)) {
+               cli_good_look("replay", typed.terminal, typed.scale) &&
+               cli_take_times("replay", typed.times, &request) &&
+               cli_take_pause("replay", pause_ms, &request.pause_ps)) {
         base_of(path, base, sizeof base);
         request.base = base;
-        request.pause_ps = typed.pause_ms > 0 ? (uint64_t)(typed.pause_ms * 1e9) : 0;
         status = replay(path, &typed, &request);
     }
     cli_capture_free(&typed.capture);

@@ -127,10 +127,9 @@ int verb_run(int argc, const char **argv) {
         cli_bad(argv[0], "name a shared object or firmware; see jadelamp run --help");
     } else if (!typed.card) {
         cli_bad(argv[0], "name the panel, with --card CARD; jadelamp catalog lists cards");
-    } else if (cli_too_many(context, argv[0]) || !cli_good_style(argv[0], typed.terminal)) {
+    } else if (cli_too_many(context, argv[0]) ||
+               !cli_good_look(argv[0], typed.terminal, typed.scale)) {
         /* reported */
-    } else if (typed.scale != 0 && (typed.scale < 2 || typed.scale > 32)) {
-        cli_bad(argv[0], "--scale %d: expected 2 to 32", typed.scale);
     } else if (typed.seconds < 1 || typed.seconds > 3600) {
         cli_bad(argv[0], "--seconds %d: expected 1 to 3600", typed.seconds);
     } else {

@@ -163,7 +163,7 @@ int verb_watch(int argc, const char **argv) {
         "status 1 when records\nwere lost, the panel is dark or the controller found something "
         "wrong.\n");
     int status = EXIT_BAD, file;
-    if (!context || cli_too_many(context, argv[0]) || !cli_good_style(argv[0], terminal)) {
+    if (!context || cli_too_many(context, argv[0]) || !cli_good_look(argv[0], terminal, 0)) {
         /* reported */
     } else if (!source || !card) {
         cli_bad(argv[0], "name a source and a panel, with --from SOURCE and --card CARD");

@@ -116,6 +116,11 @@ static void out_of_range(void) {
         {"bake picture text --format 5-6-5 --crop 1,2,3", "--crop 1,2,3: expected"},
         {"bake picture text --format 5-6-5 --background 12", "--background 12: expected"},
         {"bake picture text --format 5-6-5 --background 12345g", "--background 12345g: expected"},
+        {"bake picture text --format 5-6-5 --background '#12345'", "--background #12345: expected"},
+        {"bake picture text --format 5-6-5 --key FF00FG", "--key FF00FG: expected"},
+        {"bake picture text --format 5-6-5 --clear some", "--clear some: expected"},
+        {"bake picture text --format 5-6-5 --turn 45", "--turn 45: expected"},
+        {"bake picture text -c hd44780-16x2-4bit", "a character module shows no pictures"},
         {"bake picture text --format 5-6-5 --fit some", "--fit some: expected"},
         {"bake picture text --format 5-6-5 --dither some", "--dither some: expected"},
         {"bake picture text -c nowhere", "no card nowhere"},
@@ -140,6 +145,25 @@ static void out_of_range(void) {
         {"replay x -c " CARD " --at -1", "--at -1: expected"},
         {"replay x -c " CARD " --at 1e10", "--at 1e10: expected"},
         {"replay x -c " CARD " --at 5x", "--at 5x: expected"},
+        {"replay x -c " CARD " --scale 1", "--scale 1: expected 2 to 32"},
+        {"replay x -c " CARD " --scale 33", "--scale 33: expected 2 to 32"},
+        {"explain", "name a capture, a VCD or CSV file"},
+        {"explain text -c " CARD " --from -1",
+         "--from -1: expected milliseconds of the capture, 0 or more"},
+        {"explain text -c " CARD " --from 1e30",
+         "--from 1e+30: expected milliseconds of the capture"},
+        {"explain text -c " CARD " --to -1",
+         "--to -1: expected milliseconds of the capture, 0 or more"},
+        {"explain text -c " CARD " --from 5 --to 4",
+         "--to 4: expected milliseconds of the capture, 5 or more"},
+        {"explain text -c " CARD " --to 1e30", "--to 1e+30: expected milliseconds"},
+        {"explain text -c " CARD " --only tea", "tea"},
+        {"budget text -c " CARD " --from -1", "--from -1: expected milliseconds of the capture"},
+        {"budget text -c " CARD " --to 1e10", "--to 1e+10: expected milliseconds"},
+        {"budget text -c " CARD " --pause 0", "--pause 0: expected milliseconds, more than 0"},
+        {"replay text -c " CARD " --pause -1", "--pause -1: expected milliseconds, more than 0"},
+        {"replay text -c " CARD " --pause 1e30", "--pause 1e+30: expected milliseconds"},
+        {"complete", "Usage: jadelamp complete WORD"},
         {"explain text -c " CARD, "text:1: \"plain text\": expected a VCD file, or CSV"},
         {"budget x --work y", "name a capture, a VCD or CSV file, or --work NAME"},
         {"budget --work nowhere -c " CARD,
@@ -299,6 +323,13 @@ static void json_of_each_verb(void) {
         {"light ssd1681-200x200-spi --no-wires", 0, "lit"},
         {"light " CARD " --screen good.screen --no-wires", 0, "lit"},
         {"light " CARD " --glass sh1106-128x64-i2c --no-wires", 1, "why_dark"},
+        {"light " CARD " --no-wires --terminal blocks", 0, "lit"},
+        {"replay in/" CARD ".vcd -c " CARD " --terminal braille", 0, "lit"},
+        {"explain in/ssd1306-128x64-spi.vcd -c ssd1306-128x64-spi --to 20", 0, "lines"},
+        {"explain in/" CARD ".vcd -c " CARD " --only command --from 1 --to 3", 0, "lines"},
+        {"bake picture in/" CARD "-glass.png -c turned.card", 0, "files"},
+        {"bake picture in/" CARD "-glass.png --format 5-6-5 --background '#FF8800' --size 9x9", 0,
+         "files"},
         {"replay in/" CARD ".vcd -c " CARD, 0, "lit"},
         {"replay in/dark.vcd -c " CARD, 1, "why_dark"},
         {"watch --from in/told.tap -c " CARD, 1, "why_dark"},
@@ -323,7 +354,11 @@ static void json_of_each_verb(void) {
             "printf 'screen s\nglass 128 x 64\nvalue a = number 0 to 9 sample 3\n"
             "rect 0 0 9 x 9 fill white\ntext \"{a}\" in 20 20 30 x 8 paper black\n' >good.screen; "
             "(echo '= 2605'; for i in 1 2 3 4 5 6 7 8; do echo '#.#.#'; done) >star.txt; " JADELAMP
-            " light " CARD " --into in >told; mkdir out; " JADELAMP
+            " light " CARD " --into in >told; " JADELAMP
+            " light ssd1306-128x64-spi --into in >told; "
+            "mkdir out; printf '[panel]\\ncontroller = st7789\\norientation = quarter-turn\\n"
+            "[glass]\\nsize = 240 x 320\\n[bus]\\nkind = spi\\nclock = 15 MHz\\n' "
+            ">out/turned.card; " JADELAMP
             " light sh1106-128x64-i2c --into other >told; mv other/*.vcd in/dark.vcd; "
             "printf '\\300' >in/told.tap; "
             "mv other/*-glass.png in/dark-glass.png"),

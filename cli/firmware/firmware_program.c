@@ -234,9 +234,6 @@ static int check_and_run(const struct typed_firmware *typed, const char *path) {
     if (typed->seconds < 0 || typed->seconds > MOST_SECONDS) {
         return cli_bad("run", "--seconds %d: expected 1 to %d", typed->seconds, MOST_SECONDS);
     }
-    if (typed->scale != 0 && (typed->scale < 2 || typed->scale > 32)) {
-        return cli_bad("run", "--scale %d: expected 2 to 32", typed->scale);
-    }
     if (typed->no_wires && (typed->film || typed->times)) {
         return cli_bad("run", "--film and --at need the capture that --no-wires leaves out");
     }
@@ -286,7 +283,8 @@ int main(int argc, const char **argv) {
     int status = EXIT_BAD;
     if (context && !path) {
         cli_bad("run", "name a firmware file; see jadelamp run --help");
-    } else if (context && !cli_too_many(context, "run") && cli_good_style("run", typed.terminal)) {
+    } else if (context && !cli_too_many(context, "run") &&
+               cli_good_look("run", typed.terminal, typed.scale)) {
         status = check_and_run(&typed, path);
     }
     poptFreeContext(context);
