@@ -322,7 +322,8 @@ static void the_wire_over_time(void) {
     } rows[] = {
         {"--timeline a.svg", 0, "wrote a.svg"},
         {"--timeline a.jpg", 2, "a .png or .svg file"},
-        {"--timeline a.png --from 7 --to 6", 2, "no time from 7.000 to 6.000 ms"},
+        {"--timeline a.png --from 7 --to 6", 2,
+         "--to 6: expected milliseconds of the capture, 7 or"},
         {"--timeline a.png --from 99", 2, "no time from 99.000"},
         {"--timeline nowhere/a.png", 2, "nowhere/a.png"},
     };
