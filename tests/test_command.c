@@ -80,6 +80,7 @@ static void usage(void) {
         {JADELAMP " bundle --help", 0, "Usage: jadelamp bundle --card CARD"},
         {JADELAMP " bundle --nonsense", 2, "--nonsense"},
         {JADELAMP " complete", 2, "Usage: jadelamp complete WORD..."},
+        {JADELAMP " complete --help", 0, "Usage: jadelamp complete WORD..."},
         {JADELAMP " dance", 2, "\"dance\" is not a verb"},
         {JADELAMP " catalog --help", 0, "--json"},
         {JADELAMP " catalog", 0, "ssd1306-72x40-i2c"},

@@ -161,6 +161,11 @@ static void out_of_range(void) {
         {"budget text -c " CARD " --from -1", "--from -1: expected milliseconds of the capture"},
         {"budget text -c " CARD " --to 1e10", "--to 1e+10: expected milliseconds"},
         {"budget text -c " CARD " --pause 0", "--pause 0: expected milliseconds, more than 0"},
+        {"replay text -c " CARD " --at 5 --at 2", "text:1: \"plain text\": expected a VCD file"},
+        {"replay text -c " CARD " $(seq -f '--at %g' 999)", "times at most"},
+        {"watch --from tcp:$(printf %0250d 0):1 -c " CARD, "expected tcp:HOST:PORT"},
+        {"bundle $(for i in $(seq 99); do echo --card " CARD "; done)", "at most"},
+        {"bundle --card " CARD " $(for i in $(seq 999); do echo --with jl_text; done)", "at most"},
         {"replay text -c " CARD " --pause -1", "--pause -1: expected milliseconds, more than 0"},
         {"replay text -c " CARD " --pause 1e30", "--pause 1e+30: expected milliseconds"},
         {"complete", "Usage: jadelamp complete WORD"},
@@ -347,6 +352,8 @@ static void json_of_each_verb(void) {
         {"bake picture in/" CARD "-glass.png -c " CARD, 0, "files"},
         {"bake glyph star.txt", 0, "files"},
         {"bundle --card " CARD, 0, "library_files"},
+        {"bundle --card " CARD " --into=here", 0, "library_files"},
+        {"bundle -o there --card " CARD, 0, "library_files"},
     };
     shell_begin();
     EXPECT_INT(
