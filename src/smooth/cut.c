@@ -1,11 +1,9 @@
 /* Spans of a cut, and what sides and discs give to it. */
 #include "cut.h"
 
-/* Beyond the window by two pixels nothing matters but on which side it is. */
 static int16_t within(const struct jl_cut *cut, int32_t x) {
-    enum { FIRST = -2 * 256, LAST = (JL_CUT_WINDOW + 2) * 256 };
     x -= cut->left;
-    return (int16_t)(x < FIRST ? FIRST : x > LAST ? LAST : x);
+    return (int16_t)(x < JL_CUT_FIRST ? JL_CUT_FIRST : x > JL_CUT_LAST ? JL_CUT_LAST : x);
 }
 
 static void close_gap(struct jl_cut *cut, uint8_t i) {

@@ -17,6 +17,11 @@ enum {
     JL_CUT_WINDOW = 120 /* pixels that are looked at at a time; columns around them fit int16_t */
 };
 
+/* Beyond the window by two pixels nothing matters but on which side it is: columns of spans. */
+enum { JL_CUT_FIRST = -2 * 256, JL_CUT_LAST = (JL_CUT_WINDOW + 2) * 256 };
+
+/* What `aside` may say, besides a square. */
+#define JL_CUT_A_PIXEL  INT32_C(65536)
 #define JL_CUT_STRAIGHT INT32_MAX
 #define JL_CUT_CORNER   (-1)
 

@@ -119,10 +119,10 @@ static void sides(struct painting *p, const struct jl_cut *upper, const struct j
 /* Whether a side from one column to the other counts as straight, where it may go so far aside.
  * Beyond the window all columns are taken for its edge: what comes from there is not straight. */
 static bool is_straight(int32_t a, int32_t b, int32_t square) {
-    enum { EDGE = (JL_CUT_WINDOW + 2) * 256 };
     int32_t away = a - b;
     away *= away;
-    return away <= square && (away <= 65536 || (a > -512 && b > -512 && a < EDGE && b < EDGE));
+    return away <= square && (away <= JL_CUT_A_PIXEL || (a > JL_CUT_FIRST && b > JL_CUT_FIRST &&
+                                                         a < JL_CUT_LAST && b < JL_CUT_LAST));
 }
 
 /* Whether the band from `y` down to the lower cut can be drawn at once. */
@@ -131,7 +131,7 @@ static bool is_even(const struct painting *p, int32_t y, int32_t lines) {
     int32_t square = a->count == b->count ? p->shape->aside(p->shape->context, y, y + lines) : -1;
     bool even = square >= 0;
     if (a->joined || b->joined) { /* spans may not be each other's */
-        square = square < 65536 ? square : 65536;
+        square = jl_tighter(square, JL_CUT_A_PIXEL);
     }
     uint8_t count = sides_of(p, a);
     for (uint8_t i = 0; i < count && even; i++) {
@@ -411,7 +411,7 @@ static void add_halves(struct painting *p, int32_t y) {
     p->half = p->may_halve;
     begin_row(p);
     add_row(p, y);
-    if (p->half && p->high > last + 1 - (~p->sum & 1)) {
+    if (p->half && p->high > last + (p->sum & 1)) {
         clear_row(p);
         p->half = false;
         cut_at(p, y, p->upper);

@@ -52,7 +52,7 @@ static int32_t aside(const void *context, int32_t top, int32_t bottom) {
         lines += i && was_above != (y < top);
         was_above = y < top;
     }
-    return lines > 1 ? 65536 : JL_CUT_STRAIGHT;
+    return lines > 1 ? JL_CUT_A_PIXEL : JL_CUT_STRAIGHT;
 }
 
 void jl_smooth_polyline(struct jl_target *target, const struct jl_point *points, size_t count,
