@@ -350,12 +350,58 @@ static void halves(void) {
         }
         test_row("%s %d of %d", names[s.kind], round, half);
         draw(&whole.target, &s, JL_TEAL, round % 3 ? JL_CLEAR : JL_NAVY);
-        for (int16_t left = 0; left < W; left = (int16_t)(left + 29)) {
+        /* One of the strips begins at the middle, so that no shape lies within one. */
+        for (int16_t left = W / 2 - 58; left < W; left = (int16_t)(left + 29)) {
             struct jl_rect before = jl_target_clip(&other.target, (struct jl_rect){left, 0, 29, H});
             draw(&other.target, &s, JL_TEAL, round % 3 ? JL_CLEAR : JL_NAVY);
             jl_target_unclip(&other.target, before);
         }
         EXPECT_BYTES(plain_pixels, pixels, sizeof pixels);
+    }
+}
+
+enum { WIDE = 250, FINE_MIDDLE = WIDE * 8 };
+
+/* What is wider than the engine's window, up to two of them: drawn whole, by its left half; cut
+ * into strips, by both; on noise. Each pixel is what the shape covers of it. */
+static void wide_halves(void) {
+    static const enum kind kinds[] = {DISC, RING, ROUNDED, FRAME};
+    static uint8_t whole[JL_RGB888_BYTES(WIDE, WIDE)], strips[JL_RGB888_BYTES(WIDE, WIDE)];
+    struct test_random random = {23};
+    for (int round = 0; round < 4 * test_cases(24); round++) {
+        int16_t half = (int16_t)test_random_between(&random, 60 * 16, 125 * 16);
+        int16_t x = (int16_t)(FINE_MIDDLE + (round & 4) * 2),
+                y = (int16_t)(FINE_MIDDLE + round % 16);
+        struct shape s = {.kind = kinds[round % 4], .at = {{x, y}}, .outer = half};
+        s.inner = (int16_t)(half - test_random_between(&random, 8, half - 8));
+        s.width = (int16_t)test_random_between(&random, 8, 400);
+        if (s.kind == ROUNDED || s.kind == FRAME) {
+            s.at[0] = (struct jl_point){(int16_t)(x - half), (int16_t)(y - 900)};
+            s.at[1] = (struct jl_point){(int16_t)(x + half), (int16_t)(y + 900)};
+            s.outer = (int16_t)test_random_between(&random, 0, 900);
+        }
+        bool on_noise = round / 4 % 4;
+        for (size_t i = 0; i < sizeof whole; i++) {
+            whole[i] = strips[i] = on_noise ? (uint8_t)test_random_next(&random) : 0;
+        }
+        struct jl_frame frames[2];
+        EXPECT_INT(jl_frame_init(&frames[0], &jl_rgb888, WIDE, WIDE, whole, sizeof whole), JL_OK);
+        EXPECT_INT(jl_frame_init(&frames[1], &jl_rgb888, WIDE, WIDE, strips, sizeof strips), JL_OK);
+        test_row("%s %d of %d", names[s.kind], round, half);
+        draw(&frames[0].target, &s, JL_WHITE, JL_CLEAR);
+        for (int16_t left = 0; left < WIDE; left = (int16_t)(left + 29)) {
+            struct jl_rect strip = {left, 0, 29, WIDE};
+            struct jl_rect before = jl_target_clip(&frames[1].target, strip);
+            draw(&frames[1].target, &s, JL_WHITE, JL_CLEAR);
+            jl_target_unclip(&frames[1].target, before);
+        }
+        EXPECT_BYTES(strips, whole, sizeof whole);
+        double worst = 0;
+        for (int i = 0; i < WIDE * WIDE && !on_noise; i++) {
+            int seen = whole[3 * i];
+            worst = fmax(worst, fabs(seen / 255.0 - share(&s, i % WIDE, i / WIDE, seen)));
+        }
+        EXPECT(worst <= 1.0 / 16);
     }
 }
 
@@ -569,6 +615,7 @@ const struct test_group test_groups[] = {
     {"exact_shares", exact_shares},
     {"same_everywhere", same_everywhere},
     {"halves", halves},
+    {"wide_halves", wide_halves},
     {"turned", turned},
     {"hard_without_shades", hard_without_shades},
     {"hard_lines_have_no_gaps", hard_lines_have_no_gaps},

@@ -53,7 +53,7 @@ static bool sheet_is_right(void) {
 
 /* ---- packed fonts, made here from random glyphs ---- */
 
-enum { GLYPHS = 40, MOST_SIDE = 14 };
+enum { GLYPHS = 40, MOST_SIDE = 20 };
 
 struct made_glyph {
     uint32_t code;
@@ -101,7 +101,7 @@ static void make_font(struct made_font *f, uint32_t seed, int bits, uint32_t fir
         g->height = test_random_between(&random, 0, MOST_SIDE);
         g->left = test_random_between(&random, -2, 3);
         g->top = test_random_between(&random, 0, 12);
-        g->advance = test_random_between(&random, 0, 14);
+        g->advance = test_random_between(&random, 0, MOST_SIDE);
         offsets[i] = (unsigned)(out - bitmaps);
         for (int y = 0; y < g->height; y++) {
             for (int x = 0; x < g->width; x++) {
@@ -245,13 +245,14 @@ static void packed_fonts_draw(void) {
             EXPECT_INT(jl_font_has(&font.font, codes[i]), made_find(&font, codes[i]) != NULL);
         }
         text[length] = '\0';
-        jl_color paper = seed % 4 < 2 ? JL_CLEAR : JL_NAVY;
+        jl_color ink = seed % 3 ? test_random_next(&random) & 0xFFFFFF : JL_WHITE;
+        jl_color paper = seed % 7 < 4 ? JL_CLEAR : JL_NAVY;
         struct jl_text_style style = {
-            .font = &font.font, .ink = JL_WHITE, .paper = paper, .fallbacks = chain};
+            .font = &font.font, .ink = ink, .paper = paper, .fallbacks = chain};
         int x = test_random_between(&random, -20, 80), y = test_random_between(&random, -10, 60);
         EXPECT_INT(jl_text(&frame.target, (int16_t)x, (int16_t)y, text, &style), missing);
         EXPECT_INT(jl_text_width(&style, text), width);
-        naive_packed(&font, &other, x, y, codes, 8, JL_WHITE, paper);
+        naive_packed(&font, &other, x, y, codes, 8, ink, paper);
         if (!sheet_is_right()) {
             return;
         }

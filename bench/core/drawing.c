@@ -135,6 +135,17 @@ static void smooth_disc(void *context) {
     jl_smooth_disc(t, jl_fine_middle(60, 31), JL_FINE(30) + 8, JL_TEAL, JL_CLEAR);
 }
 
+/* As wide as a round glass takes, in two windows of the engine. */
+static void large_hard_disc(void *context) {
+    (void)context;
+    jl_fill_circle(t, 120, 160, 100, JL_TEAL);
+}
+
+static void large_smooth_disc(void *context) {
+    (void)context;
+    jl_smooth_disc(t, jl_fine_middle(120, 160), JL_FINE(100) + 8, JL_TEAL, JL_CLEAR);
+}
+
 static void hard_ring(void *context) {
     (void)context;
     jl_fill_ring(t, 60, 31, 30, 23, JL_DEGREES(225), JL_SWEEP(270), JL_TEAL);
@@ -266,6 +277,8 @@ static const struct row {
     {"the same on paper, a character", text_soft_on_paper, 0, 11},
     {"hard disc of radius 30, all", hard_disc, 1, 1},
     {"smooth disc, all", smooth_disc, 1, 1},
+    {"hard disc of radius 100, all", large_hard_disc, 0, 1},
+    {"smooth disc of 100, all", large_smooth_disc, 0, 1},
     {"hard ring of 270 degrees, all", hard_ring, 1, 1},
     {"smooth ring, all", smooth_ring, 1, 1},
     {"hard line of width 5, all", hard_wide_line, 1, 1},

@@ -38,6 +38,15 @@ struct jl_stencil {
                                not drawn */
 };
 
+/** Ink through a soft mask: so many fifteenths of it at each pixel. */
+struct jl_tint {
+    struct jl_rect area;
+    const uint8_t *shares; /**< 4 bits a pixel, the left one of two high; in plain memory */
+    uint16_t stride_bytes; /**< from a row of shares to the next */
+    bool odd;              /**< the first pixel of each row is the right one of two */
+    jl_color ink;          /**< not JL_CLEAR */
+};
+
 /**
  * What a kind of target can do, in its own pixels. The tables are constant and
  * shared. Areas are not empty and lie inside the clip.
@@ -75,6 +84,9 @@ struct jl_target_ops {
      */
     void (*corners)(struct jl_target *target, const struct jl_rect *area, int16_t count,
                     const jl_color *row);
+    /** Mixes ink with what is there: what put() does, for a whole letter at once. NULL: done by
+     * put(). Only desktops have it: small processors gain too little for its size. */
+    void (*tint)(struct jl_target *target, const struct jl_tint *tint);
     uint8_t shades; /**< sum of enum jl_shades */
 };
 

@@ -7,6 +7,7 @@
 
 #include "../core/lone.h"
 #include "../core/flash.h"
+#include "../core/lanes.h"
 #include "font_kind.h"
 
 enum {
@@ -140,6 +141,21 @@ static void fill_around(struct jl_target *target, struct jl_rect cell, struct jl
     jl_fill_rect(target, (struct jl_rect){(int16_t)(box.x + box.w), box.y, right, box.h}, paper);
 }
 
+#ifdef JL_LANES
+/* Letters on frames of desktops, which do it in one go. */
+static void tint(struct jl_target *target, struct jl_rect box, const struct coverage *c) {
+    struct jl_tint t = {.area = jl_rect_intersect(box, target->clip),
+                        .stride_bytes = (uint16_t)((c->map->width + 1) / 2),
+                        .ink = c->ink};
+    if (t.area.w > 0) {
+        uint32_t left = (uint32_t)(t.area.x - c->x), top = (uint32_t)(t.area.y - c->y);
+        t.shares = c->map->bits + (size_t)top * t.stride_bytes + left / 2;
+        t.odd = left & 1;
+        jl_ops_of(target)->tint(target, &t);
+    }
+}
+#endif
+
 /* Without paper only the glyph's own box is looked at. */
 static void paint(struct jl_target *target, struct jl_rect cell, int32_t baseline,
                   const struct jl_glyph *glyph, jl_color ink, jl_color paper) {
@@ -148,6 +164,12 @@ static void paint(struct jl_target *target, struct jl_rect cell, int32_t baselin
     struct jl_rect box = {(int16_t)c.x, (int16_t)c.y, glyph->map.width, glyph->map.height};
     bool on_frame = !target->painter && jl_ops_of(target) && !jl_ops_of(target)->shade;
     box = jl_rect_intersect(cell, box);
+#ifdef JL_LANES
+    if (paper == JL_CLEAR && ink != JL_CLEAR && on_frame && jl_ops_of(target)->tint) {
+        tint(target, box, &c);
+        return;
+    }
+#endif
     if (paper == JL_CLEAR) {
         cell = box;
     } else if (on_frame && box.w > 0) {

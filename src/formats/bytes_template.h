@@ -4,9 +4,9 @@
  * it defines HIGH_FIRST) and unpack(); WHITE_IS_ONES, the pixel of white, where its bits are all
  * ones; and MIXES where it has a mix() that is quicker than through them.
  */
+#include "../core/lanes.h"
 #include "../core/map_columns.h"
 #include "format.h"
-#include "lanes.h"
 #include "words.h"
 
 /* In loops over pixels, compilers for size had better not call a function for each, and keep the
@@ -249,6 +249,68 @@ static void corners(struct jl_target *target, const struct jl_rect *area, int16_
     }
 }
 
+#if defined MIXES && defined JL_LANES
+enum { HALF = JL_LANES / 2, HALF_BYTES = HALF * BYTES };
+
+/* Four shares from the given one on. */
+EACH_PIXEL uint16_t four_shares(const uint8_t *shares, int first) {
+    const uint8_t *at = shares + first / 2;
+    uint32_t bits = (uint32_t)at[0] << 8 | at[1];
+    return (uint16_t)(first & 1 ? bits << 4 | at[2] >> 4 : bits);
+}
+
+/* A row of less than four pixels. */
+EACH_PIXEL void tint_few(uint8_t *at, const uint8_t *shares, int odd, int count, jl_color ink) {
+    for (int i = odd; i < odd + count; i++, at += BYTES) {
+        uint32_t share = (i & 1 ? shares[i / 2] & 15u : shares[i / 2] >> 4) * 17u;
+        store(at, mix(ink | (255 - share) << 24, load(at)));
+    }
+}
+
+/* The end of a row of four pixels or more, of which less than eight are not mixed yet: the last
+ * four, and four others at once. In both groups the same comes out for the same pixel, and what
+ * was mixed before gets no ink. */
+EACH_PIXEL void tint_end(uint8_t *line, const uint8_t *shares, int odd, int done, int count,
+                         jl_color ink) {
+    int other = count - done > HALF ? done : count - HALF;
+    uint16_t shares_there = four_shares(shares, odd + count - HALF), others = shares_there;
+    if (other == done) {
+        others = four_shares(shares, odd + done);
+    } else {
+        others = shares_there &= (uint16_t)((1u << 4 * (count - done)) - 1);
+    }
+    uint8_t *first = line + (size_t)other * BYTES, both[2 * HALF_BYTES];
+    uint8_t *last = line + (size_t)(count - HALF) * BYTES;
+    struct jl_over_lanes over = jl_tint_lanes_of(ink, others, shares_there);
+    memcpy(both, first, HALF_BYTES);
+    memcpy(both + HALF_BYTES, last, HALF_BYTES);
+    mix_lanes(both, &over);
+    memcpy(first, both, HALF_BYTES);
+    memcpy(last, both + HALF_BYTES, HALF_BYTES);
+}
+
+static void tint(struct jl_target *target, const struct jl_tint *tint) {
+    struct jl_frame *frame = (struct jl_frame *)target;
+    uint8_t *line = pixel_at(frame, tint->area.x, tint->area.y);
+    const uint8_t *shares = tint->shares;
+    const int count = tint->area.w, odd = tint->odd;
+    for (int y = tint->area.h; y; y--, line += frame->stride_bytes, shares += tint->stride_bytes) {
+        int x = 0;
+        for (; x + JL_LANES <= count; x += JL_LANES) {
+            struct jl_over_lanes over = jl_tint_lanes_of(tint->ink, four_shares(shares, odd + x),
+                                                         four_shares(shares, odd + x + HALF));
+            mix_lanes(line + (size_t)x * BYTES, &over);
+        }
+        if (count < HALF) {
+            tint_few(line, shares, odd, count, tint->ink);
+        } else if (x < count) {
+            tint_end(line, shares, odd, x, count, tint->ink);
+        }
+    }
+    jl_format_changed(frame, tint->area);
+}
+#endif
+
 static void get(const struct jl_target *target, int16_t x, int16_t y, int16_t count,
                 jl_color *row) {
     const uint8_t *at = pixel_at((const struct jl_frame *)target, x, y);
@@ -377,6 +439,12 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
     jl_format_changed(frame, area);
 }
 
+#if defined MIXES && defined JL_LANES
+#define TINT tint
+#else
+#define TINT NULL
+#endif
+
 #define BYTES_FORMAT(its_layout, r, g, b)                                                          \
     {                                                                                              \
         .ops = {.ink = ink_of,                                                                     \
@@ -386,6 +454,7 @@ static void stencil(struct jl_target *target, const struct jl_stencil *s) {
                 .get = get,                                                                        \
                 .dot = dot,                                                                        \
                 .corners = corners,                                                                \
+                .tint = TINT,                                                                      \
                 .shades = JL_SHADES_SHOWN | JL_SHADES_MIXED},                                      \
         .column_bits = BYTES * 8, .bits_per_pixel = BYTES * 8, .planes = 1, .line_rows_log2 = 0,   \
         .channel_bits = {r, g, b}, .layout = its_layout,                                           \

@@ -18,9 +18,13 @@ enum { WHOLE = 16 * 256, STRIPS = 16, MARGIN = 2, ROOM = JL_CUT_WINDOW + MARGIN 
 
 struct painting { /* bytes first, what is large last: small cores reach them quickest */
     bool mixes;   /* the target does, with what is there */
-    /* Of a shape whose right half is its left one, mirrored, rows may be drawn by halves. Two
-     * columns that are each other's have this sum. */
-    bool may_halve, half;
+    bool hard;    /* there are no shades */
+    /* Of a shape whose right half is its left one, mirrored, rows are drawn by halves. Two columns
+     * that are each other's have this sum. */
+    bool half;
+    bool right; /* of a wide shape: this is the window of its right half */
+    bool wide;  /* it takes two windows, each other's, mirrored: what is seen is split in the middle
+                 */
     int32_t sum;
     struct jl_brush brush;
     const struct jl_smooth_shape *shape;
@@ -103,9 +107,21 @@ static void side(struct painting *p, int32_t a, int32_t b, int32_t strips) {
     }
 }
 
-/* Sides that count: of spans' left and right ends in turn, the first half. */
+/* Sides are left and right ends of spans, in turn: how many lie left of the shape's middle. Half of
+ * them, but for those of a wide shape that are missing, beyond the window. */
+static uint8_t left_sides(const struct painting *p, const struct jl_cut *cut) {
+    uint8_t count = cut->count;
+    if (p->wide) {
+        int32_t middle = ((p->sum + 1) << 7) - (p->x << 8);
+        for (count = (uint8_t)(2 * count); count && cut->ends[count - 1] > middle;) {
+            count--;
+        }
+    }
+    return count;
+}
+
 static uint8_t sides_of(const struct painting *p, const struct jl_cut *cut) {
-    return p->half ? cut->count : (uint8_t)(2 * cut->count);
+    return p->half ? left_sides(p, cut) : (uint8_t)(2 * cut->count);
 }
 
 static void sides(struct painting *p, const struct jl_cut *upper, const struct jl_cut *lower,
@@ -133,8 +149,16 @@ static bool is_even(const struct painting *p, int32_t y, int32_t lines) {
     if (a->joined || b->joined) { /* spans may not be each other's */
         square = jl_tighter(square, JL_CUT_A_PIXEL);
     }
-    uint8_t count = sides_of(p, a);
-    for (uint8_t i = 0; i < count && even; i++) {
+    uint8_t i = 0, end = sides_of(p, a);
+    if (p->wide) { /* those of the other half have no say */
+        end = left_sides(p, a);
+        even = even && left_sides(p, b) == end;
+        if (p->right) {
+            i = end;
+            end = (uint8_t)(2 * a->count);
+        }
+    }
+    for (; i < end && even; i++) {
         even = is_straight(a->ends[i], b->ends[i], square);
     }
     return even;
@@ -405,21 +429,13 @@ static bool is_in_memory(const struct jl_target *target) {
     return jl_ops_of(target) && jl_ops_of(target)->dot;
 }
 
-/* Adds up a row, if possible its left half only: where the right one has no sides in there. */
+/* Adds up a row. Of one that is drawn by halves only the left sides are added; in the pixel in its
+ * middle, if there is one, the right ones cover as much less as the left ones do. */
 static void add_halves(struct painting *p, int32_t y) {
-    int32_t last = MARGIN + (p->sum >> 1) - p->x;
-    p->half = p->may_halve;
     begin_row(p);
     add_row(p, y);
-    if (p->half && p->high > last + (p->sum & 1)) {
-        clear_row(p);
-        p->half = false;
-        cut_at(p, y, p->upper);
-        begin_row(p);
-        add_row(p, y);
-    }
-    if (p->may_halve) {
-        p->last = p->half ? last : MARGIN + p->sum - 2 * p->x;
+    if (p->half && !(p->sum & 1)) {
+        p->change[p->last] = (int16_t)(p->change[p->last] - p->change[p->last + 1]);
     }
 }
 
@@ -488,6 +504,22 @@ static void draw_hard(const struct painting *p, int32_t first, int32_t last) {
     }
 }
 
+/* The window that begins at x, of which the pixels from one to another are drawn. */
+static void draw_window(struct painting *p, int32_t x, int32_t from, int32_t to, int32_t first,
+                        int32_t last) {
+    if (from >= to) {
+        return;
+    }
+    p->x = x;
+    p->first = MARGIN + from - x;
+    p->last = MARGIN + to - 1 - x;
+    if (p->hard) {
+        draw_hard(p, first, last);
+    } else {
+        draw_smooth(p, first, last);
+    }
+}
+
 bool jl_smooth_is_hard(const struct jl_target *target, jl_color paper) {
     return target->mode == JL_MODE_INVERT ||
            (jl_ops_of(target) && (!(jl_ops_of(target)->shades & JL_SHADES_SHOWN) ||
@@ -506,15 +538,20 @@ void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *sha
     }
     p.brush = jl_brush_of(target, ink);
     /* Turned targets and hard edges tell their damage as they go. */
-    bool hard = jl_smooth_is_hard(target, paper), by_pieces = !hard && !target->painter;
+    p.hard = jl_smooth_is_hard(target, paper);
+    bool by_pieces = !p.hard && !target->painter;
     p.damage = by_pieces ? jl_paint_swap_damage(target, NULL) : NULL;
     p.shape = shape;
     p.paper = paper;
     p.mixes = jl_ops_of(target) && !target->painter && jl_ops_of(target)->shades & JL_SHADES_MIXED;
     p.sum = ((shape->left + shape->right) >> 8) - 1;
-    p.may_halve = shape->mirrored && ((shape->left + shape->right) & 255) == 0 && p.mixes &&
-                  is_in_memory(target) && left >= seen.x && end <= seen.x + seen.w &&
-                  end - left <= JL_CUT_WINDOW;
+    int32_t middle = (p.sum >> 1) + 1;
+    bool by_halves = shape->mirrored && ((shape->left + shape->right) & 255) == 0 &&
+                     middle - left <= JL_CUT_WINDOW;
+    p.right = false;
+    p.wide = by_halves && !p.hard && end - left > JL_CUT_WINDOW;
+    p.half =
+        by_halves && p.mixes && is_in_memory(target) && left >= seen.x && end <= seen.x + seen.w;
     p.upper = &cuts[0];
     p.lower = &cuts[1];
     left = left > seen.x ? left : seen.x;
@@ -523,17 +560,18 @@ void jl_smooth_paint(struct jl_target *target, const struct jl_smooth_shape *sha
     last = last < (int32_t)seen.y + seen.h ? last : (int32_t)seen.y + seen.h - 1;
     jl_shape_begins(target, end - left, last - first);
     /* Windows begin at the same places whatever is seen, so that roundings are the same. */
-    p.x = shape->left >> 8;
-    if (left > p.x) {
-        p.x += (left - p.x) / JL_CUT_WINDOW * JL_CUT_WINDOW;
-    }
-    for (; p.x < end; p.x += JL_CUT_WINDOW) {
-        p.first = MARGIN + (left > p.x ? left - p.x : 0);
-        p.last = MARGIN - 1 + (end - p.x < JL_CUT_WINDOW ? end - p.x : JL_CUT_WINDOW);
-        if (hard) {
-            draw_hard(&p, first, last);
-        } else {
-            draw_smooth(&p, first, last);
+    int32_t x = shape->left >> 8;
+    if (p.half || p.wide) {
+        draw_window(&p, x, left, end < middle ? end : middle, first, last);
+        if (!p.half) {
+            p.right = true;
+            draw_window(&p, p.sum + 1 - JL_CUT_WINDOW - x, left > middle ? left : middle, end,
+                        first, last);
+        }
+    } else {
+        for (int32_t next; x < end; x = next) {
+            next = x + JL_CUT_WINDOW;
+            draw_window(&p, x, left > x ? left : x, end < next ? end : next, first, last);
         }
     }
     jl_shape_ends(target);

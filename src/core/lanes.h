@@ -2,7 +2,7 @@
 #ifndef JADELAMP_SRC_LANES_H
 #define JADELAMP_SRC_LANES_H
 
-#include "../core/mem.h"
+#include "mem.h"
 #include "jadelamp/color.h"
 
 #if defined __GNUC__ && (defined __SSE2__ || defined __ARM_NEON) &&                                \
@@ -43,6 +43,17 @@ static inline struct jl_over_lanes jl_over_lanes_of(const jl_color *row) {
     jl_lanes share = 255 - rest;
     return (struct jl_over_lanes){(high & 255) * share + 128, (low >> 8) * share + 128,
                                   (low & 255) * share + 128, rest};
+}
+
+/* The same of one ink, of which there are so many fifteenths at each pixel: 4 bits each, four in
+ * a number, the first highest. */
+static inline struct jl_over_lanes jl_tint_lanes_of(jl_color ink, uint16_t first, uint16_t second) {
+    const jl_lanes to_top = {1, 16, 256, 4096, 1, 16, 256, 4096};
+    jl_lanes four = {first, first, first, first, second, second, second, second};
+    jl_lanes share = (four * to_top >> 12) * 17;
+    return (struct jl_over_lanes){share * (uint16_t)(ink >> 16 & 255) + 128,
+                                  share * (uint16_t)(ink >> 8 & 255) + 128,
+                                  share * (uint16_t)(ink & 255) + 128, 255 - share};
 }
 
 /* Whether eight colours are those of the eight before. */
