@@ -2,10 +2,13 @@
  * Memory that runs out, disks that are full, files that cannot be opened: linked into a copy of the
  * command by ld's --wrap, so that only calls of our own code are counted, and one of them fails.
  *
- * SCARCE_AT: number of the call that fails, from 1.
- * SCARCE_TOLD: a file that gets how many calls there were.
+ * SCARCE_AT: number of the call that fails, from 1. Or
+ * SCARCE_PLACE: number of the place in the code whose first call fails, from 1; 0: places are only
+ *     counted. A place is a call and who called the function that it is in, three times over.
+ * SCARCE_TOLD: a file that gets how many calls there were, and places where they are counted.
  */
 #include <errno.h>
+#include <execinfo.h>
 #include <fcntl.h>
 #include <stdarg.h>
 #include <stdbool.h>
@@ -14,13 +17,38 @@
 #include <string.h>
 #include <sys/stat.h>
 
-static long calls;
+enum { OUTWARDS = 4, OWN = 3, MOST_PLACES = 4096 };
 
-static bool fails(int reason) {
-    const char *at = getenv("SCARCE_AT");
-    long wanted = at ? strtol(at, NULL, 10) : 0;
+static long calls, places;
+static void *seen[MOST_PLACES][OUTWARDS];
+
+/* The number of the place, if this is its first call; else 0. */
+static __attribute__((noinline)) long new_place(void) {
+    void *frames[OWN + OUTWARDS] = {NULL};
+    backtrace(frames, OWN + OUTWARDS);
+    for (long i = 0; i < places; i++) {
+        if (memcmp(seen[i], frames + OWN, sizeof seen[i]) == 0) {
+            return 0;
+        }
+    }
+    if (places == MOST_PLACES) {
+        return 0;
+    }
+    memcpy(seen[places], frames + OWN, sizeof seen[places]);
+    return ++places;
+}
+
+static long number_in(const char *name) {
+    const char *text = getenv(name);
+    return text ? strtol(text, NULL, 10) : 0;
+}
+
+static __attribute__((noinline)) bool fails(int reason) {
+    long at = number_in("SCARCE_AT"), place = number_in("SCARCE_PLACE");
     calls++;
-    bool now = wanted && calls == wanted;
+    /* Behind the one that fails nobody asks for places, and finding them takes long. */
+    bool asked = getenv("SCARCE_PLACE") && (!place || places < place);
+    bool now = (at && calls == at) || (asked && new_place() == place && place);
     if (now) {
         errno = reason;
     }
@@ -41,6 +69,8 @@ WRAP(void *, realloc, (void *memory, size_t bytes), (memory, bytes), ENOMEM, NUL
 WRAP(char *, strdup, (const char *text), (text), ENOMEM, NULL)
 WRAP(FILE *, fopen, (const char *path, const char *mode), (path, mode), EMFILE, NULL)
 WRAP(FILE *, fdopen, (int handle, const char *mode), (handle, mode), ENOMEM, NULL)
+WRAP(FILE *, open_memstream, (char **text, size_t *size), (text, size), ENOMEM, NULL)
+WRAP(char *, mkdtemp, (char *path), (path), ENOSPC, NULL)
 WRAP(FILE *, tmpfile, (void), (), EMFILE, NULL)
 WRAP(int, mkdir, (const char *path, mode_t mode), (path, mode), ENOSPC, -1)
 WRAP(int, rename, (const char *from, const char *to), (from, to), EIO, -1)
@@ -67,6 +97,12 @@ int __wrap_fclose(FILE *stream) {
     return bad ? EOF : result;
 }
 
+int __real_fflush(FILE *stream);
+int __wrap_fflush(FILE *stream);
+int __wrap_fflush(FILE *stream) {
+    return stream && is_output(stream) && fails(ENOSPC) ? EOF : __real_fflush(stream);
+}
+
 int __real_open(const char *path, int flags, ...);
 int __wrap_open(const char *path, int flags, ...);
 int __wrap_open(const char *path, int flags, ...) {
@@ -81,7 +117,7 @@ __attribute__((destructor)) static void tell(void) {
     const char *path = getenv("SCARCE_TOLD");
     FILE *file = path ? __real_fopen(path, "w") : NULL;
     if (file) {
-        fprintf(file, "%ld", calls);
+        fprintf(file, "%ld %ld", calls, places);
         __real_fclose(file);
     }
 }

@@ -1,6 +1,6 @@
 /*
- * The command with too little: each allocation, and each call that writes or opens a file, fails
- * once. It ends with one of its three statuses, says what is missing, and leaves no file that is
+ * The command with too little: allocations, and calls that write or open a file, fail one at a
+ * time. It ends with one of its three statuses, says what is missing, and leaves no file that is
  * half written.
  */
 #include "harness.h"
@@ -83,44 +83,77 @@ static const struct line {
     {"complete", ":", "complete light --terminal ''"},
 };
 
-static long run(const struct line *line, long at, int *status) {
-    char text[600];
-    snprintf(text, sizeof text, "rm -rf out out.png; SCARCE_TOLD=told SCARCE_AT=%ld " SCARCE " %s",
-             at, line->run);
-    *status = shell(text);
+enum { LINES = sizeof lines / sizeof lines[0] };
+
+struct told {
+    long calls, places;
+    int status;
+};
+
+enum { HALF_WRITTEN = 9 };
+
+/* With the call of that number failing, or with that of a place; 0: none. */
+static struct told run(const struct line *line, const char *which, long number) {
+    struct told told = {0};
+    char text[700];
+    snprintf(text, sizeof text,
+             "rm -rf out out.png; SCARCE_TOLD=told SCARCE_%s=%ld " SCARCE " %s; status=$?; "
+             "test -z \"$(find . -name '*.part*')\" || exit %d; exit $status",
+             which, number, line->run, HALF_WRITTEN);
+    told.status = shell(text);
     FILE *file = fopen(shell_path("told"), "r");
-    long calls = 0;
-    EXPECT(file && fscanf(file, "%ld", &calls) == 1);
+    EXPECT(file && fscanf(file, "%ld %ld", &told.calls, &told.places) == 2);
     if (file) {
         fclose(file);
     }
-    return calls;
+    return told;
 }
 
-static void each_call_fails_once(void) {
+static void fail(const struct line *line, const char *which, long number, long of) {
+    struct told told = run(line, which, number);
+    test_row("%s, %s %ld of %ld", line->name, which, number, of);
+    if (!EXPECT(told.status >= 0 && told.status <= 2) || !EXPECT(told.status < 2 || output[0])) {
+        printf("%s\n", output);
+    }
+}
+
+/* Of each place in the code the first call. */
+static void each_place_fails_once(void) {
     shell_begin();
-    for (size_t i = 0; i < sizeof lines / sizeof lines[0]; i++) {
-        int status;
+    for (size_t i = 0; i < LINES; i++) {
+        if (test_cases(4) < 4 && i % 4) {
+            continue;
+        }
         shell(lines[i].made_by);
-        long calls = run(&lines[i], 0, &status);
-        if (!EXPECT(status == 0 || status == 1)) {
+        struct told all = run(&lines[i], "PLACE", 0);
+        long step = 1 + all.places / test_cases(120);
+        EXPECT(all.places > 0);
+        for (long place = 1; place <= all.places; place += step) {
+            fail(&lines[i], "PLACE", place, all.places);
+        }
+    }
+    shell_end();
+}
+
+/* Of all calls some of each stretch. */
+static void some_calls_fail(void) {
+    shell_begin();
+    for (size_t i = 0; i < LINES; i++) {
+        shell(lines[i].made_by);
+        struct told all = run(&lines[i], "AT", 0);
+        if (!EXPECT(all.status == 0 || all.status == 1)) {
             printf("%s\n", output);
         }
-        /* All of the first ones, where most differ; then some of each stretch. */
-        long most = test_cases(40) < 4 ? 4 : test_cases(40), step = 1 + calls / most;
-        for (long at = 1; at <= calls; at += at < most / 4 ? 1 : step) {
-            run(&lines[i], at, &status);
-            test_row("%s, call %ld of %ld", lines[i].name, at, calls);
-            if (!EXPECT(status >= 0 && status <= 2) || !EXPECT(status < 2 || output[0])) {
-                printf("%s\n", output);
-            }
-            EXPECT_INT(shell("test -z \"$(find . -name '*.part*')\""), 0);
+        long step = 1 + all.calls / (2 + test_cases(16));
+        for (long at = 1 + step / 2; at <= all.calls; at += step) {
+            fail(&lines[i], "AT", at, all.calls);
         }
     }
     shell_end();
 }
 
 const struct test_group test_groups[] = {
-    {"each_call_fails_once", each_call_fails_once},
+    {"each_place_fails_once", each_place_fails_once},
+    {"some_calls_fail", some_calls_fail},
     {NULL, NULL},
 };

@@ -109,12 +109,6 @@ int32_t jl_disc_reach(uint32_t radius, int32_t away) {
                                       : (int32_t)(jl_root(square) * 8);
 }
 
-int32_t jl_disc_aside(int32_t radius, int32_t lines) {
-    /* A chord of length c is c * c / 8r off, so its square is a quarter of the radius; eight
-     * columns a line. The radius is below 2^16. */
-    return radius * 512 - lines * lines * 64;
-}
-
 struct jl_side jl_side_of(int32_t x0, int32_t y0, int32_t x1, int32_t y1) {
     struct jl_side side = {y0, y1, x0, 0};
     int32_t dx = x1 - x0;

@@ -74,7 +74,11 @@ int32_t jl_disc_reach(uint32_t radius, int32_t away);
 
 /* How far aside a circle of this radius, in lines, may go in a band of so many lines: an arc is
  * then no more than 1/32 of a pixel off its chord. */
-int32_t jl_disc_aside(int32_t radius, int32_t lines);
+static inline int32_t jl_disc_aside(int32_t radius, int32_t lines) {
+    /* A chord of length c is c * c / 8r off, so its square is a quarter of the radius; eight
+     * columns a line. The radius is below 2^16. */
+    return radius * 512 - lines * lines * 64;
+}
 
 /* The same of the tighter one of two curves. */
 static inline int32_t jl_tighter(int32_t a, int32_t b) {

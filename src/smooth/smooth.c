@@ -107,21 +107,19 @@ static void side(struct painting *p, int32_t a, int32_t b, int32_t strips) {
     }
 }
 
-/* Sides are left and right ends of spans, in turn: how many lie left of the shape's middle. Half of
- * them, but for those of a wide shape that are missing, beyond the window. */
+/* Sides are left and right ends of spans, in turn: how many of a wide shape lie left of its middle.
+ * Those right of it may be missing, beyond the window. */
 static uint8_t left_sides(const struct painting *p, const struct jl_cut *cut) {
-    uint8_t count = cut->count;
-    if (p->wide) {
-        int32_t middle = ((p->sum + 1) << 7) - (p->x << 8);
-        for (count = (uint8_t)(2 * count); count && cut->ends[count - 1] > middle;) {
-            count--;
-        }
+    uint8_t count = (uint8_t)(2 * cut->count);
+    int32_t middle = ((p->sum + 1) << 7) - (p->x << 8);
+    while (count && cut->ends[count - 1] > middle) {
+        count--;
     }
     return count;
 }
 
-static uint8_t sides_of(const struct painting *p, const struct jl_cut *cut) {
-    return p->half ? left_sides(p, cut) : (uint8_t)(2 * cut->count);
+static inline uint8_t sides_of(const struct painting *p, const struct jl_cut *cut) {
+    return !p->half ? (uint8_t)(2 * cut->count) : p->wide ? left_sides(p, cut) : cut->count;
 }
 
 static void sides(struct painting *p, const struct jl_cut *upper, const struct jl_cut *lower,
@@ -221,12 +219,9 @@ static int32_t rows_of_piece(int32_t first, int32_t last) {
 }
 
 /* A run of pixels is near one of the two parts, or begins the other. */
-static void touch(struct painting *p, int32_t left, int32_t right) {
+static void touch_part(struct painting *p, int32_t left, int32_t right) {
     uint8_t part = 0;
     enum { NEAR = 8 };
-    if (!p->damage) {
-        return;
-    }
     if (p->touched[0].left <= p->touched[0].right &&
         (left > p->touched[0].right + NEAR || right < p->touched[0].left - NEAR)) {
         part = 1;
@@ -236,6 +231,12 @@ static void touch(struct painting *p, int32_t left, int32_t right) {
     }
     if (right > p->touched[part].right) {
         p->touched[part].right = (int16_t)right;
+    }
+}
+
+static void touch(struct painting *p, int32_t left, int32_t right) {
+    if (p->damage) {
+        touch_part(p, left, right);
     }
 }
 
@@ -347,10 +348,12 @@ static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int1
         }
         return;
     }
-    for (int16_t i = 0; i < width; i++) {
-        bool solid = p->paper != JL_CLEAR && shares[i];
-        row[i] = solid ? jl_color_mix(p->paper, p->brush.color, shares[i])
-                       : p->brush.color | (jl_color)(255u - shares[i]) << 24;
+    const jl_color ink = p->brush.color, paper = p->paper;
+    for (int i = 0; i < width; i++) {
+        row[i] = ink | (jl_color)(255u - shares[i]) << 24;
+    }
+    for (int i = 0; i < width && paper != JL_CLEAR; i++) {
+        row[i] = shares[i] ? jl_color_mix(paper, ink, shares[i]) : row[i];
     }
     if (p->half) {
         put_halves(p, rows, x, width, row);
@@ -377,13 +380,13 @@ static void draw_rows(struct painting *p, const struct rows *rows) {
             }
             continue;
         }
-        int16_t count = 0;
+        uint32_t count = 0;
         while (area > 0 && area < WHOLE && count < JL_CHUNK && x <= p->last) {
             shares[count++] = share_of(area);
             area += p->change[++x];
         }
         area -= p->change[x]; /* it is added at the top */
-        mix_run(p, rows, left + start, count, shares);
+        mix_run(p, rows, left + start, (int16_t)count, shares);
     }
 }
 
@@ -452,14 +455,14 @@ static void draw_smooth(struct painting *p, int32_t first, int32_t last) {
     memset(p->change, 0, sizeof p->change);
     for (int32_t y = first, rows; y <= last; y += rows) {
         int32_t other = of_pair - y;
-        rows = 1;
         if (pairs && other >= first && other < y) {
-            continue; /* drawn with the other one */
+            rows = other - first + 1; /* drawn with the others */
+            continue;
         }
         if (cut_row != y) {
             cut_at(p, y * JL_CUT_LINES, p->upper);
         }
-        if (p->touched[0].left > p->touched[0].right) {
+        if (p->damage && p->touched[0].left > p->touched[0].right) {
             p->touched_from = y;
         }
         add_halves(p, y * JL_CUT_LINES);
