@@ -1,5 +1,6 @@
 /* Baking pictures: from files that people have to bytes that a panel shows. */
 #include <gd.h>
+#include <limits.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -104,6 +105,15 @@ static void bad_files_are_refused(void) {
                          huge_gif[16] = {'G', 'I', 'F', '8', '9', 'a', 0xFF, 0x3F, 0xFF, 0x3F},
                          huge_bmp[40] = {'B', 'M', 0, 0, 0, 0, 0, 0, 0, 0, 54, 0, 0, 0, 40,
                                          0,   0,   0, 0, 0, 1, 0, 0, 0, 1, 0,  1, 0, 24},
+                         old_bmp[30] = {'B', 'M', 0, 0, 0, 0, 0, 0,    0,    0, 26, 0, 0,
+                                        0,   12,  0, 0, 0, 0, 0, 0xFF, 0xFF, 1, 0,  24},
+                         /* rows from the top: the height is negative */
+        flipped_bmp[40] = {'B', 'M', 0, 0, 0, 0, 0, 0, 0, 0,    54,   0, 0, 0, 40,
+                           0,   0,   0, 0, 0, 1, 0, 1, 0, 0xFF, 0xFF, 1, 0, 24},
+                         filled_jpeg[40] = {0xFF, 0xD8, 0xFF, 0xFF, 0xC4, 0, 4, 1, 2,    0xFF, 0xC8,
+                                            0,    3,    0,    0xFF, 0xCC, 0, 3, 0, 0xFF, 0xD0, 0,
+                                            2,    0xFF, 0xC2, 0,    11,   8, 0, 0, 0,    5,    1},
+                         cut_jpeg[20] = {0xFF, 0xD8, 0xFF, 0xE0, 0, 4, 1, 2, 0, 1},
                          huge_jpeg[24] = {0xFF, 0xD8, 0xFF, 0xE0, 0,    4,    1,    2,    0xFF,
                                           0xC0, 0,    11,   8,    0xFF, 0xFF, 0xFF, 0xFF, 1},
                          text[] = "no picture at all, but long enough to look at";
@@ -117,6 +127,10 @@ static void bad_files_are_refused(void) {
         {huge_gif, sizeof huge_gif, "a GIF picture of 16383 x 16383"},
         {huge_bmp, sizeof huge_bmp, "a BMP picture of 65536 x 65536"},
         {huge_jpeg, sizeof huge_jpeg, "a JPEG picture of 65535 x 65535"},
+        {old_bmp, sizeof old_bmp, "a BMP picture of 0 x 65535"},
+        {flipped_bmp, sizeof flipped_bmp, "a BMP picture of 65536 x 65535"},
+        {filled_jpeg, sizeof filled_jpeg, "a JPEG picture of 5 x 0"},
+        {cut_jpeg, sizeof cut_jpeg, "expected a PNG, JPEG, GIF or BMP"},
         {text, sizeof text, "expected a PNG, JPEG, GIF or BMP"},
         {text, 1, "expected a PNG, JPEG, GIF or BMP"},
         {text, 0, "it has 0 bytes"},
@@ -134,6 +148,42 @@ static void bad_files_are_refused(void) {
     EXPECT_CONTAINS(complaint.text, "directory");
     EXPECT(!jl_pixmap_read("nothing/here", &pixmap, &complaint));
     EXPECT_CONTAINS(complaint.text, "cannot read the picture nothing/here");
+}
+
+/* Sizes that no picture has, and parts that do not lie within one: refused, and nothing is lost. */
+static void sizes_are_looked_at(void) {
+    static const struct {
+        long width, height;
+        bool good;
+    } sizes[] = {{1, 1, true},      {0, 1, false},    {1, 0, false},         {-1, 4, false},
+                 {4, -1, false},    {16384, 1, true}, {16385, 1, false},     {1, 16384, true},
+                 {1, 16385, false}, {5, 4, true},     {16384, 16384, false}, {INT_MIN, 1, false}};
+    static const struct {
+        int x, y, width, height;
+        bool good;
+    } parts[] = {{0, 0, 6, 4, true},  {-1, 0, 2, 2, false}, {0, -1, 2, 2, false},
+                 {7, 0, 1, 1, false}, {0, 5, 1, 1, false},  {5, 0, 2, 1, false},
+                 {0, 3, 1, 2, false}, {6, 0, 0, 1, false},  {5, 3, 1, 1, true},
+                 {0, 0, 1, 0, false}};
+    struct jl_pixmap pixmap;
+    for (size_t i = 0; i < sizeof sizes / sizeof sizes[0]; i++) {
+        test_row("%ld x %ld", sizes[i].width, sizes[i].height);
+        bool made = jl_pixmap_create(&pixmap, (int)sizes[i].width, (int)sizes[i].height);
+        EXPECT_INT(made, sizes[i].good);
+        jl_pixmap_free(&pixmap);
+    }
+    for (size_t i = 0; i < sizeof parts / sizeof parts[0]; i++) {
+        test_row("part %zu", i);
+        EXPECT(jl_pixmap_create(&pixmap, 6, 4));
+        for (int k = 0; k < 6 * 4 * 4; k++) {
+            pixmap.rgba[k] = (uint8_t)(k / 4);
+        }
+        EXPECT_INT(jl_pixmap_crop(&pixmap, parts[i].x, parts[i].y, parts[i].width, parts[i].height),
+                   parts[i].good);
+        EXPECT_INT(pixmap.width, parts[i].good ? parts[i].width : 6);
+        EXPECT_INT(pixmap.rgba[0], parts[i].good ? parts[i].y * 6 + parts[i].x : 0);
+        jl_pixmap_free(&pixmap);
+    }
 }
 
 /* Files cut short and with wrong bytes: a picture or a complaint, never more. */
@@ -581,6 +631,7 @@ const struct test_group test_groups[] = {
     {"names_end_no_comment", names_end_no_comment},
     {"files_are_read", files_are_read},
     {"bad_files_are_refused", bad_files_are_refused},
+    {"sizes_are_looked_at", sizes_are_looked_at},
     {"damaged_files", damaged_files},
     {"cuts_and_turns", cuts_and_turns},
     {"fits", fits},

@@ -76,6 +76,16 @@ static void value_change_dumps(void) {
         {"$timescale 100 fs $end $var wire 1 ! a $end $enddefinitions $end #15 1!", "1 a=1 "},
         {"$timescale\n 1\n s\n$end $var wire 1 ! a $end $enddefinitions $end #2 1!",
          "2000000000000 a=1 "},
+        {HEAD "#1 1! $comment without an end", "1000 a=1 "},
+        {HEAD "#1 $dumpoff x! $end #2 $dumpall 1! $end", "1000 a=x 2000 a=1 "},
+        {HEAD "#1 b1 \t! #2 bu !", "1000 a=1 2000 a=x "},
+        /* wider than what is looked at: nobody's, whatever it is */
+        {"$timescale 1 ns $end $var wire 65 w wide $end $var wire 1 ! a $end $enddefinitions $end "
+         "#1 b1q w 1!",
+         "1000 a=1 "},
+        {"$timescale 1 ns $end $upscope $end $var string 1 s t $end $var wire 1 ! a $end "
+         "$enddefinitions $end #1 sx s 1!",
+         "1000 a=1 "},
         /* vectors: bits from the right; short ones are filled */
         {"$timescale 1 ps $end $var wire 4 d data [3:0] $end $enddefinitions $end #1 b1010 d",
          "1 data[0]=0 1 data[1]=1 1 data[2]=0 1 data[3]=1 "},
@@ -116,6 +126,22 @@ static void broken_dumps(void) {
         {HEAD "#99999999999999999999", "a time of more than \"200 days\""},
         {HEAD "#1 1", "a value without an identifier: \"1\""},
         {HEAD "#1 q!", ":2: a change begins with \"q\": expected #, 0, 1, x, z, b or r"},
+        {HEAD "#", ":2: in a time, behind #"},
+        {HEAD "#x", "there is \"x\": expected digits"},
+        {HEAD "#1234567890123456789012345678901234567890", "a time of more than \"200 days\""},
+        {"$timescale 1 s $end $var wire 1 ! a $end $enddefinitions $end #99999999999",
+         "a time of more than \"200 days\""},
+        {HEAD "#1 b", "the file ends in a vector"},
+        {HEAD "#1 b101 ", "the file ends in a vector \"101\""},
+        {HEAD "#1 b120 !", "the vector \"120\": expected bits of 0, 1, x and z"},
+        {"$timescale 1 ns $end $scope module", "no wires are declared"},
+        {"$timescale", "$timescale \"\""},
+        {"$timescale 1 ns $end\n$var wire", ":2: $var"},
+        {"$timescale 1 ns $end\n$var", ":2: $var"},
+        {"$timescale 1 ns $end\n$var wire x ! a $end", ":2: $var \"x\": expected a type"},
+        {"$timescale 1 ns $end\n$var wire 1 "
+         "iiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiii a $end",
+         ":2: $var \"1\": expected a type"},
         {HEAD "#1 b101", "the file ends in a vector \"101\""},
     };
     shell_begin();
@@ -177,6 +203,11 @@ static void tables_of_bytes(void) {
          "0 AE dc-1 @60 1000000000000 7F dc-1 @60 refused "},
         {"time,type,data\n0,start,\n1,,78\n2,,00\n3,stop,\n",
          "0 start 1000000000000 78 dc-1 @-1 2000000000000 00 dc-1 @-1 3000000000000 stop "},
+        {"time,byte,dc\n0,AEH,cmd\n1,0x3f,high\n2,0X40,\n",
+         "0 AE dc0 @-1 1000000000000 3F dc1 @-1 2000000000000 40 dc-1 @-1 "},
+        {"time,event,byte\n0,restart,\n1,odd,\n2,,AE\n3,command,AF\n",
+         "0 start 2000000000000 AE dc-1 @-1 3000000000000 AF dc0 @-1 "},
+        {"time,stopbit,byte\n0,1,AE\n", "0 AE dc-1 @-1 0 stop "},
         {"time,startbit,byte,stop\n0,1,78,0\n1,0,AE,1\n",
          "0 start 0 78 dc-1 @-1 1000000000000 AE dc-1 @-1 1000000000000 stop "},
     };
@@ -205,6 +236,14 @@ static void broken_tables(void) {
         {"time,byte\n0,AE\n1,1FF\n", NULL, "expected a byte in hexadecimal, 00 to FF"},
         {"time,byte,address\n0,AE,80\n", NULL, "expected a 7-bit address in hexadecimal"},
         {"time,A\n0,1\n99999999,0\n", NULL, "expected rising times of less than 200 days"},
+        {"time,byte,address\n0,AE,XY\n", NULL, ":2: column 3: \"XY\", expected a 7-bit address"},
+        {"time,byte,dc\n0,AE,maybe\n", NULL, ":2: column 3: \"maybe\", expected data or command"},
+        {"time,byte,ack\n0,AE,maybe\n", NULL, ":2: column 3: \"maybe\", expected ACK or NAK"},
+        {"time,A\n0,1.5.2\n", NULL, "\"1.5.2\", expected 0, 1 or volts"},
+        {"time,A\n0,-\n", NULL, "\"-\", expected 0, 1 or volts"},
+        {"time,A", NULL, "a header, and no row behind it"},
+        {"time", NULL, "expected a VCD file, or CSV with a column of time"},
+        {"\n\n", NULL, "the file is empty"},
         {"time,A\n0,1\nnan,0\n", NULL, "\"nan\", expected a time"},
     };
     shell_begin();

@@ -363,12 +363,22 @@ static bool says_yes(const char *field) {
     return is_one_of(word, yes);
 }
 
+/* Of two, which one; false: neither. */
+static bool read_one_of_two(const char *field, bool *yes) {
+    static const char *const no[] = {"0",   "false", "no",      "low", "nak", "nack",
+                                     "cmd", "c",     "command", "n",   NULL};
+    char word[WORD];
+    jl_host_plain_name(field, word, sizeof word);
+    *yes = says_yes(field);
+    return *yes || is_one_of(word, no);
+}
+
 static bool take_bytes(struct jl_capture *capture, char **fields, int count,
                        struct jl_complaint *complaint) {
     const struct csv *csv = &capture->csv;
     struct jl_capture_item byte = {
         .at_ps = capture->now_ps, .kind = JL_ITEM_BYTE, .data = -1, .address = -1};
-    bool has_byte = false, start = false, stop = false;
+    bool has_byte = false, start = false, stop = false, yes;
     for (int i = 0; i < count && i < csv->columns; i++) {
         unsigned value = 0;
         char word[WORD];
@@ -386,7 +396,11 @@ static bool take_bytes(struct jl_capture *capture, char **fields, int count,
             byte.value = (uint8_t)value;
             break;
         case CSV_DATA:
-            byte.data = says_yes(fields[i]);
+            if (!read_one_of_two(fields[i], &yes)) {
+                return complain_of_field(capture, complaint, i, fields[i],
+                                         "data or command, 1 or 0");
+            }
+            byte.data = yes;
             break;
         case CSV_ADDRESS:
             if (!read_byte(fields[i], &value) || value > 0x7F) {
@@ -402,7 +416,10 @@ static bool take_bytes(struct jl_capture *capture, char **fields, int count,
             stop |= says_yes(fields[i]);
             break;
         case CSV_ACK:
-            byte.refused = !says_yes(fields[i]);
+            if (!read_one_of_two(fields[i], &yes)) {
+                return complain_of_field(capture, complaint, i, fields[i], "ACK or NAK, 1 or 0");
+            }
+            byte.refused = !yes;
             break;
         case CSV_TYPE:
             start |= strcmp(word, "start") == 0 || strcmp(word, "restart") == 0;

@@ -284,6 +284,11 @@ static bool read_vector(struct jl_capture *capture, struct jl_complaint *complai
     }
     const struct vcd_net *net = find_net(&capture->vcd, id);
     size_t length = strlen(value);
+    /* Besides 0, 1, x and z there are the levels of VHDL, which tell of nothing known. */
+    if (net && (strspn(value, "01xXzZuUwWlLhH-") != length || !length || length == TOKEN - 1)) {
+        return complain_here(capture, complaint, "the vector", value,
+                             "bits of 0, 1, x and z, no more than its wires");
+    }
     char fill = value[0] == '1' || !length ? '0' : value[0];
     for (int bit = 0; net && bit < net->bits; bit++) {
         char state = (size_t)bit < length ? value[length - 1 - (size_t)bit] : fill;

@@ -79,9 +79,10 @@ bool jl_host_sheet_color(struct sheet_reading *reading, bool clear, jl_color *co
         return true;
     }
     return WORDS_FAIL(words,
-                      "%s: no colour has that name; expected one of a line color NAME = ..., one "
-                      "such as white or teal, #3399CC, or 20%% 60%% 80%%",
-                      *word ? word : "the end of the line");
+                      "%s: %s one of a line color NAME = ..., one such as white or teal, #3399CC, "
+                      "or 20%% 60%% 80%%",
+                      jl_host_word_seen(words),
+                      *word ? "no colour has that name; expected" : "expected a colour:");
 }
 
 bool jl_host_sheet_read_color(struct sheet_reading *reading) {
@@ -263,7 +264,10 @@ bool jl_host_sheet_read_font(struct sheet_reading *reading) {
         if (other == NONE) {
             return false;
         }
-        if (font->other_count == MOST_OTHERS || other == index) {
+        if (other == index) {
+            return WORDS_FAIL(words, "else %s: expected another font than %s itself", name, name);
+        }
+        if (font->other_count == MOST_OTHERS) {
             return WORDS_FAIL(words, "else %s: at most %d other fonts are asked in turn",
                               screen->fonts[other].name, MOST_OTHERS);
         }

@@ -26,6 +26,9 @@ bool jl_host_sheet_read_pieces(struct sheet_reading *reading, struct item *item,
                               text);
         }
         snprintf(name, sizeof name, "%.*s", (int)(end - c - 1), c + 1);
+        if (!*name) {
+            return WORDS_FAIL(words, "{}: expected the name of a value; {{ is a brace");
+        }
         int value = jl_screen_value_find(reading->screen, name);
         if (value == NONE || reading->screen->values[value].kind == JL_SCREEN_SERIES) {
             return WORDS_FAIL(words,

@@ -126,7 +126,7 @@ static bool read_key(struct sheet_reading *reading) {
     }
     if (way->key == NONE) {
         return WORDS_FAIL(words, "%s: expected ok, back, up or down, as in: key ok goes menu",
-                          jl_host_word_peek(words));
+                          jl_host_word_seen(words));
     }
     char name[NAME_BYTES];
     if (jl_host_word_is(words, "goes")) {

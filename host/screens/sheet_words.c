@@ -87,14 +87,13 @@ bool jl_host_word_is(struct words *words, const char *word) {
     return is;
 }
 
-/* What stands there, for complaints. */
-static const char *seen(const struct words *words) {
+const char *jl_host_word_seen(const struct words *words) {
     return words->at < words->count ? words->text[words->at] : "the end of the line";
 }
 
 const char *jl_host_word_next(struct words *words, const char *what) {
     if (words->at >= words->count || words->quoted[words->at]) {
-        WORDS_FAIL(words, "%s: expected %s", seen(words), what);
+        WORDS_FAIL(words, "%s: expected %s", jl_host_word_seen(words), what);
         return NULL;
     }
     return words->text[words->at++];
@@ -102,7 +101,7 @@ const char *jl_host_word_next(struct words *words, const char *what) {
 
 const char *jl_host_word_text(struct words *words, const char *what) {
     if (words->at >= words->count || !words->quoted[words->at]) {
-        WORDS_FAIL(words, "%s: expected %s in quotes", seen(words), what);
+        WORDS_FAIL(words, "%s: expected %s in quotes", jl_host_word_seen(words), what);
         return NULL;
     }
     return words->text[words->at++];
@@ -119,8 +118,8 @@ bool jl_host_word_int(struct words *words, const char *what, long least, long mo
     char *end = NULL;
     long value = strtol(word, &end, 10);
     if (!*word || *end || value < least || value > most) {
-        return WORDS_FAIL(words, "%s: expected %s, a whole number from %ld to %ld", seen(words),
-                          what, least, most);
+        return WORDS_FAIL(words, "%s: expected %s, a whole number from %ld to %ld",
+                          jl_host_word_seen(words), what, least, most);
     }
     words->at++;
     *number = (int)value;
@@ -161,8 +160,9 @@ bool jl_host_word_fixed(struct words *words, const char *what, int decimals, int
         return decimals ? WORDS_FAIL(words,
                                      "%s: expected %s, a number with up to %d digits behind the "
                                      "point",
-                                     seen(words), what, decimals)
-                        : WORDS_FAIL(words, "%s: expected %s, a whole number", seen(words), what);
+                                     jl_host_word_seen(words), what, decimals)
+                        : WORDS_FAIL(words, "%s: expected %s, a whole number",
+                                     jl_host_word_seen(words), what);
     }
     words->at++;
     return true;
@@ -170,7 +170,7 @@ bool jl_host_word_fixed(struct words *words, const char *what, int decimals, int
 
 bool jl_host_word_must(struct words *words, const char *word, const char *example) {
     return jl_host_word_is(words, word) ||
-           WORDS_FAIL(words, "%s: expected %s, as in: %s", seen(words), word, example);
+           WORDS_FAIL(words, "%s: expected %s, as in: %s", jl_host_word_seen(words), word, example);
 }
 
 /* As far as the drawing calls of the library go, and no farther. */
@@ -222,5 +222,6 @@ bool jl_host_word_name(struct words *words, const char *what, char name[32]) {
 }
 
 bool jl_host_words_end(const struct words *words) {
-    return words->at >= words->count || WORDS_FAIL(words, "%s: it is not known here", seen(words));
+    return words->at >= words->count ||
+           WORDS_FAIL(words, "%s: it is not known here", jl_host_word_seen(words));
 }

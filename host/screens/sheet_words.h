@@ -30,6 +30,9 @@ bool jl_host_words_split(struct words *words, const char *line, size_t bytes);
 /* The next word, not taken; "" at the end. */
 const char *jl_host_word_peek(const struct words *words);
 
+/* What stands there, for complaints. */
+const char *jl_host_word_seen(const struct words *words);
+
 /* Takes the next word if it is this one. */
 bool jl_host_word_is(struct words *words, const char *word);
 
