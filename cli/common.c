@@ -286,8 +286,8 @@ static int terminal_columns(void) {
     if (ioctl(STDOUT_FILENO, TIOCGWINSZ, &size) == 0 && size.ws_col > 0) {
         return size.ws_col;
     }
-    int columns = said ? atoi(said) : 0;
-    return columns > 0 ? columns : 80;
+    long columns = said ? strtol(said, NULL, 10) : 0;
+    return columns > 0 && columns <= 10000 ? (int)columns : 80;
 }
 
 void cli_print_glass(const struct jl_picture *glass, const char *style) {

@@ -70,13 +70,12 @@ static bool choose_word(const char *verb, const char *option, const char *text,
 }
 
 static bool read_color(const char *verb, const char *option, const char *text, jl_color *out) {
-    char *end;
     if (!text) {
         return true;
     }
     const char *digits = *text == '#' ? text + 1 : text;
-    *out = (jl_color)strtoul(digits, &end, 16);
-    return (strlen(digits) == 6 && !*end) ||
+    *out = (jl_color)strtoul(digits, NULL, 16);
+    return (strspn(digits, "0123456789abcdefABCDEF") == 6 && !digits[6]) ||
            (cli_bad(verb, "--%s %s: expected six hex digits, such as FF8000", option, text), false);
 }
 
@@ -132,9 +131,9 @@ bool bake_recipe(const char *verb, const struct typed *typed, struct jl_picture_
                 choose_word(verb, "turn", typed->turn, turns, 4, &recipe->quarter_turns) &&
                 read_color(verb, "background", typed->background, &recipe->background) &&
                 read_color(verb, "key", typed->key, &recipe->key) &&
-                read_numbers(verb, "size", typed->size, "%dx%d%n", "64x48", 2,
+                read_numbers(verb, "size", typed->size, "%9dx%9d%n", "64x48", 2,
                              (int *[4]){&recipe->width, &recipe->height}) &&
-                read_numbers(verb, "crop", typed->crop, "%d,%d,%dx%d%n", "10,0,64x48", 4,
+                read_numbers(verb, "crop", typed->crop, "%9d,%9d,%9dx%9d%n", "10,0,64x48", 4,
                              (int *[4]){&recipe->crop_x, &recipe->crop_y, &recipe->crop_width,
                                         &recipe->crop_height});
     recipe->fit = (enum jl_bake_fit)fit;

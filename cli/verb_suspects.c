@@ -50,6 +50,18 @@ static cJSON *seen_json(const struct jl_suspects *suspects, const struct jl_seen
     return json;
 }
 
+/* Whether sides of four corners, in turn, all bend the same way. */
+static bool go_round(double corners[4][2]) {
+    bool clockwise = true, other = true;
+    for (int i = 0; i < 4; i++) {
+        const double *a = corners[i], *b = corners[(i + 1) % 4], *c = corners[(i + 2) % 4];
+        double bend = (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0]);
+        clockwise = clockwise && bend >= 0;
+        other = other && bend <= 0;
+    }
+    return clockwise || other; /* neither, if one is no number */
+}
+
 /* "12,8 230,10 228,120 11,118". False: reported. */
 static bool take_corners(const char *verb, const char *text, struct jl_seen_request *request) {
     double *c = &request->corners[0][0];
@@ -60,6 +72,13 @@ static bool take_corners(const char *verb, const char *text, struct jl_seen_requ
         cli_bad(verb,
                 "--corners \"%s\": expected x,y of top left, top right, bottom right and bottom "
                 "left, such as \"12,8 230,10 228,120 11,118\"",
+                text);
+        return false;
+    }
+    if (!go_round(request->corners)) {
+        cli_bad(verb,
+                "--corners \"%s\": they do not go round a glass; expected x,y of top left, top "
+                "right, bottom right and bottom left in this order",
                 text);
         return false;
     }

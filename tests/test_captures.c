@@ -138,6 +138,7 @@ static void broken_dumps(void) {
         {"$timescale", "$timescale \"\""},
         {"$timescale 1 ns $end\n$var wire", ":2: $var"},
         {"$timescale 1 ns $end\n$var", ":2: $var"},
+        {"$timescale 1 ns $end\n$var wire 4294967297 ! a $end", ":2: $var \"4294967297\""},
         {"$timescale 1 ns $end\n$var wire x ! a $end", ":2: $var \"x\": expected a type"},
         {"$timescale 1 ns $end\n$var wire 1 "
          "iiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiiii a $end",

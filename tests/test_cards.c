@@ -120,6 +120,11 @@ static void mistakes_are_explained(void) {
         {"[glass]\nsize = 128 x 64 mm\n", 2, "such as 128 x 64"},
         {"[glass]\nsize = 0 x 64\n", 2, "such as 128 x 64"},
         {"[glass]\nsize = 99999999999 x 64\n", 2, "such as 128 x 64"},
+        {"[glass]\nsize = 4294967424 x 64\n", 2, "such as 128 x 64"}, /* 128, with 2^32 */
+        {"[glass]\nsize = 128 x 4294967360\n", 2, "such as 128 x 64"},
+        {"[glass]\nsize = 128 x 4097\n", 2, "such as 128 x 64"},
+        {"[glass]\nsize = 4097 x 64\n", 2, "such as 128 x 64"},
+        {"[glass]\nsize = 128 x 0\n", 2, "such as 128 x 64"},
         {"[glass]\nfirst-column = -1\n", 2, "a RAM column"},
         {"[glass]\nrows = interlaced\n", 2, "alternate or sequential"},
         {"[glass]\nmounting = odd\n", 2, "usual, half-turn"},

@@ -111,6 +111,8 @@ static void mistakes_are_told(void) {
         {HEAD "rect 0 0 1 x 1 fill 5x 0% 0%\n", {"a.screen:3: 5x", "percentages"}},
         {HEAD "rect 0 0 1 x 1 fill -5% 0% 0%\n", {"a.screen:3: -5%", "percentages"}},
         {HEAD "rect 0 0 1 x 1 fill 5% 0% x%\n", {"a.screen:3: x%", "percentages"}},
+        {HEAD "color c = #-12345\n", {"a.screen:3: #-12345", "six hex digits"}},
+        {HEAD "color c = #0x1234\n", {"a.screen:3: #0x1234", "six hex digits"}},
         {HEAD "color c = #12345g\n", {"a.screen:3: #12345g", "six hex digits"}},
         {HEAD "color c =\n", {"a.screen:3: the end of the line", "expected a colour"}},
         {HEAD "ground\n", {"a.screen:3: the end of the line", "expected a colour"}},

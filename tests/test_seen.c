@@ -220,7 +220,10 @@ static const struct {
     {"--seen black.png --corners '0,0 9,0 9,9'", "expected x,y of top left", 2},
     {"--seen black.png --corners '0,0 9,0 9,9 0,9 7'", "expected x,y of top left", 2},
     {"--seen stripes.png --corners '5,5 5,5 5,5 5,5'", "no glass in the picture", 2},
-    {"--seen stripes.png --corners '1e300,0 0,-1e300 nan,99 0,inf' --into out", "", -1},
+    {"--seen stripes.png --corners '1e300,0 0,-1e300 nan,99 0,inf' --into out",
+     "they do not go round a glass", 2},
+    {"--seen stripes.png --corners '0,0 90,60 90,0 0,60'", "they do not go round a glass", 2},
+    {"--seen stripes.png --corners '0,0 90,0 10,10 0,60'", "they do not go round a glass", 2},
 };
 
 static void put_picture(const char *name, int (*light)(int x, int y)) {

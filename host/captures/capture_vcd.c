@@ -7,6 +7,7 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include "../files/values.h"
 #include "capture_reader.h"
 
 enum { TOKEN = 256, SCOPES = 400, MOST_BITS = 64, NO_NET = -1 };
@@ -94,15 +95,17 @@ static bool read_var(struct jl_capture *capture, const char *scopes,
                  next_token(source, id, sizeof id) && next_token(source, name, sizeof name);
     int high = -1, low = 0;
     while (whole && next_token(source, token, sizeof token) && strcmp(token, "$end") != 0) {
-        if (sscanf(token, "[%d:%d]", &high, &low) != 2 && sscanf(token, "[%d]", &low) == 1) {
+        if (sscanf(token, "[%9d:%9d]", &high, &low) != 2 && sscanf(token, "[%9d]", &low) == 1) {
             high = low;
         }
     }
-    int bits = atoi(bits_text);
-    if (!whole || bits < 1 || strlen(id) >= sizeof vcd->nets[0].id) {
+    long said = 0;
+    if (!whole || !jl_host_parse_number(bits_text, 1, 1000000, &said) ||
+        strlen(id) >= sizeof vcd->nets[0].id) {
         return complain_here(capture, complaint, "$var", whole ? bits_text : "",
                              "a type, a number of bits, an identifier, a name and $end");
     }
+    const int bits = (int)said;
     if (bits > MOST_BITS || strcmp(type, "real") == 0 || strcmp(type, "string") == 0) {
         return true; /* no wires of a bus: its changes are passed over */
     }

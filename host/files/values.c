@@ -61,7 +61,7 @@ bool jl_host_parse_quantity(const char *text, const struct unit *units, double l
 
 bool jl_host_parse_size(const char *text, int *width, int *height) {
     int used = 0;
-    if (sscanf(text, "%d x %d%n", width, height, &used) != 2 || *width < 1 || *width > 4096 ||
+    if (sscanf(text, "%9d x %9d%n", width, height, &used) != 2 || *width < 1 || *width > 4096 ||
         *height < 1 || *height > 4096) {
         return false;
     }

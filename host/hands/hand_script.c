@@ -39,10 +39,10 @@ static bool read_place(struct reading *reading, const char *deed, const char *te
     char rest[LINE_BYTES];
     int used = 0;
     *finger = 0;
-    bool good = sscanf(text, "%d %d%n", x, y, &used) == 2;
+    bool good = sscanf(text, "%9d %9d%n", x, y, &used) == 2;
     if (good && text[used]) {
         int more = 0;
-        good = sscanf(text + used, " finger %d%n %199s", finger, &more, rest) == 1 &&
+        good = sscanf(text + used, " finger %9d%n %199s", finger, &more, rest) == 1 &&
                *finger >= 0 && *finger < JL_TOUCH_FINGERS;
     }
     good = good && *x >= -4096 && *x <= 4096 && *y >= -4096 && *y <= 4096;
@@ -67,7 +67,7 @@ static bool touch(struct reading *reading, const char *deed, const char *text) {
 
 static bool lift(struct reading *reading, const char *text) {
     int finger = 0, used = 0;
-    bool good = !*text || (sscanf(text, "finger %d%n", &finger, &used) == 1 && !text[used] &&
+    bool good = !*text || (sscanf(text, "finger %9d%n", &finger, &used) == 1 && !text[used] &&
                            finger >= 0 && finger < JL_TOUCH_FINGERS);
     return good ? add(reading, reading->at_ps, JL_HAND_LIFT, finger, 0, 0)
                 : FAIL(reading, "lift %s: expected lift, or lift finger 1", text);
@@ -91,7 +91,7 @@ static bool key(struct reading *reading, const char *text) {
 
 static bool turn(struct reading *reading, const char *text) {
     int detents, used = 0;
-    bool good = sscanf(text, "%d%n", &detents, &used) == 1 && !text[used] && detents != 0 &&
+    bool good = sscanf(text, "%9d%n", &detents, &used) == 1 && !text[used] && detents != 0 &&
                 detents >= -100 && detents <= 100;
     return good ? add(reading, reading->at_ps, JL_HAND_TURN, 0, detents, 0)
                 : FAIL(reading,

@@ -43,9 +43,8 @@ static bool take_percent(struct words *words, unsigned *level) {
 
 static bool take_hex(struct words *words, jl_color *color) {
     const char *word = jl_host_word_peek(words);
-    char *end = NULL;
-    unsigned long value = strtoul(word + 1, &end, 16);
-    if (strlen(word) != 7 || *end) {
+    unsigned long value = strtoul(word + 1, NULL, 16);
+    if (strspn(word + 1, "0123456789abcdefABCDEF") != 6 || word[7]) {
         return WORDS_FAIL(words, "%s: expected six hex digits, such as #3399CC", word);
     }
     words->at++;

@@ -43,7 +43,7 @@ static int line_number(const char *word) {
     static const char *const heads[] = {"d", "db", "data", "bit", "dat"};
     int number = -1, length = 0;
     size_t letters = strcspn(word, "0123456789");
-    if (!word[letters] || sscanf(word + letters, "%d%n", &number, &length) != 1 ||
+    if (!word[letters] || sscanf(word + letters, "%9d%n", &number, &length) != 1 ||
         word[letters + (size_t)length] || number > 15) {
         return -1;
     }
