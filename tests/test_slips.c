@@ -5,6 +5,7 @@
  */
 #include "harness.h"
 
+#include <ctype.h>
 #include <dirent.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -23,25 +24,35 @@ enum { MOST_TEXT = 16384 };
 /* Whether the text is taken; else the complaint says why not. */
 typedef bool (*reader)(const char *name, const char *text, struct jl_complaint *complaint);
 
+static const void *object; /* what was read, where it can be compared; else NULL */
+static size_t object_bytes;
+
 static bool read_card(const char *name, const char *text, struct jl_complaint *complaint) {
     static struct jl_card card;
+    object = &card;
+    object_bytes = sizeof card;
     return jl_card_read_text(name, text, strlen(text), &card, complaint);
 }
 
 static bool read_hands(const char *name, const char *text, struct jl_complaint *complaint) {
     static struct jl_hand_script script;
+    object = &script;
+    object_bytes = sizeof script;
     return jl_hand_script_read_text(name, text, &script, complaint);
 }
 
 static bool read_screen(const char *name, const char *text, struct jl_complaint *complaint) {
     const struct jl_screen_glass glass = {.width = 0};
     struct jl_screen *screen = jl_screen_read_text(name, text, strlen(text), &glass, complaint);
+    object = NULL;
     jl_screen_free(screen);
     return screen != NULL;
 }
 
 static bool read_steps(const char *name, const char *text, struct jl_complaint *complaint) {
     static struct jl_wake_import import;
+    object = &import;
+    object_bytes = sizeof import;
     return jl_wake_import_text(name, text, strlen(text), JL_WAKE_ANY, jl_catalog_find("st7789"),
                                &import, complaint);
 }
@@ -56,6 +67,7 @@ static bool read_capture(const char *name, const char *text, struct jl_complaint
     static struct jl_card card;
     FILE *file = fopen(name, "w");
     commands = 0;
+    object = NULL;
     if (!EXPECT(file != NULL && jl_card_find("ssd1306-72x40-i2c", &card, complaint))) {
         return false;
     }
@@ -97,6 +109,34 @@ static void try(reader read, const char *name, const char *text) {
     }
 }
 
+static uint8_t as_written[sizeof(struct jl_card) + sizeof(struct jl_hand_script) +
+                          sizeof(struct jl_wake_import)];
+
+/* Numbers that are 2^32 or 2^64 too large: refused, or something else than the right ones. */
+static void wrap_numbers(reader read, const char *name, const char *text, size_t at,
+                         size_t length) {
+    static char changed[2 * MOST_TEXT];
+    for (size_t i = at, digits; i < at + length; i += digits ? digits : 1) {
+        digits = strspn(text + i, "0123456789");
+        bool in_name = i > at && text[i - 1] != 'x' && isalpha((unsigned char)text[i - 1]);
+        if (!digits || digits > 6 || in_name) {
+            continue;
+        }
+        unsigned long long number = strtoull(text + i, NULL, 10);
+        for (int bits = 32; bits <= 64; bits += 32) {
+            struct jl_complaint complaint = {""};
+            char large[40];
+            snprintf(large, sizeof large, bits == 32 ? "%llu" : "1844674407%010llu",
+                     number + (bits == 32 ? 4294967296 : 3709551616));
+            snprintf(changed, sizeof changed, "%.*s%s%s", (int)i, text, large, text + i + digits);
+            test_row("%s, byte %zu, %s", name, i, large);
+            if (read(name, changed, &complaint)) {
+                EXPECT(memcmp(object, as_written, object_bytes) != 0);
+            }
+        }
+    }
+}
+
 /* All changes of a word from `at` on that has so many bytes, of a line from `line` on. */
 static void change_word(reader read, const char *name, const char *text, size_t at, size_t length,
                         size_t line, size_t line_length) {
@@ -107,6 +147,9 @@ static void change_word(reader read, const char *name, const char *text, size_t 
         snprintf(changed, sizeof changed, "%.*s%s%s", (int)at, text, others[i], text + at + length);
         test_row("%s, byte %zu, \"%s\"", name, at, others[i]);
         try(read, name, changed);
+    }
+    if (object) {
+        wrap_numbers(read, name, text, at, length);
     }
     if (at == line) {
         snprintf(changed, sizeof changed, "%.*s%.*s\n%s", (int)line, text, (int)line_length,
@@ -132,11 +175,15 @@ static void slip(reader read, const char *name, const char *text, int one_of) {
         printf("    %s\n", complaint.text);
         return;
     }
+    if (object && EXPECT(object_bytes <= sizeof as_written)) {
+        memcpy(as_written, object, object_bytes);
+    }
     for (size_t line = 0; text[line];) {
         size_t line_length = strcspn(text + line, "\n");
         for (size_t at = line; at < line + line_length;) {
             size_t length = strcspn(text + at, " \n");
-            if (length && text[line] != ';' && word++ % skip == 0) {
+            const char *comment = memchr(text + line, ';', at - line);
+            if (length && !comment && word++ % skip == 0) {
                 change_word(read, name, text, at, length, line, line_length);
             }
             at += length + 1;

@@ -84,14 +84,22 @@ static bool take_number(struct reading *reading, const char **at, const char *en
     }
     digits[length] = '\0';
     bool prefixed = digits[0] == '0' && (digits[1] == 'x' || digits[1] == 'X');
+    bool binary = digits[0] == '0' && (digits[1] == 'b' || digits[1] == 'B') &&
+                  strspn(digits + 2, "01") > 0 && !(bare && length == 2);
     char *stop;
-    long number = strtol(digits, &stop, prefixed || (bare && length == 2) ? 16 : 10);
+    long number = strtol(binary ? digits + 2 : digits, &stop,
+                         binary                              ? 2
+                         : prefixed || (bare && length == 2) ? 16
+                                                             : 10);
     while (*stop == 'u' || *stop == 'U' || *stop == 'l' || *stop == 'L') {
         stop++;
     }
     *at += length;
-    if (*stop) {
-        return true; /* a word, such as uint8_t's rest: nothing to us */
+    bool fraction = *at + 1 < end && **at == '.' && isdigit((unsigned char)(*at)[1]);
+    if (*stop || fraction) {
+        return jl_complain_at(reading->complaint, reading->name, line,
+                              "%s%s: expected a whole number, such as 0x3A, 58 or 0b00111010",
+                              digits, fraction ? "." : "");
     }
     reading->has_prefix |= prefixed;
     return add_mark(reading, (struct mark){.kind = NUMBER, .line = line, .number = number});
@@ -137,7 +145,12 @@ static bool make_marks(struct reading *reading, const char *text, size_t bytes) 
             }
             continue;
         }
-        if (*at == '\n') {
+        if (c_text && *at == '"') { /* texts for people; \" ends none */
+            for (at++; at < end && *at != '"' && *at != '\n'; at++) {
+                at += *at == '\\' && at + 1 < end;
+            }
+            at += at < end && *at == '"';
+        } else if (*at == '\n') {
             if (!add_mark(reading, (struct mark){.kind = LINE, .line = line})) {
                 return false;
             }
