@@ -116,6 +116,11 @@ static uint8_t as_written[sizeof(struct jl_card) + sizeof(struct jl_hand_script)
 static void wrap_numbers(reader read, const char *name, const char *text, size_t at,
                          size_t length) {
     static char changed[2 * MOST_TEXT];
+    struct jl_complaint nonsense = {""};
+    snprintf(changed, sizeof changed, "%.*szzz%s", (int)at, text, text + at + length);
+    if (!object && read(name, changed, &nonsense)) {
+        return; /* a line of another variant */
+    }
     for (size_t i = at, digits; i < at + length; i += digits ? digits : 1) {
         digits = strspn(text + i, "0123456789");
         bool in_name = i > at && text[i - 1] != 'x' && isalpha((unsigned char)text[i - 1]);
@@ -130,8 +135,9 @@ static void wrap_numbers(reader read, const char *name, const char *text, size_t
                      number + (bits == 32 ? 4294967296 : 3709551616));
             snprintf(changed, sizeof changed, "%.*s%s%s", (int)i, text, large, text + i + digits);
             test_row("%s, byte %zu, %s", name, i, large);
+            /* What a sheet has read cannot be compared: there no such number is right. */
             if (read(name, changed, &complaint)) {
-                EXPECT(memcmp(object, as_written, object_bytes) != 0);
+                EXPECT(object && memcmp(object, as_written, object_bytes) != 0);
             }
         }
     }
@@ -148,7 +154,8 @@ static void change_word(reader read, const char *name, const char *text, size_t 
         test_row("%s, byte %zu, \"%s\"", name, at, others[i]);
         try(read, name, changed);
     }
-    if (object) {
+    bool quoted = memchr(text + line, '"', at + length - line) != NULL;
+    if (object || (read == read_screen && !quoted)) {
         wrap_numbers(read, name, text, at, length);
     }
     if (at == line) {
