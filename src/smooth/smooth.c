@@ -219,7 +219,7 @@ static int32_t rows_of_piece(int32_t first, int32_t last) {
 }
 
 /* A run of pixels is near one of the two parts, or begins the other. */
-static void touch_part(struct painting *p, int32_t left, int32_t right) {
+static void touch(struct painting *p, int32_t left, int32_t right) {
     uint8_t part = 0;
     enum { NEAR = 8 };
     if (p->touched[0].left <= p->touched[0].right &&
@@ -231,12 +231,6 @@ static void touch_part(struct painting *p, int32_t left, int32_t right) {
     }
     if (right > p->touched[part].right) {
         p->touched[part].right = (int16_t)right;
-    }
-}
-
-static void touch(struct painting *p, int32_t left, int32_t right) {
-    if (p->damage) {
-        touch_part(p, left, right);
     }
 }
 
@@ -277,7 +271,9 @@ static void fill_run(struct painting *p, const struct rows *rows, int32_t x, int
         run.h = (int16_t)rows->count;
         fills = 1;
     }
-    touch(p, x, x + width - 1);
+    if (p->damage) {
+        touch(p, x, x + width - 1);
+    }
     for (; fills; fills--) {
         if (target->painter) {
             jl_brush_fill(&p->brush, run);
@@ -320,7 +316,9 @@ static void put_halves(struct painting *p, const struct rows *rows, int32_t x, i
             return;
         }
     }
-    touch(p, other, other + width - 1);
+    if (p->damage) {
+        touch(p, other, other + width - 1);
+    }
     if (rows->count == 2 && jl_ops_of(target)->corners) {
         struct jl_rect area = {(int16_t)x, (int16_t)rows->first, (int16_t)(mirrored(p, x) - x + 1),
                                (int16_t)(rows->step + 1)};
@@ -339,7 +337,9 @@ static void put_halves(struct painting *p, const struct rows *rows, int32_t x, i
 static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int16_t width,
                     const uint8_t *shares) {
     jl_color row[JL_CHUNK];
-    touch(p, x, x + width - 1);
+    if (p->damage) {
+        touch(p, x, x + width - 1);
+    }
     if (!p->mixes) {
         int32_t y = rows->first;
         for (int32_t i = 0; i < rows->count; i++, y += rows->step) {
@@ -437,7 +437,7 @@ static bool is_in_memory(const struct jl_target *target) {
 static void add_halves(struct painting *p, int32_t y) {
     begin_row(p);
     add_row(p, y);
-    if (p->half && !(p->sum & 1)) {
+    if (p->half && p->high > p->last && !(p->sum & 1)) {
         p->change[p->last] = (int16_t)(p->change[p->last] - p->change[p->last + 1]);
     }
 }
