@@ -164,7 +164,7 @@ static void endless_sequences(void) {
 
 /* Any bytes: refused or read. */
 static void any_text(void) {
-    static const char letters[] = "0123456789abcdefx{},;()/*\n \"delaycmddata#_.";
+    static const char letters[] = "0123456789abcdefx{},;()/*\n \"delaycmddata#_. , , , , , , \n\n";
     static struct jl_wake_import import;
     struct test_random random = {4711};
     int good = 0;
@@ -181,7 +181,7 @@ static void any_text(void) {
         EXPECT(read == !*complaint.text);
         good += read;
     }
-    EXPECT(good > 50);
+    EXPECT(good * 12 > test_cases(4000)); /* some are sequences by chance */
 }
 
 /* What is read can stand in a card, and the card's C has it. */

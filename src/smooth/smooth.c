@@ -111,7 +111,7 @@ static void side(struct painting *p, int32_t a, int32_t b, int32_t strips) {
  * Those right of it may be missing, beyond the window. */
 static uint8_t left_sides(const struct painting *p, const struct jl_cut *cut) {
     uint8_t count = (uint8_t)(2 * cut->count);
-    int32_t middle = ((p->sum + 1) << 7) - (p->x << 8);
+    int32_t middle = (p->sum + 1) * 128 - p->x * 256;
     while (count && cut->ends[count - 1] > middle) {
         count--;
     }
