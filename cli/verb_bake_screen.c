@@ -28,8 +28,9 @@ static bool choose_glass(const char *verb, const struct typed_bake *typed,
         *glass = jl_screen_glass_of(&card);
         return true;
     }
-    if (typed->size && (sscanf(typed->size, "%9dx%9d%n", &glass->width, &glass->height, &used) != 2 ||
-                        typed->size[used] || glass->width < 1 || glass->height < 1)) {
+    if (typed->size &&
+        (sscanf(typed->size, "%9dx%9d%n", &glass->width, &glass->height, &used) != 2 ||
+         typed->size[used] || glass->width < 1 || glass->height < 1)) {
         cli_bad(verb, "--size %s: expected WxH, such as 128x64", typed->size);
         return false;
     }

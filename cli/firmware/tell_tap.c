@@ -154,8 +154,8 @@ static bool take_line(struct tell_tap *tell) {
     struct tap_hands now;
     unsigned keys;
     bool good =
-        sscanf(tell->line, "hands %9u %9d %9d %9d %9d %9d", &keys, &now.quarters, &now.fingers[0][0],
-               &now.fingers[0][1], &now.fingers[1][0], &now.fingers[1][1]) == 6;
+        sscanf(tell->line, "hands %9u %9d %9d %9d %9d %9d", &keys, &now.quarters,
+               &now.fingers[0][0], &now.fingers[0][1], &now.fingers[1][0], &now.fingers[1][1]) == 6;
     now.keys = (uint8_t)keys;
     tell->hands = good ? now : tell->hands;
     return good;
