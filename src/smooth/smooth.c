@@ -191,8 +191,14 @@ static void add_row(struct painting *p, int32_t y) {
     }
 }
 
-static uint8_t share_of(int32_t area) {
-    return (uint8_t)((area * 255 + WHOLE / 2) >> 12);
+/* The ink, with what a pixel's area leaves of what is there in the byte for it. */
+static jl_color ink_over(jl_color ink, int32_t area) {
+    return ink | ~(jl_color)((area * 255 + WHOLE / 2) >> 12) << 24;
+}
+
+/* The ink's share of such a color. */
+static uint8_t share_left(jl_color color) {
+    return (uint8_t)(255 - (color >> 24));
 }
 
 static void begin_row(struct painting *p) {
@@ -334,13 +340,22 @@ static void put_halves(struct painting *p, const struct rows *rows, int32_t x, i
     put_rows(p, rows, other, width, row);
 }
 
+/* The shares as bytes, where the colors were. */
+static const uint8_t *only_shares(jl_color *row, int16_t width) {
+    uint8_t *shares = (uint8_t *)row;
+    for (int16_t i = 0; i < width; i++) {
+        shares[i] = share_left(row[i]);
+    }
+    return shares;
+}
+
 static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int16_t width,
-                    const uint8_t *shares) {
-    jl_color row[JL_CHUNK];
+                    jl_color *row) {
     if (p->damage) {
         touch(p, x, x + width - 1);
     }
     if (!p->mixes) {
+        const uint8_t *shares = only_shares(row, width);
         int32_t y = rows->first;
         for (int32_t i = 0; i < rows->count; i++, y += rows->step) {
             jl_paint_cover(p->brush.target, (int16_t)x, (int16_t)y, width, shares, p->brush.color,
@@ -348,12 +363,11 @@ static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int1
         }
         return;
     }
-    const jl_color ink = p->brush.color, paper = p->paper;
-    for (int i = 0; i < width; i++) {
-        row[i] = ink | (jl_color)(255u - shares[i]) << 24;
-    }
-    for (int i = 0; i < width && paper != JL_CLEAR; i++) {
-        row[i] = shares[i] ? jl_color_mix(paper, ink, shares[i]) : row[i];
+    if (p->paper != JL_CLEAR) {
+        for (int16_t i = 0; i < width; i++) {
+            uint8_t share = share_left(row[i]);
+            row[i] = share ? jl_color_mix(p->paper, p->brush.color, share) : row[i];
+        }
     }
     if (p->half) {
         put_halves(p, rows, x, width, row);
@@ -364,7 +378,8 @@ static void mix_run(struct painting *p, const struct rows *rows, int32_t x, int1
 
 /* Draws what was added up in so many rows. Whole pixels are filled, others mixed. */
 static void draw_rows(struct painting *p, const struct rows *rows) {
-    uint8_t shares[JL_CHUNK];
+    jl_color row[JL_CHUNK];
+    const jl_color ink = p->brush.color;
     int32_t area = 0, left = p->x - MARGIN; /* of place 0 */
     int32_t x = p->low;
     while (x < p->first && x <= p->high) {
@@ -382,11 +397,11 @@ static void draw_rows(struct painting *p, const struct rows *rows) {
         }
         uint32_t count = 0;
         while (area > 0 && area < WHOLE && count < JL_CHUNK && x <= p->last) {
-            shares[count++] = share_of(area);
+            row[count++] = ink_over(ink, area);
             area += p->change[++x];
         }
         area -= p->change[x]; /* it is added at the top */
-        mix_run(p, rows, left + start, (int16_t)count, shares);
+        mix_run(p, rows, left + start, (int16_t)count, row);
     }
 }
 
@@ -408,10 +423,11 @@ static void clear_row(struct painting *p) {
 
 /* Rows from y to `last` that are the same as row y: one, or more where the shape is level. */
 static int32_t same_rows(const struct jl_smooth_shape *shape, int32_t y, int32_t last) {
-    int32_t end = shape->level_bottom / JL_CUT_LINES;
-    if (y * JL_CUT_LINES < shape->level_top || end <= y) {
+    int32_t line = y * JL_CUT_LINES;
+    if (line < shape->level_top || shape->level_bottom < line + JL_CUT_LINES) {
         return 1;
     }
+    int32_t end = shape->level_bottom / JL_CUT_LINES;
     return (end <= last ? end : last + 1) - y;
 }
 
