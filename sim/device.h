@@ -85,6 +85,8 @@ struct machine {
     void (*write_words)(struct jl_device *device, const uint16_t *words, size_t count, bool data);
     /* The next 8 bits that it gives on SPI, or the next byte on a parallel bus. */
     uint8_t (*read)(struct jl_device *device);
+    /* The next word on 16 lines. NULL: that byte, on D7..D0. */
+    uint16_t (*read_word)(struct jl_device *device);
     /* SPI with a wire of its own for it: whether that is driven in the next clocks. NULL: never. */
     bool (*gives)(const struct jl_device *device);
     /* CS begins to select. */

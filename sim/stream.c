@@ -305,29 +305,32 @@ static bool can_be_read(const struct jl_device *device) {
     return device->machine->read && !device->unplugged && jl_sim_device_is_selected(device);
 }
 
-static uint8_t read_device(const struct jl_stream_bus *bus, struct jl_device *device) {
-    uint8_t given = device->machine->read(device);
+static uint16_t read_device(const struct jl_stream_bus *bus, struct jl_device *device) {
+    const struct machine *machine = device->machine;
+    uint16_t given =
+        bus->lines == 16 && machine->read_word ? machine->read_word(device) : machine->read(device);
     /* On a parallel bus it comes over the wires that are written to. */
-    return bus->lines ? jl_sim_faults_stuck(device, given) : given;
+    return bus->lines ? (uint16_t)((given & 0xFF00) | jl_sim_faults_stuck(device, (uint8_t)given))
+                      : given;
 }
 
-uint8_t jl_sim_stream_read_unit(struct jl_stream_bus *bus) {
-    uint8_t byte = 0xFF; /* nobody drives the lines */
+uint16_t jl_sim_stream_read_unit(struct jl_stream_bus *bus) {
+    uint16_t value = bus->lines == 16 ? 0xFFFF : 0xFF; /* nobody drives the lines */
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
         if (can_be_read(device)) {
             check_read_cycle(bus, device);
-            byte &= read_device(bus, device);
+            value &= read_device(bus, device);
         }
     }
-    return byte;
+    return value;
 }
 
 bool jl_part_gives_on_spi(const struct jl_emulated_part *part) {
     return part->machine->gives != NULL;
 }
 
-bool jl_stream_gives(struct jl_stream_bus *bus, uint64_t unit_ps, uint8_t *byte) {
+bool jl_stream_gives(struct jl_stream_bus *bus, uint64_t unit_ps, uint16_t *value) {
     bool any = false;
     for (size_t i = 0; i < bus->device_count; i++) {
         struct jl_device *device = bus->devices[i];
@@ -335,25 +338,28 @@ bool jl_stream_gives(struct jl_stream_bus *bus, uint64_t unit_ps, uint8_t *byte)
         if (!can_be_read(device) || !(bus->lines || (machine->gives && machine->gives(device)))) {
             continue;
         }
+        if (!value) {
+            return true;
+        }
         if (unit_ps) {
             bus->unit_ps = unit_ps;
             check_read_cycle(bus, device);
         }
-        uint8_t given = read_device(bus, device);
-        *byte = any ? *byte & given : given;
+        uint16_t given = read_device(bus, device);
+        *value = any ? *value & given : given;
         any = true;
     }
     return any;
 }
 
-void jl_sim_stream_record_read(struct jl_stream_bus *bus, uint8_t byte, uint64_t start) {
+void jl_sim_stream_record_read(struct jl_stream_bus *bus, uint16_t value, uint64_t start) {
     struct jl_board *board = bus->board;
     uint64_t bit_ps = bus->unit_ps / 8;
     if (bus->lines) {
         jl_sim_wire_set(board, bus->read_strobe, bus->enable, start);
         jl_sim_wire_set(board, bus->strobe, bus->enable || bus->idle_high, start);
-        for (int i = 0; i < 8; i++) {
-            jl_sim_wire_set(board, bus->data[i], byte >> i & 1, start);
+        for (int i = 0; i < bus->lines; i++) {
+            jl_sim_wire_set(board, bus->data[i], value >> i & 1, start);
         }
         jl_sim_wire_set(board, bus->strobe, bus->idle_high, start + bus->unit_ps / 2);
         jl_sim_wire_set(board, bus->read_strobe, !bus->enable, start + bus->unit_ps / 2);
@@ -361,7 +367,7 @@ void jl_sim_stream_record_read(struct jl_stream_bus *bus, uint8_t byte, uint64_t
     }
     for (int bit = 7; bit >= 0; bit--, start += bit_ps) {
         jl_sim_wire_set(board, bus->strobe, false, start);
-        jl_sim_wire_set(board, bus->miso, byte >> bit & 1, start);
+        jl_sim_wire_set(board, bus->miso, value >> bit & 1, start);
         jl_sim_wire_set(board, bus->strobe, true, start + bit_ps / 2);
     }
 }

@@ -20,13 +20,13 @@ void jl_sim_stream_deliver(struct jl_stream_bus *bus, const uint8_t *bytes, size
 /* Whether what is sent now are commands to any of the devices that are selected. */
 bool jl_sim_stream_has_commands(const struct jl_stream_bus *bus, struct framing framing);
 
-/* What the selected devices give, eight bits of it. */
-uint8_t jl_sim_stream_read_unit(struct jl_stream_bus *bus);
+/* What the selected devices give: eight bits, or what is on 16 lines. */
+uint16_t jl_sim_stream_read_unit(struct jl_stream_bus *bus);
 
 /* The edges of a byte or word, from a time on. */
 void jl_sim_stream_record_unit(struct jl_stream_bus *bus, const uint8_t *bytes,
                                struct framing framing, uint64_t start);
-void jl_sim_stream_record_read(struct jl_stream_bus *bus, uint8_t byte, uint64_t start);
+void jl_sim_stream_record_read(struct jl_stream_bus *bus, uint16_t value, uint64_t start);
 
 /* CS of a device rose: what its shift register holds is lost. */
 void jl_sim_stream_deselected(struct jl_device *device);

@@ -60,16 +60,16 @@ void jl_stream_read_cycle(struct jl_stream_bus *bus, uint64_t cycle_ps) {
     bus->read_unit_ps = bus->lines ? cycle_ps : 8 * cycle_ps;
 }
 
-uint8_t jl_stream_see_read(struct jl_stream_bus *bus, uint64_t unit_ps) {
+uint16_t jl_stream_see_read(struct jl_stream_bus *bus, uint64_t unit_ps) {
     struct jl_board *board = bus->board;
     bus->unit_ps = unit_ps;
-    uint8_t byte = jl_sim_stream_read_unit(bus);
+    uint16_t value = jl_sim_stream_read_unit(bus);
     if (jl_sim_board_records(board)) {
-        jl_sim_stream_record_read(bus, byte, board->now_ps);
+        jl_sim_stream_record_read(bus, value, board->now_ps);
     }
     jl_sim_board_advance(board, board->now_ps + unit_ps);
     bus->byte_count += (size_t)bus->unit_bytes;
-    return byte;
+    return value;
 }
 
 void jl_stream_read(struct jl_stream_bus *bus, uint8_t *bytes, size_t count) {
@@ -77,7 +77,7 @@ void jl_stream_read(struct jl_stream_bus *bus, uint8_t *bytes, size_t count) {
     uint64_t write_ps = bus->unit_ps;
     uint64_t read_ps = bus->read_unit_ps > write_ps ? bus->read_unit_ps : write_ps;
     for (size_t i = 0; i < count; i++) {
-        bytes[i] = jl_stream_see_read(bus, read_ps);
+        bytes[i] = (uint8_t)jl_stream_see_read(bus, read_ps);
     }
     bus->unit_ps = write_ps;
     end(bus, bus->board->now_ps);

@@ -197,7 +197,7 @@ static void buses_as_they_are_seen(void) {
     jl_device_set_pin(rig.device, JL_DEVICE_DC, false);
     jl_stream_see(bus, (const uint8_t[]){0xDA}, 1, 800000);
     began = jl_board_now_ps(rig.board);
-    id[0] = jl_stream_see_read(bus, 1200000);
+    id[0] = (uint8_t)jl_stream_see_read(bus, 1200000);
     EXPECT_INT((long long)(jl_board_now_ps(rig.board) - began), 1200000);
     jl_stream_read(bus, id, 1);
     EXPECT(jl_board_now_ps(rig.board) - began >= 1200000 + 8 * 150000);
@@ -223,7 +223,7 @@ static void buses_as_they_are_seen(void) {
 
 /* Of the ws0010 busy flag and column are read with RS low, and pixels with RS high. */
 static void busy_flag_and_pixels_read(void) {
-    uint8_t read;
+    uint16_t read;
     open_rig("ws0010-100x16-dots");
     struct jl_stream_bus *bus = rig.sim.stream;
     EXPECT_INT(jl_rig_wake(&rig), JL_OK);
@@ -275,7 +275,7 @@ static void memory_read_past_a_line(void) {
         jl_stream_see(bus, to_last, sizeof to_last, 500000);
         jl_device_set_pin(device, JL_DEVICE_DC, true);
         for (int k = 0; k < 3; k++) {
-            read[k] = jl_stream_see_read(bus, 500000); /* the first one is a dummy */
+            read[k] = (uint8_t)jl_stream_see_read(bus, 500000); /* the first one is a dummy */
         }
         test_row("column %d", rows[i].last);
         EXPECT_INT(read[1], 0x11);

@@ -314,6 +314,52 @@ static void what_the_part_answers_on_spi(void) {
     }
 }
 
+static void clock_out(struct pencil *pencil, unsigned value, int bits) {
+    while (bits--) {
+        set(pencil, JL_ROLE_MOSI, value >> bits & 1);
+        wait(pencil, 500);
+        set(pencil, JL_ROLE_CLOCK, true);
+        wait(pencil, 500);
+        set(pencil, JL_ROLE_CLOCK, false);
+    }
+}
+
+/* On three wires an answer has no D/C bit, and its end is CS, within a byte, too (one clock in
+ * front of 24 bits). */
+static void what_the_part_answers_on_three_wires(void) {
+    static const struct {
+        bool has_cs;
+        int bits; /* of a word */
+        const char *told;
+    } rows[] = {{true, 9, "[ 04 r42d rC2d ] [ 2Ad 11 ] "},
+                {true, 8, "[ 02 21 61 ] (CS moves in the middle of a word: its bits are lost) [ "},
+                {false, 9, "04 85 0Ad 95d 08 "}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        bool with_times = false;
+        struct pencil pencil = begin((struct jl_decoding){.kind = JL_DECODE_SPI,
+                                                          .bits = rows[i].bits,
+                                                          .has_cs = rows[i].has_cs},
+                                     &with_times);
+        test_row("%d bits, with CS: %d", rows[i].bits, rows[i].has_cs);
+        set(&pencil, JL_ROLE_CLOCK, false);
+        set(&pencil, JL_ROLE_DC, false);
+        set(&pencil, JL_ROLE_CS, true);
+        wait(&pencil, 500);
+        set(&pencil, JL_ROLE_CS, false);
+        clock_out(&pencil, 0x04, 9);
+        jl_decoder_reach(pencil.decoder, pencil.now);
+        jl_decoder_answered(pencil.decoder);
+        clock_out(&pencil, 0x42C2 << 3 | 5, 19);
+        wait(&pencil, 500);
+        set(&pencil, JL_ROLE_CS, true);
+        wait(&pencil, 500);
+        set(&pencil, JL_ROLE_CS, false);
+        clock_out(&pencil, 0x12A << 9 | 0x11, 18);
+        set(&pencil, JL_ROLE_CS, true);
+        EXPECT_CONTAINS(end(&pencil), rows[i].told);
+    }
+}
+
 /* A pulse of less than was asked for is none, on each wire of the bus. */
 static void glitches(void) {
     static const struct {
@@ -462,6 +508,7 @@ const struct test_group test_groups[] = {
     {"i2c", i2c},
     {"spi", spi},
     {"what_the_part_answers_on_spi", what_the_part_answers_on_spi},
+    {"what_the_part_answers_on_three_wires", what_the_part_answers_on_three_wires},
     {"glitches", glitches},
     {"times_that_are_reached", times_that_are_reached},
     {"parallel", parallel},

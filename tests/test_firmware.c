@@ -67,6 +67,13 @@ static const struct {
                    "kind = 8080-8\ncycle = 500 ns\n[pins]\ncs = PC2\ndc = PC3\nreset = PC4\n"
                    "wr = PC0\nrd = PC1\nd0 = PA0\nd1 = PA1\nd2 = PA2\nd3 = PA3\nd4 = PA4\n"
                    "d5 = PA5\nd6 = PA6\nd7 = PA7\n"},
+    {"three.card", "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\n"
+                   "kind = spi-3wire\nclock = 4 MHz\n[pins]\ncs = PB2\nreset = PB0\n"},
+    {"wide.card", "[panel]\ncontroller = ili9341\n[glass]\nsize = 24 x 8 pixels\n[bus]\n"
+                  "kind = 8080-16\ncycle = 500 ns\n[pins]\ncs = PC2\ndc = PC3\nreset = PC4\n"
+                  "wr = PC0\nrd = PC1\nd0 = PA0\nd1 = PA1\nd2 = PA2\nd3 = PA3\nd4 = PA4\n"
+                  "d5 = PA5\nd6 = PA6\nd7 = PA7\nd8 = PL0\nd9 = PL1\nd10 = PL2\nd11 = PL3\n"
+                  "d12 = PL4\nd13 = PL5\nd14 = PL6\nd15 = PL7\n"},
     {"key.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
                  "[bus]\nkind = i2c\naddress = 0x3C\nclock = 400 kHz\n[pins]\nkey_ok = PB3\n"},
     {"apart.card", "[panel]\ncontroller = ssd1306\n[glass]\nsize = 128 x 32 pixels\ncolor = white\n"
@@ -171,12 +178,18 @@ static bool answers(int x, int y) {
     return (y < 4 ? 0x009341 : 0xFC00FC) >> (23 - x) & 1;
 }
 
+/* Rows 2 to 4 and 5 to 7: a pixel each, whose bytes came two in a word. */
+static bool answers_wide(int x, int y) {
+    return (y < 2 ? 0x009341 : y < 5 ? 0xFCA800 : 0xFC5400) >> (23 - x) & 1;
+}
+
 static bool ones(int x, int y) {
     (void)x, (void)y;
     return true;
 }
 
-/* What the panel answers is heard: on MISO by SPI and by bits, and on 8 lines. */
+/* What the panel answers is heard: on MISO by SPI and by bits, on the data wire of three, and on 8
+ * or 16 lines. */
 static void the_panel_is_read(void) {
     static const struct {
         const char *name, *options;
@@ -187,6 +200,7 @@ static void the_panel_is_read(void) {
         {"BEHIND", "-c tft.card", answers},
         {"BEFORE", "-c tft.card --wire miso=PB4", answers},
         {"LINES", "-c lines.card", answers},
+        {"THREE", "-c three.card", answers},
         {"USI_WIRES", "-c held.card --mhz 8", answers},
         /* the wire hangs on another pin: nobody drives this one, and it is read as high */
         {"HARDWARE", "-c tft.card --wire miso=PD7", ones},
@@ -208,6 +222,19 @@ static void the_panel_is_read(void) {
                      " replay reads_back_LINES.vcd -c lines.card --into again && " JADELAMP
                      " compare reads_back_LINES-glass.png again/reads_back_LINES-glass.png"),
                0);
+    EXPECT_INT(shell(RUN "reads_wide.elf -c wide.card"), 0);
+    EXPECT_CONTAINS(output, "lit");
+    EXPECT_INT(wrong_pixels("reads_wide-glass.png", 24, 8, answers_wide), 0);
+    EXPECT_INT(shell(JADELAMP " explain reads_wide.vcd -c wide.card"), 0);
+    EXPECT_CONTAINS(output, "00 00 93 41");
+    EXPECT_CONTAINS(output, "00 FC A8 00 FC 54 00");
+    EXPECT_INT(shell(JADELAMP " replay reads_wide.vcd -c wide.card --into again && " JADELAMP
+                              " compare reads_wide-glass.png again/reads_wide-glass.png"),
+               0);
+    EXPECT_INT(shell(JADELAMP " explain reads_back_THREE.vcd -c three.card"), 0);
+    EXPECT_CONTAINS(output, "00 00 93 41");
+    EXPECT_CONTAINS(output, "00 FC 00 FC");
+    EXPECT(!strstr(output, "lost") && !strstr(output, "mode?"));
     /* a part that says nothing on SPI has no such wire */
     EXPECT_INT(shell(RUN "sluice.elf -c lcd.card --wire miso=PB4"), 2);
     EXPECT_CONTAINS(output, "this card's wires are cs, dc, clk, mosi, rst, light\n");

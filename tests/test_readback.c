@@ -348,7 +348,7 @@ static void bits_for_a_clock_of_others(void) {
     const uint8_t ask = 0xD3, nothing = 0x00;
     const struct jl_diagnostic *list;
     struct jl_rig rig;
-    uint8_t byte = 0x5A;
+    uint16_t byte = 0x5A;
     EXPECT(jl_part_gives_on_spi(&jl_emulated_ili9341));
     EXPECT(!jl_part_gives_on_spi(&jl_emulated_ssd1306) &&
            !jl_part_gives_on_spi(&jl_emulated_pcd8544));

@@ -173,9 +173,11 @@ static void play_stream(struct jl_stream_bus *bus, struct test_random *random, i
     case 0:
         jl_stream_read(bus, bytes, count);
         break;
-    case 10:
-        (void)jl_stream_gives(bus, count * 1000, bytes);
+    case 10: {
+        uint16_t given;
+        (void)jl_stream_gives(bus, count * 1000, &given);
         break;
+    }
     case 1:
         if (!lines) {
             jl_stream_write_nine(bus, bytes, count, test_random_next(random) & 1);

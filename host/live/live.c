@@ -19,7 +19,7 @@ struct jl_live {
     struct touch_end touch;
     struct jl_hand_step *steps; /* of fingers, on the board's clock */
     bool gives;                 /* a strobe reads from a parallel bus: */
-    uint8_t given;
+    uint16_t given;
     uint64_t read_ps; /* when the last such strobe began; 0: none did */
     jl_live_fn fn;
     void *context;
@@ -55,8 +55,14 @@ static void take_event(void *context, const struct jl_bus_event *event) {
     }
     if (event->kind == JL_BUS_SELECTED || event->kind == JL_BUS_DESELECTED) {
         jl_host_spi_end_select(&live->spi, event->kind == JL_BUS_SELECTED);
-    } else if (event->kind == JL_BUS_BYTE) {
-        live->spi.unit_ps = event->until_ps - event->at_ps;
+    } else if (event->kind == JL_BUS_BYTE || event->kind == JL_BUS_READ) {
+        uint64_t took = event->until_ps - event->at_ps;
+        live->spi.unit_ps =
+            live->spi.three_wires && event->kind == JL_BUS_BYTE ? took * 8 / 9 : took;
+    }
+    if (jl_host_feed_is_asked(&live->feed, event)) {
+        jl_decoder_answered(live->decoder);
+        jl_host_spi_end_ask(&live->spi);
     }
     if (live->fn) {
         live->fn(live->context, event);
@@ -94,8 +100,10 @@ struct jl_live *jl_live_open(const struct jl_card *card, jl_role_set wires,
     jl_host_feed_begin(&live->feed, &live->rig, TRAFFIC_BEFORE_PS, wires >> JL_ROLE_RESET & 1,
                        wires >> JL_ROLE_CS & 1, wires >> JL_ROLE_LIGHT & 1);
     jl_host_i2c_end_begin(&live->i2c, live->rig.sim.i2c);
-    jl_host_spi_end_begin(&live->spi, card->bus == JL_BUS_SPI ? live->rig.sim.stream : NULL,
-                          card->spi_mode);
+    bool three_wires = card->bus == JL_BUS_SPI_3WIRE;
+    jl_host_spi_end_begin(&live->spi,
+                          card->bus == JL_BUS_SPI || three_wires ? live->rig.sim.stream : NULL,
+                          card->spi_mode, three_wires);
     jl_host_spi_end_select(&live->spi, !decoding.has_cs);
     if (!jl_host_touch_end_begin(&live->touch, &live->rig, TRAFFIC_BEFORE_PS,
                                  wires >> JL_ROLE_TOUCH_RESET & 1)) {
@@ -190,10 +198,10 @@ bool jl_live_drives(struct jl_live *live, enum jl_role role, bool *high) {
     if (jl_host_touch_end_drives(&live->touch, role, high)) {
         return true;
     }
-    if (role == JL_ROLE_MISO) {
+    if (role == (live->spi.three_wires ? JL_ROLE_MOSI : JL_ROLE_MISO)) {
         return jl_host_spi_end_drives(&live->spi, high);
     }
-    if (role < JL_ROLE_D0 || role >= JL_ROLE_D0 + 8) {
+    if (role < JL_ROLE_D0 || role > JL_ROLE_D15) {
         return false;
     }
     if (!live->feed.pins) {

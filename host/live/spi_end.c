@@ -7,8 +7,10 @@
 
 enum { BITS = 8 };
 
-void jl_host_spi_end_begin(struct spi_end *end, struct jl_stream_bus *bus, int mode) {
-    *end = (struct spi_end){.bus = bus, .shifts_as_it_rises = mode == 1 || mode == 2};
+void jl_host_spi_end_begin(struct spi_end *end, struct jl_stream_bus *bus, int mode,
+                           bool three_wires) {
+    *end = (struct spi_end){
+        .bus = bus, .shifts_as_it_rises = mode == 1 || mode == 2, .three_wires = three_wires};
 }
 
 static void next_byte(struct spi_end *end) {
@@ -18,16 +20,28 @@ static void next_byte(struct spi_end *end) {
 
 void jl_host_spi_end_select(struct spi_end *end, bool selected) {
     end->selected = selected;
-    if (end->bus) {
+    end->asked = false;
+    if (end->three_wires) {
+        end->drives = false;
+    } else if (end->bus) {
         next_byte(end);
     }
+}
+
+void jl_host_spi_end_ask(struct spi_end *end) {
+    end->asked = end->three_wires && end->selected;
 }
 
 void jl_host_spi_end_clock(struct spi_end *end, bool rose) {
     if (!end->bus) {
         return;
     }
-    if (rose != end->shifts_as_it_rises) {
+    if (end->three_wires && !end->drives) {
+        if (end->asked && rose == end->shifts_as_it_rises) {
+            end->asked = false;
+            next_byte(end);
+        }
+    } else if (rose != end->shifts_as_it_rises) {
         end->taken++;
     } else if (end->taken >= BITS) {
         next_byte(end);

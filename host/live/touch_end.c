@@ -53,7 +53,7 @@ bool jl_host_touch_end_begin(struct touch_end *end, struct jl_rig *rig, uint64_t
         return true;
     }
     if (is_spi(&rig->card)) {
-        jl_host_spi_end_begin(&end->spi, rig->touch_sim.stream, 0);
+        jl_host_spi_end_begin(&end->spi, rig->touch_sim.stream, 0, false);
         end->decoder = jl_decoder_create(&decoding, take_event, end);
         return end->decoder != NULL;
     }

@@ -109,15 +109,25 @@ static void take_outputs(struct reading *reading, const struct jl_bus_event *eve
                     (uint8_t)(reading->nibble << 4 | nibble), before >> wiring->rs & 1);
 }
 
+/* MIPI DCS 1.02: read_memory_start and read_memory_continue, whose answers take all lines. */
+static bool gives_pixels(const struct jl_explainer *explainer) {
+    uint8_t opcode = jl_explain_under_way(explainer)->opcode;
+    return opcode == 0x2E || opcode == 0x3E;
+}
+
 /* What the part gives, be it asked by a command or by a strobe alone. */
 static void take_read(struct reading *reading, const struct jl_bus_event *event) {
+    const struct jl_card *card = &jl_traffic_rig(reading->traffic)->card;
     if (jl_explain_reads(&reading->explainer)) {
         reading->unseen = false;
+        if (card->bus == JL_BUS_8080_16 && gives_pixels(&reading->explainer)) {
+            jl_explain_byte(&reading->explainer, event->at_ps, event->until_ps,
+                            (uint8_t)(event->value >> 8), true);
+        }
         jl_explain_byte(&reading->explainer, event->at_ps, event->until_ps, (uint8_t)event->value,
                         true);
         return;
     }
-    const struct jl_card *card = &jl_traffic_rig(reading->traffic)->card;
     if (event->data && jl_explain_polls(card->controller->emulator)) {
         return; /* its status, in front of each byte */
     }

@@ -304,6 +304,9 @@ enum jl_traffic_step jl_traffic_next(struct jl_traffic *traffic, struct jl_bus_e
     traffic->last_byte_ps = is_byte ? event->until_ps : traffic->last_byte_ps;
     traffic->has_bytes |= is_byte;
     *foreign = jl_host_feed(&traffic->feed, event);
+    if (jl_host_feed_is_asked(&traffic->feed, event)) {
+        jl_decoder_answered(traffic->decoder);
+    }
     note_address(traffic, event, *foreign);
     if (traffic->tap) {
         traffic->tap(traffic->tap_context, event, *foreign);

@@ -83,6 +83,12 @@ static void feed_stream(struct traffic_feed *feed, const struct jl_bus_event *ev
     }
 }
 
+bool jl_host_feed_is_asked(const struct traffic_feed *feed, const struct jl_bus_event *event) {
+    return feed->rig->card.bus == JL_BUS_SPI_3WIRE && feed->rig->sim.stream &&
+           event->kind == JL_BUS_BYTE && !event->data &&
+           jl_stream_gives(feed->rig->sim.stream, 0, NULL);
+}
+
 bool jl_host_feed(struct traffic_feed *feed, const struct jl_bus_event *event) {
     if (event->kind == JL_BUS_DOUBT) {
         return false;

@@ -28,6 +28,9 @@ void jl_host_feed_begin(struct traffic_feed *feed, struct jl_rig *rig, uint64_t 
 /* True: it is for another part of the bus, and was not taken. */
 bool jl_host_feed(struct traffic_feed *feed, const struct jl_bus_event *event);
 
+/* Whether the part answers on the one data wire of three, behind an event that it got. */
+bool jl_host_feed_is_asked(const struct traffic_feed *feed, const struct jl_bus_event *event);
+
 /* A level on the pins of a character module, which hang on no bus. */
 void jl_host_feed_level(struct traffic_feed *feed, uint64_t at_ps, enum jl_role role, bool high);
 

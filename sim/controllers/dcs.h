@@ -89,6 +89,7 @@ bool jl_sim_dcs_b6_mirrors_lines(const struct dcs_chip *chip);
 /* Inside the machine: what a command gives to read, and the next 8 bits of it. */
 void jl_sim_dcs_read_begin(struct jl_device *device);
 uint8_t jl_sim_dcs_read(struct jl_device *device);
+uint16_t jl_sim_dcs_read_word(struct jl_device *device);
 bool jl_sim_dcs_gives(const struct jl_device *device);
 
 /* How many columns and pages there are, as the address mode has them. */

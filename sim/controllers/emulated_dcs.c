@@ -788,6 +788,7 @@ const struct machine jl_sim_dcs_machine = {
     .write = write,
     .write_words = write_words,
     .read = jl_sim_dcs_read,
+    .read_word = jl_sim_dcs_read_word,
     .gives = jl_sim_dcs_gives,
     .selected = selected,
     .outputs = 1u << JL_DEVICE_TE,

@@ -125,3 +125,15 @@ uint8_t jl_sim_dcs_read(struct jl_device *device) {
     }
     return (uint8_t)byte;
 }
+
+/* On 16 lines the memory comes as it goes there in 18 bits a pixel: red and green, blue and the
+ * next one's red, green and blue, the first of two on D15..D8. All else is on D7..D0. */
+uint16_t jl_sim_dcs_read_word(struct jl_device *device) {
+    const struct dcs_chip *chip = device->state;
+    if (chip->in_reset) {
+        return 0xFFFF;
+    }
+    bool pixels = chip->reading_memory && !chip->dummy_due;
+    uint8_t first = pixels ? read_memory(device) : 0;
+    return (uint16_t)(first << 8 | jl_sim_dcs_read(device));
+}

@@ -1,7 +1,8 @@
 /*
  * Without our library: asks an ili9341 who it is (D3h) and what it stores (2Eh), and draws the bits
  * that came, 24 columns by 4 rows each. WAY: by SPI in two modes, by bits that are read behind or
- * before the edge of the clock, by a USI, or by 8 lines.
+ * before the edge of the clock, by a USI, by 8 lines, or by three wires, on the one that data go
+ * out on.
  */
 #include <avr/interrupt.h>
 #include <avr/io.h>
@@ -14,6 +15,7 @@
 #define BEFORE    4
 #define LINES     5
 #define USI_WIRES 6
+#define THREE     7
 
 /* ---- wires ---- */
 
@@ -116,6 +118,29 @@ static uint8_t exchange(uint8_t byte) {
 #endif
 }
 
+#if WAY == THREE /* D/C goes in front of a byte; what tft.h does with its pin says which */
+static void put(uint8_t byte) {
+    DDRB |= MOSI;
+    PORTB = (uint8_t)((PORTB & ~MOSI) | (PORTB & DC ? MOSI : 0));
+    PORTB |= SCK;
+    PORTB &= (uint8_t)~SCK;
+    exchange(byte);
+}
+
+static uint8_t get(void) {
+    uint8_t came = 0;
+    DDRB &= (uint8_t)~MOSI;
+    PORTB &= (uint8_t)~MOSI;
+    for (uint8_t bit = 0x80; bit; bit >>= 1) {
+        if (PINB & MOSI) {
+            came |= bit;
+        }
+        PORTB |= SCK;
+        PORTB &= (uint8_t)~SCK;
+    }
+    return came;
+}
+#else
 static void put(uint8_t byte) {
     exchange(byte);
 }
@@ -123,6 +148,7 @@ static void put(uint8_t byte) {
 static uint8_t get(void) {
     return exchange(0);
 }
+#endif
 #endif
 
 #include "tft.h"

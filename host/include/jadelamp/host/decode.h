@@ -108,6 +108,13 @@ void jl_decoder_level(struct jl_decoder *decoder, uint64_t at_ps, enum jl_role r
  * one. */
 void jl_decoder_reach(struct jl_decoder *decoder, uint64_t at_ps);
 
+/**
+ * SPI of nine bits: until CS moves, what comes on the data wire is the part's, bytes of eight bits,
+ * which are told as JL_BUS_READ. Of no effect without CS, since nothing would end it. For
+ * whoever plays the events to a part, behind the command that it answers.
+ */
+void jl_decoder_answered(struct jl_decoder *decoder);
+
 /** The capture ends: what is under way comes out, or is doubted. */
 void jl_decoder_end(struct jl_decoder *decoder, uint64_t at_ps);
 

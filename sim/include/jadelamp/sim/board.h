@@ -334,18 +334,20 @@ void jl_stream_read_cycle(struct jl_stream_bus *bus, uint64_t cycle_ps);
  */
 void jl_stream_read(struct jl_stream_bus *bus, uint8_t *bytes, size_t count);
 
-/** A byte that a master reads: what the devices give while unit_ps pass. */
-uint8_t jl_stream_see_read(struct jl_stream_bus *bus, uint64_t unit_ps);
+/** A byte that a master reads, or a word from 16 lines: what the devices give while unit_ps pass.
+ */
+uint16_t jl_stream_see_read(struct jl_stream_bus *bus, uint64_t unit_ps);
 
 /**
  * What the selected devices put on the wires from now on, where somebody else moves them: the next
- * eight bits on MISO, or the byte of a strobe. No time passes, and what goes out on MOSI meanwhile
- * is seen for itself.
+ * eight bits on MISO, or what a strobe reads from 8 or 16 lines. No time passes, and what goes out
+ * on MOSI meanwhile is seen for itself.
  *
  * @param unit_ps the time of a byte, to judge how fast it is read; 0: not known
- * @return false: nobody drives them, as on SPI where nothing was asked; *byte is not set
+ * @param value   NULL: nothing is taken, it is only asked whether there is something
+ * @return false: nobody drives them, as on SPI where nothing was asked; *value is not set
  */
-bool jl_stream_gives(struct jl_stream_bus *bus, uint64_t unit_ps, uint8_t *byte);
+bool jl_stream_gives(struct jl_stream_bus *bus, uint64_t unit_ps, uint16_t *value);
 
 /** Whether a part can be read on SPI with a wire of its own for it (MISO, SDO). */
 bool jl_part_gives_on_spi(const struct jl_emulated_part *part);
