@@ -174,7 +174,7 @@ static void declare_stream(struct jl_board *board, const struct jl_device *devic
     if (!bus->lines) {
         declare(board, bus->strobe, "sck");
         declare(board, bus->data[0], "mosi");
-        if (device->machine->read) {
+        if (device->machine->read && !device->three_wire) {
             declare(board, bus->miso, "miso");
         }
     }

@@ -352,6 +352,16 @@ bool jl_stream_gives(struct jl_stream_bus *bus, uint64_t unit_ps, uint16_t *valu
     return any;
 }
 
+/* What is read from parts on three wires comes on the one that data go out on. */
+static wire_id answers_on(const struct jl_stream_bus *bus) {
+    for (size_t i = 0; i < bus->device_count; i++) {
+        if (bus->devices[i]->three_wire && jl_sim_device_is_selected(bus->devices[i])) {
+            return bus->data[0];
+        }
+    }
+    return bus->miso;
+}
+
 void jl_sim_stream_record_read(struct jl_stream_bus *bus, uint16_t value, uint64_t start) {
     struct jl_board *board = bus->board;
     uint64_t bit_ps = bus->unit_ps / 8;
@@ -365,9 +375,10 @@ void jl_sim_stream_record_read(struct jl_stream_bus *bus, uint16_t value, uint64
         jl_sim_wire_set(board, bus->read_strobe, !bus->enable, start + bus->unit_ps / 2);
         return;
     }
+    wire_id wire = answers_on(bus);
     for (int bit = 7; bit >= 0; bit--, start += bit_ps) {
         jl_sim_wire_set(board, bus->strobe, false, start);
-        jl_sim_wire_set(board, bus->miso, value >> bit & 1, start);
+        jl_sim_wire_set(board, wire, value >> bit & 1, start);
         jl_sim_wire_set(board, bus->strobe, true, start + bit_ps / 2);
     }
 }

@@ -5,14 +5,18 @@
 #include "harness.h"
 
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 
 #include "jadelamp/controllers/readings.h"
-#include "jadelamp/host/rig.h"
 #include "jadelamp/host/catalog.h"
+#include "jadelamp/host/reading.h"
+#include "jadelamp/host/rig.h"
+#include "jadelamp/host/traffic.h"
 #include "jadelamp/jadelamp.h"
 #include "jadelamp/sim/emulators.h"
 #include "jadelamp/sim/faults.h"
+#include "vcd.h"
 
 static struct jl_complaint complaint;
 
@@ -213,6 +217,47 @@ static void states(void) {
     }
 }
 
+/* D3h and what came: behind a byte that says nothing, 00 93 41. */
+static void see_identity(void *context, const struct jl_reading_line *line) {
+    static const uint8_t answer[] = {0x00, 0x00, 0x93, 0x41};
+    test_check(line->kind != JL_LINE_DOUBT && line->kind != JL_LINE_DIAGNOSTIC, __FILE__, __LINE__,
+               "%s", line->kind == JL_LINE_DOUBT ? line->text : line->diagnostic->text);
+    if (line->kind == JL_LINE_COMMAND && line->explained->opcode == 0xD3) {
+        EXPECT_INT((int)line->explained->count, (int)sizeof answer);
+        EXPECT_BYTES(line->explained->arguments, answer, sizeof answer);
+        EXPECT(!line->unseen);
+        *(int *)context += 1;
+    }
+}
+
+/* A board's own recording says what was answered, on the wires where it was. */
+static void recordings_of_answers(void) {
+    for (size_t i = 0; i < sizeof tft_buses / sizeof tft_buses[0]; i++) {
+        struct vcd_text text = {0};
+        struct jl_rig rig;
+        int seen = 0;
+        test_row("%s", tft_buses[i]);
+        if (!open_on(&rig, "ili9341", "ili9341", "240 x 320", tft_buses[i])) {
+            continue;
+        }
+        EXPECT(jl_board_record(rig.board, vcd_take, &text));
+        EXPECT_INT(jl_panel_wake(&rig.panel), JL_OK);
+        EXPECT_INT(jl_panel_identify(&rig.panel, &jl_ili9341_reading, NULL), JL_OK);
+        EXPECT(jl_board_record_end(rig.board));
+        char name[30];
+        snprintf(name, sizeof name, "answers-%s.vcd", tft_buses[i]);
+        FILE *file = fopen(name, "w");
+        EXPECT(file && fwrite(text.text, 1, text.length, file) == text.length && !fclose(file));
+        free(text.text);
+        jl_rig_close(&rig);
+        struct jl_card card = card_of("ili9341", "240 x 320", tft_buses[i]);
+        struct jl_traffic *traffic = jl_traffic_open(name, &card, NULL, &complaint);
+        EXPECT(traffic && jl_reading_run(traffic, see_identity, &seen, &complaint));
+        EXPECT_INT(seen, 1);
+        jl_traffic_close(traffic);
+    }
+}
+
 /* ---- patterns through the memory ---- */
 
 static const struct wires_row {
@@ -383,6 +428,7 @@ static void bits_for_a_clock_of_others(void) {
 const struct test_group test_groups[] = {
     {"identities", identities},
     {"nobody_to_ask", nobody_to_ask},
+    {"recordings_of_answers", recordings_of_answers},
     {"refused", refused},
     {"states", states},
     {"bits_for_a_clock_of_others", bits_for_a_clock_of_others},

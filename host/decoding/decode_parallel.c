@@ -11,13 +11,15 @@ static unsigned lines(const struct step *step, int bits) {
 
 static void tell_word(struct jl_decoder *decoder, const struct step *step, bool read) {
     unsigned value = lines(step, decoder->decoding.bits);
-    /* A cycle is from strobe to strobe; of one that stands alone, twice its pulse. */
+    /* A cycle is from strobe to strobe; of one that stands alone, or is the first to read or to
+     * write, twice its pulse. */
     uint64_t from = decoder->word_ps, pulse = step->at_ps - from;
     uint64_t cycle = from - decoder->last_bit_ps;
-    if (!decoder->last_bit_ps || cycle > 4 * pulse) {
+    if (!decoder->last_bit_ps || cycle > 4 * pulse || read != decoder->reading) {
         cycle = 2 * pulse;
     }
     decoder->last_bit_ps = from;
+    decoder->reading = read;
     if (decoder->decoding.bits == 4) {
         if (!decoder->nibble_due) {
             decoder->high_nibble = value;

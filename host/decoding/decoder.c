@@ -86,11 +86,13 @@ static void run_step(struct jl_decoder *decoder) {
     step->known = decoder->known;
 }
 
-/* All changes of one time make one step. */
+/* All changes of one time make one step; of CS that moves there and back, two: on a board without
+ * overhead one transfer follows another at once. */
 static void take(struct jl_decoder *decoder, uint64_t at_ps, enum jl_role role, bool high) {
     struct step *step = &decoder->step;
     jl_role_set bit = JL_ROLE_BIT(role);
-    if (at_ps != step->at_ps) {
+    bool back = role == JL_ROLE_CS && high != is(step, role) && was(step, role) != is(step, role);
+    if (at_ps != step->at_ps || back) {
         run_step(decoder);
         step->at_ps = at_ps;
     }
