@@ -243,6 +243,24 @@ static void short_pulses_are_reported(void) {
         cells_expect_complaint(&stage, rows[i].says);
         cells_close(&stage);
     }
+    /* Each of the data lines, too soon before E falls, or behind it. */
+    for (int i = 0; i < 16; i++) {
+        enum jl_device_pin line = (enum jl_device_pin)(JL_DEVICE_D0 + i / 2);
+        test_row("D%d, %s", i / 2, i % 2 ? "behind" : "before");
+        open_awake(&wide, 1);
+        jl_device_set_pin(stage.device, JL_DEVICE_DC, true);
+        jl_device_set_pin(stage.device, line, true);
+        jl_board_wait_ps(stage.board, 100000);
+        jl_device_set_pin(stage.device, JL_DEVICE_E, true);
+        jl_board_wait_ps(stage.board, 300000);
+        jl_device_set_pin(stage.device, i % 2 ? JL_DEVICE_E : line, false);
+        jl_board_wait_ps(stage.board, 5000);
+        jl_device_set_pin(stage.device, i % 2 ? line : JL_DEVICE_E, false);
+        jl_board_wait_ps(stage.board, 300000);
+        cells_expect_complaint(&stage,
+                               i % 2 ? "levels held after E fell: 5 ns" : "data before E falls: 5 ns");
+        cells_close(&stage);
+    }
 }
 
 /* One line has addresses 00 to 4F; of two, each has 28 hexadecimal. */

@@ -500,6 +500,14 @@ static void buttons_and_boxes(void) {
             EXPECT(!disabled.grip.inside);
         }
     }
+    test_row("disabled under a finger, and enabled again");
+    struct jl_button late = {.face = &face};
+    struct jl_event press = at(JL_EVENT_PRESS, 20, 15), release = at(JL_EVENT_RELEASE, 20, 15);
+    EXPECT(!jl_button_event(&late, &press));
+    late.disabled = true;
+    EXPECT(!jl_button_event(&late, &press));
+    late.disabled = false;
+    EXPECT(!jl_button_event(&late, &release));
     struct jl_button button = {.face = &face, .focused = true};
     struct jl_event ok = key(JL_KEY_OK), again = {.kind = JL_EVENT_KEY, .dx = 1};
     struct jl_event back = key(JL_KEY_BACK);
@@ -672,6 +680,17 @@ static void lists(void) {
     jl_list_select(&list, -1);
     EXPECT_INT(list.selected, 0);
     EXPECT_INT(list.first, 0);
+    test_row("a text that is too long ends within its row");
+    static const char *const longer[] = {"Lamp of the northern quay", "Two"};
+    struct jl_list of_two = {.face = &face, .items = longer, .count = 2, .selected = 1};
+    struct jl_frame frame = frame_in(0, &jl_mono_rows), by_hand = frame_in(1, &jl_mono_rows);
+    const struct jl_text_style style = {.font = jl_theme_lit.font, .ink = JL_WHITE};
+    jl_list_draw(&frame.target, &of_two);
+    jl_text_box(&by_hand.target, (struct jl_rect){2, 0, 58, 9}, JL_ANCHOR_MIDDLE | JL_TEXT_ELLIPSIS,
+                longer[0], &style);
+    for (int i = 0; i < 9 * 64; i++) {
+        EXPECT_INT(color_at(&frame, i % 64, i / 64), color_at(&by_hand, i % 64, i / 64));
+    }
     test_row("empty");
     list.count = 0;
     struct jl_event tap = at(JL_EVENT_TAP, 5, 5), ok = key(JL_KEY_OK);
@@ -850,6 +869,18 @@ static void charts(void) {
     jl_chart_empty(&chart);
     jl_chart_redraw(&frame.target, &chart);
     EXPECT_INT(color_at(&frame, 5, 10), JL_BLACK);
+    /* Four divisions of 20 rows: three rows of dots, at quarters of 19 from the top. */
+    struct jl_chart_face divided = scrolls;
+    divided.divisions = 4;
+    chart.face = &divided;
+    chart.drawn = false;
+    jl_chart_redraw(&frame.target, &chart);
+    for (int i = 0; i < 10 * 20; i++) {
+        int x = i % 10, y = i / 10;
+        test_row("dots at %d, %d", x, y);
+        EXPECT_INT(color_at(&frame, 1 + x, 1 + y) == JL_WHITE,
+                   x % 4 == 0 && (y == 4 || y == 9 || y == 14));
+    }
 }
 
 const struct test_group test_groups[] = {

@@ -218,6 +218,8 @@ static const struct front {
 /* One pixel in a window of its own, eight times. */
 #define PIXEL "C2A D00010001 C2B D00010001 C2C DF800 "
 #define EIGHT PIXEL PIXEL PIXEL PIXEL PIXEL PIXEL PIXEL PIXEL
+#define TWO   "C2A D00010001 C2B D00010002 C2C DF800F800 "
+#define TWOS  TWO TWO TWO TWO TWO TWO TWO TWO
 
 enum { RIGHT = -1 };
 
@@ -359,6 +361,9 @@ static void each_shows_and_is_told(void) {
         {"one pixel a window", &tft,
          TFT_WAKE TFT_ALL EIGHT EIGHT EIGHT EIGHT EIGHT EIGHT EIGHT EIGHT "C2A D00000000 C29 ~50",
          0, JL_CODE_ONE_PIXEL, NULL, "64 windows of one pixel in a row"},
+        {"two pixels a window", &tft,
+         TFT_WAKE TWOS TWOS TWOS TWOS TWOS TWOS TWOS TWOS TFT_ALL "C29 ~50", 0, RIGHT,
+         shades_upright, ""},
         {"rows without padding", &paper,
          "R ~10 C12 ~10 C01 DF90000 C11 D03 C44 D000F C45 D0000F900 C4E D00 C4F D0000 C24 "
          "Pblack3813 C22 DF7 C20 ~4000",

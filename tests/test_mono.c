@@ -478,6 +478,15 @@ static void synced_bytes(void) {
     EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
     /* 32 addresses of 2 bytes with 16 and 16 bytes behind each: a transfer a byte */
     EXPECT_INT(book.transfers, 32 * (2 + 32));
+    /* The upper 40 rows: 8 that have another one behind them, 24 that have not. */
+    struct jl_damage damage;
+    jl_frame_track(&frame, &damage);
+    EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+    jl_fill_rect(&frame.target, (struct jl_rect){0, 0, 128, 40}, JL_WHITE);
+    memset(&book, 0, sizeof book);
+    book.selected_high = true;
+    EXPECT_INT(jl_panel_present(&stage.panel, &frame), JL_OK);
+    EXPECT_INT(book.transfers, 8 * (2 + 32) + 24 * (2 + 16));
     stage_close(&stage);
 }
 
@@ -699,6 +708,7 @@ static void complaints(void) {
         {"ssd1305 wrong supply", &jl_emulated_ssd1305, 128, 64, "R ~1 CAD8F CAF", "expected 8E",
          NULL},
         {"st7565 fine", &jl_emulated_st7565, 128, 64, ST7565_ON, NULL, NULL},
+        {"st7565 at 1/7 for a bias", &jl_emulated_st7565, 128, 64, ST7565_ON " CA3", NULL, NULL},
         {"st7565 never on", &jl_emulated_st7565, 128, 64, "R ~1 C2F", NULL, "never switched on"},
         {"st7565 no power", &jl_emulated_st7565, 128, 64, "R ~1 C25 CAF", NULL, "2C, 2E, 2F"},
         {"st7565 power too quick", &jl_emulated_st7565, 128, 64, "R ~1 C25 C2C C2E ~50 C2F CAF",

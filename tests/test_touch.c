@@ -9,6 +9,7 @@
 #include <string.h>
 
 #include "touch_stage.h"
+#include "vcd.h"
 
 /* ---- calibration ---- */
 
@@ -351,6 +352,39 @@ static void pen_line(void) {
     }
 }
 
+/* A recording has the pen line as it moves, to the millisecond, however long nobody looks. */
+static void recorded_pen_line(void) {
+    static const struct jl_hand_step steps[] = {
+        {12300000000u, JL_HAND_PRESS, 0, 50, 60}, {15600000000u, JL_HAND_LIFT, 0, 50, 60},
+        {40000000000u, JL_HAND_PRESS, 0, 70, 80}};
+    static const struct {
+        int ms;
+        bool high;
+    } edges[] = {{13, false}, {16, true}, {40, false}};
+    struct touch_stage s;
+    struct vcd_text text = {0};
+    touch_stage_open(&s, &touch_makes[4], 0);
+    jl_touch_follow(s.device, steps, 3);
+    EXPECT(jl_board_record(s.board, vcd_take, &text));
+    jl_board_wait_ps(s.board, 45000000000u - jl_board_now_ps(s.board));
+    EXPECT(jl_board_record_end(s.board));
+    struct vcd vcd = vcd_parse(text.text);
+    int wire = vcd_wire(&vcd, "xpt2046", "pen"), at = 0;
+    EXPECT(vcd.good && wire >= 0);
+    for (size_t i = 0; i < vcd.edge_count; i++) {
+        if (vcd.edges[i].wire == wire && vcd.edges[i].ns > 0 && EXPECT(at < 3)) {
+            test_row("edge %d", at);
+            EXPECT_INT((int)(vcd.edges[i].ns / 1000000), edges[at].ms);
+            EXPECT_INT(vcd.edges[i].high, edges[at].high);
+            at++;
+        }
+    }
+    EXPECT_INT(at, 3);
+    vcd_free(&vcd);
+    free(text.text);
+    jl_board_destroy(s.board);
+}
+
 static bool stuck_low(void *context, enum jl_pin pin) {
     (void)context;
     (void)pin;
@@ -396,7 +430,8 @@ static void off_the_glass(void) {
         int x, y, seen, at_x, at_y;
     } rows[] = {{-5, 100, 1, 0, 100},    {245, 100, 1, 239, 100}, {100, -5, 1, 100, 0},
                 {100, 325, 1, 100, 319}, {-13, 100, 0, 0, 0},     {252, 100, 0, 0, 0},
-                {100, -15, 0, 0, 0},     {100, 335, 0, 0, 0}};
+                {100, -15, 0, 0, 0},     {100, 335, 0, 0, 0},     {-8, 100, 1, 0, 100},
+                {-9, 100, 0, 0, 0},      {247, 100, 1, 239, 100}, {248, 100, 0, 0, 0}};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         test_row("finger at %d, %d", rows[i].x, rows[i].y);
         jl_touch_press(s.device, 0, rows[i].x, rows[i].y);
@@ -709,6 +744,7 @@ const struct test_group test_groups[] = {
     {"turns_and_mountings", turns_and_mountings},
     {"several_fingers", several_fingers},
     {"pen_line", pen_line},
+    {"recorded_pen_line", recorded_pen_line},
     {"stuck_pen_line", stuck_pen_line},
     {"off_the_glass", off_the_glass},
     {"bus_errors", bus_errors},
