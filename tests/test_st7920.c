@@ -2,9 +2,10 @@
  * The ST7920 beyond its picture, which test_mono.c covers: text and symbols from its character
  * memory, by their exact bytes and on the glass, and what mistakes look like.
  */
-#include "harness.h"
-
+#include <stdio.h>
 #include <string.h>
+
+#include "harness.h"
 
 #include "notebook.h"
 #include "raw.h"
@@ -200,6 +201,36 @@ static struct raw parallel_open(void) {
     return raw;
 }
 
+/* Extended instructions 03 and 40 to 7F: row N of the memory stands at the top of each half. */
+static void graphics_that_move(void) {
+    static const struct {
+        const char *scroll;
+        int y; /* where row 5 is seen; -1: nowhere */
+    } rows[] = {{"", 5},         {"C43", 5},      {"C03 C43", 2},        {"C03 C45", 0},
+                {"C03 C46", -1}, {"C03 C7B", 10}, {"C03 C43 C02 C44", 2}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = parallel_open();
+        struct jl_picture glass;
+        test_row("%s", rows[i].scroll);
+        raw_play(&raw, "C30 C0C C34 C36");
+        for (int row = 0; row < 64; row++) { /* all dark, but for the first dot of row 5 */
+            char script[40];
+            snprintf(script, sizeof script, "C%02X C80", 0x80 | row);
+            raw_play(&raw, script);
+            for (int k = 0; k < 32; k++) {
+                raw_play(&raw, row == 5 && k == 0 ? "D80" : "D00");
+            }
+        }
+        raw_play(&raw, rows[i].scroll);
+        EXPECT(jl_device_picture(raw.device, &glass));
+        for (int y = 0; y < 64; y++) {
+            EXPECT_INT(*jl_picture_at(&glass, 0, y) > 0, y == rows[i].y);
+        }
+        jl_picture_free(&glass);
+        jl_board_destroy(raw.board);
+    }
+}
+
 /* Rows of text begin at words 00, 10, 08, 18; a word is 16 dots wide. */
 static void cursor(void) {
     static const struct {
@@ -335,6 +366,7 @@ const struct test_group test_groups[] = {
     {"mistakes", mistakes},
     {"cursor", cursor},
     {"text_that_moves", text_that_moves},
+    {"graphics_that_move", graphics_that_move},
     {"reads_on_parallel_buses", reads_on_parallel_buses},
     {NULL, NULL},
 };

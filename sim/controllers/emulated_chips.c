@@ -106,8 +106,8 @@ static void take_data(struct jl_device *device, struct chip *chip, uint8_t byte)
 }
 
 static void switch_display(struct jl_device *device, struct chip *chip, bool on) {
+    chips_of(device)->came_on |= on && !chip->on;
     chip->on = on;
-    chips_of(device)->came_on |= on;
 }
 
 static void run_ks0108(struct jl_device *device, struct chip *chip, uint8_t opcode) {

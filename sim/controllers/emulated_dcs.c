@@ -314,10 +314,12 @@ static void run_command(struct jl_device *device, const struct dcs_part *part) {
         break;
     case 0x28:
     case 0x29:
-        chip->on = chip->command == 0x29;
-        chip->was_on |= chip->on;
-        if (chip->on) {
-            jl_sim_judge_on(device);
+        if (chip->on != (chip->command == 0x29)) {
+            chip->on = !chip->on;
+            chip->was_on |= chip->on;
+            if (chip->on) {
+                jl_sim_judge_on(device);
+            }
         }
         break;
     case 0x2A:

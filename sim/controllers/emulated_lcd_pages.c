@@ -229,11 +229,11 @@ static void run_plain(struct jl_device *device, uint8_t opcode) {
         break;
     case 0xAE:
     case 0xAF:
-        chip->on = set;
-        chip->was_on |= set;
-        if (set) {
+        if (set && !chip->on) {
+            chip->on = chip->was_on = true;
             jl_sim_judge_on(device);
         }
+        chip->on = set;
         break;
     case 0xE0:
         chip->read_modify_write = true;

@@ -327,13 +327,12 @@ static void start_scroll(struct jl_device *device) {
 
 static void switch_display(struct jl_device *device, bool on) {
     struct mono_oled *chip = chip_of(device);
-    if (on && !chip->on) {
+    bool comes = on && !chip->on;
+    chip->on = on;
+    if (comes) {
         chip->on_since_ps = jl_board_now_ps(device->board);
         chip->was_on = true;
         chip->asleep_reported = false;
-    }
-    chip->on = on;
-    if (on) {
         jl_sim_judge_on(device);
     }
     /* 8Dh 14h takes effect with the AFh that follows it (application note, charge pump). */

@@ -127,12 +127,11 @@ static bool is_protected(const struct oled_part *part, uint8_t opcode) {
 
 static void switch_display(struct jl_device *device, bool on) {
     struct oled_chip *chip = chip_of(device);
-    if (on && !chip->on) {
+    bool comes = on && !chip->on;
+    chip->on = on;
+    if (comes) {
         chip->on_since_ps = jl_board_now_ps(device->board);
         chip->was_on = true;
-    }
-    chip->on = on;
-    if (on) {
         jl_sim_judge_on(device);
     }
 }
