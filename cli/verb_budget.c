@@ -34,6 +34,9 @@ static void print_text(const struct jl_rig *rig, const struct jl_budget *b) {
     print_bytes("data", b->data_bytes, b->bytes);
     print_bytes("commands", b->opcode_bytes, b->bytes);
     print_bytes("their arguments", b->argument_bytes, b->bytes);
+    if (b->read_bytes) {
+        print_bytes("what was read", b->read_bytes, b->bytes);
+    }
     print_bytes("addresses, control and sync bytes", b->framing_bytes, b->bytes);
     printf("time from the first to the last      %10.3f ms\n",
            (double)(b->last_ps - b->first_ps) / 1e9);
@@ -118,6 +121,7 @@ static void print_json(const struct jl_budget *b, const struct jl_remedies *r) {
         {"data_bytes", (double)b->data_bytes},
         {"opcode_bytes", (double)b->opcode_bytes},
         {"argument_bytes", (double)b->argument_bytes},
+        {"read_bytes", (double)b->read_bytes},
         {"framing_bytes", (double)b->framing_bytes},
         {"microseconds", (double)(b->last_ps - b->first_ps) / 1e6},
         {"bits_microseconds", (double)b->bits_ps / 1e6},

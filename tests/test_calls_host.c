@@ -211,6 +211,7 @@ static void traffic_that_is_judged(void) {
     EXPECT(t && jl_budget_run(t, &request, &budget, &complaint));
     EXPECT(budget.bytes ==
            budget.opcode_bytes + budget.argument_bytes + budget.data_bytes + budget.framing_bytes);
+    EXPECT(budget.read_bytes == 0);
     EXPECT_CONTAINS(jl_remedy_text(JL_REMEDY_CHANGES), "changed");
     jl_traffic_close(t);
 

@@ -235,6 +235,18 @@ static void the_panel_is_read(void) {
     EXPECT_CONTAINS(output, "00 00 93 41");
     EXPECT_CONTAINS(output, "00 FC 00 FC");
     EXPECT(!strstr(output, "lost") && !strstr(output, "mode?"));
+    /* 16 commands with 33 arguments; two pixels, and two areas of 96; two answers of 4 */
+    static const char *const bills[] = {"HARDWARE.vcd -c tft.card", "THREE.vcd -c three.card",
+                                        "LINES.vcd -c lines.card"};
+    for (size_t i = 0; i < sizeof bills / sizeof bills[0]; i++) {
+        snprintf(line, sizeof line, JADELAMP " budget reads_back_%s", bills[i]);
+        EXPECT_INT(shell(line), 0);
+        EXPECT_CONTAINS(output, "bytes on the bus                            443\n");
+        EXPECT_CONTAINS(output, "  data                                      386 ");
+        EXPECT_CONTAINS(output, "  their arguments                            33 ");
+        EXPECT_CONTAINS(output, "  what was read                               8 ");
+        EXPECT_CONTAINS(output, "  addresses, control and sync bytes           0 ");
+    }
     /* a part that says nothing on SPI has no such wire */
     EXPECT_INT(shell(RUN "sluice.elf -c lcd.card --wire miso=PB4"), 2);
     EXPECT_CONTAINS(output, "this card's wires are cs, dc, clk, mosi, rst, light\n");

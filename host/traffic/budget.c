@@ -13,6 +13,7 @@
 struct counting {
     struct jl_budget *budget;
     bool has_byte, has_level, level;
+    bool reads_as_it_writes;   /* SPI with four wires */
     uint64_t behind_ps;        /* the last byte */
     uint8_t arguments[256][6]; /* of each opcode as it came last */
     uint8_t argument_counts[256];
@@ -49,8 +50,9 @@ static void count_event(void *context, const struct jl_bus_event *event, bool fo
     if (foreign) {
         return;
     }
-    if (event->kind == JL_BUS_BYTE) {
+    if (event->kind == JL_BUS_BYTE || event->kind == JL_BUS_READ) {
         count_byte(counting, event);
+        counting->budget->read_bytes += event->kind == JL_BUS_READ;
     } else if (event->kind == JL_BUS_START || event->kind == JL_BUS_SELECTED) {
         counting->budget->transfers++;
     }
@@ -65,6 +67,10 @@ static void count_command(struct counting *counting, const struct jl_explained *
     size_t count = explained->count;
     budget->commands++;
     budget->opcode_bytes++;
+    if (explained->answers) { /* on SPI something goes out meanwhile; else it was a read */
+        budget->read_bytes += counting->reads_as_it_writes ? count : 0;
+        return;
+    }
     budget->argument_bytes += count;
     if (count >= 2 && count <= sizeof counting->arguments[0]) {
         bool again = counting->argument_counts[explained->opcode] == count &&
@@ -122,6 +128,7 @@ bool jl_budget_run(struct jl_traffic *traffic, const struct jl_budget_request *r
     struct jl_rig *rig = jl_traffic_rig(traffic);
     struct resending *resending = NULL;
     memset(budget, 0, sizeof *budget);
+    counting.reads_as_it_writes = rig->card.bus == JL_BUS_SPI;
     if (request->remedies && !(resending = jl_host_resend_begin(traffic, request->pause_ps))) {
         return jl_complain(complaint, "out of memory for the pictures of %s", rig->card.name);
     }
@@ -130,7 +137,8 @@ bool jl_budget_run(struct jl_traffic *traffic, const struct jl_budget_request *r
     jl_traffic_tap(traffic, count_event, &counting);
     bool good = jl_reading_run(traffic, count_line, &counting, complaint);
     if (good) {
-        uint64_t known = budget->opcode_bytes + budget->argument_bytes + budget->data_bytes;
+        uint64_t known =
+            budget->opcode_bytes + budget->argument_bytes + budget->data_bytes + budget->read_bytes;
         budget->framing_bytes = budget->bytes > known ? budget->bytes - known : 0;
         take_the_cards_clock(budget, &rig->card);
         jl_device_stored(rig->device, &budget->places, &budget->places_anew);

@@ -15,6 +15,7 @@ struct jl_budget {
     uint64_t first_ps, last_ps; /**< of the first byte and behind the last one */
     uint64_t bytes;             /**< all that moved, of which: */
     uint64_t opcode_bytes, argument_bytes, data_bytes;
+    uint64_t read_bytes;     /**< that the part gave */
     uint64_t framing_bytes;  /**< addresses, control and sync bytes, outputs of an expander */
     uint64_t commands, runs; /**< runs: data from one command to the next */
     uint64_t transfers;      /**< CS or START */
