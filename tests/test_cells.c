@@ -257,8 +257,8 @@ static void short_pulses_are_reported(void) {
         jl_board_wait_ps(stage.board, 5000);
         jl_device_set_pin(stage.device, i % 2 ? line : JL_DEVICE_E, false);
         jl_board_wait_ps(stage.board, 300000);
-        cells_expect_complaint(&stage,
-                               i % 2 ? "levels held after E fell: 5 ns" : "data before E falls: 5 ns");
+        cells_expect_complaint(&stage, i % 2 ? "levels held after E fell: 5 ns"
+                                             : "data before E falls: 5 ns");
         cells_close(&stage);
     }
 }

@@ -354,9 +354,9 @@ static void pen_line(void) {
 
 /* A recording has the pen line as it moves, to the millisecond, however long nobody looks. */
 static void recorded_pen_line(void) {
-    static const struct jl_hand_step steps[] = {
-        {12300000000u, JL_HAND_PRESS, 0, 50, 60}, {15600000000u, JL_HAND_LIFT, 0, 50, 60},
-        {40000000000u, JL_HAND_PRESS, 0, 70, 80}};
+    static const struct jl_hand_step steps[] = {{12300000000u, JL_HAND_PRESS, 0, 50, 60},
+                                                {15600000000u, JL_HAND_LIFT, 0, 50, 60},
+                                                {40000000000u, JL_HAND_PRESS, 0, 70, 80}};
     static const struct {
         int ms;
         bool high;
