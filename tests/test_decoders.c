@@ -348,7 +348,7 @@ static void what_the_part_answers_on_three_wires(void) {
         set(&pencil, JL_ROLE_CS, false);
         clock_out(&pencil, 0x04, 9);
         jl_decoder_reach(pencil.decoder, pencil.now);
-        jl_decoder_answered(pencil.decoder);
+        EXPECT_INT(jl_decoder_answered(pencil.decoder), i == 0);
         clock_out(&pencil, 0x42C2 << 3 | 5, 19);
         wait(&pencil, 500);
         set(&pencil, JL_ROLE_CS, true);

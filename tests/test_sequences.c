@@ -216,6 +216,81 @@ static void from_c_to_a_card_and_back(void) {
     shell_end();
 }
 
+/* What a card says beside its sequence, and sequences with every kind of step. */
+static void cards_as_c(void) {
+    static const struct {
+        const char *name, *card;
+        const char *has[4];
+        const char *lacks;
+    } rows[] = {
+        {"turned",
+         "[panel]\ncontroller = st7789\norientation = mirrored-quarter-turn\ninverted = yes\n"
+         "contrast = 90\n[glass]\nsize = 240 x 240 pixels\n[bus]\nkind = 8080-16\n",
+         {"    .turn = JL_TURN_90 | JL_TURN_MIRROR,\n", "    .inverted = true,\n",
+          "    .contrast = 90,\n", "    .bus = &jl_bus_8080_16,\n"},
+         "steps"},
+        {"upright",
+         "[panel]\ncontroller = ssd1306\n[glass]\nsize = 72 x 40 pixels\nfirst-column = 28\n[bus]\n"
+         "kind = i2c\naddress = 0x3D\n",
+         {"    .column_offset = 28,\n", "    .i2c_address = 0x3D,\n", "    .width = 72,\n",
+          "    .bus = &jl_bus_i2c,\n"},
+         ".turn"},
+        {"strapped",
+         "[panel]\ncontroller = st7735\n[glass]\nmemory = 128 x 160\nsize = 128 x 160 pixels\n"
+         "[bus]\nkind = spi-3wire\n",
+         {"    .controller = &jl_st7735_128x160,\n", "    .bus = &jl_bus_spi_3wire,\n"},
+         ".inverted"},
+        {"paper",
+         "[panel]\ncontroller = ssd1680\norientation = quarter-turn\n[glass]\nsize = 128 x 296 "
+         "pixels\n"
+         "[bus]\nkind = spi\n[pins]\nreset = wired\nbusy = PA0\n[wake]\nstep = wait busy low 400 "
+         "ms\n"
+         "step = send 12\nstep = wait 300 ms\nstep = setup\nstep = clear\n",
+         {"    JL_STEP_WAIT_BUSY(0, 400),\n    JL_STEP_SEND(0x12),\n    JL_STEP_WAIT_MS(300),\n"
+          "    JL_STEP_SETUP,\n    JL_STEP_CLEAR,\n",
+          "    .wake_steps = steps,\n", "PIN_BUSY PA0\n"},
+         ".turn"},
+        {"a row of halves",
+         "[panel]\ncontroller = hd44780\n[glass]\nsize = 16 x 1 cells\nhalves = yes\nrom = "
+         "a02\n[bus]\n"
+         "kind = expander\naddress = 0x27\nclock = 400 kHz\nworks-up-to = 400 kHz\n"
+         "outputs = d4 d5 d6 d7 light-low e rw rs\n",
+         {"    .flags = JL_CHAR_HALVES | JL_CHAR_FAST_EXPANDER,\n", "    .light_low = true,\n",
+          "    .data = {0x01, 0x02, 0x04, 0x08},\n", "    .rom = &jl_char_rom_a02,\n"},
+         "steps"},
+        {"a fast expander",
+         "[panel]\ncontroller = hd44780\n[glass]\nsize = 20 x 4 cells\n[bus]\nkind = expander\n"
+         "address = 0x3F\nclock = 400 kHz\nworks-up-to = 400 kHz\n",
+         {"    .flags = JL_CHAR_FAST_EXPANDER,\n", "    .light_low = false,\n",
+          "    .rs = 0x01,\n    .rw = 0x02,\n    .e = 0x04,\n    .light = 0x08,\n",
+          "    .i2c_address = 0x3F,\n"},
+         "HALVES"},
+        {"a sequence of a module",
+         "[panel]\ncontroller = hd44780\n[glass]\nsize = 16 x 2 cells\nrom = ascii\n[bus]\n"
+         "kind = parallel-4\nbusy = yes\n[wake]\nstep = wait 50 ms\nstep = pulse 3\n"
+         "step = wait 5 ms\nstep = pulse 2\nstep = send 28 0C 06\nstep = clear\n",
+         {"    JL_CHAR_STEP_PULSE(0x3),\n    JL_STEP_WAIT_MS(5),\n    JL_CHAR_STEP_PULSE(0x2),\n"
+          "    JL_STEP_SEND(0x28, 0x0C, 0x06),\n    JL_STEP_CLEAR,\n",
+          "    .wire = &jl_char_wire_4_busy,\n", "_steps[]"},
+         ".rom"},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        test_row("%s", rows[i].name);
+        FILE *file = fopen(shell_path("an-odd one.card"), "w");
+        EXPECT(file && fputs(rows[i].card, file) >= 0 && fclose(file) == 0);
+        EXPECT_INT(shell(JADELAMP " bake card 'an-odd one.card' && cat an_odd_one.c an_odd_one.h"),
+                   0);
+        for (int k = 0; k < 4 && rows[i].has[k]; k++) {
+            EXPECT_CONTAINS(output, rows[i].has[k]);
+        }
+        EXPECT(strstr(output, rows[i].lacks) == NULL);
+        EXPECT_INT(shell("cc -std=c11 -Wall -Wextra -Werror -I" INCLUDE_DIR " -c an_odd_one.c"), 0);
+        EXPECT_TEXT(output, "");
+    }
+    shell_end();
+}
+
 struct baking {
     int cards, skipped;
     long seen;
@@ -469,6 +544,7 @@ const struct test_group test_groups[] = {
     {"commands_by_name", commands_by_name},
     {"words_are_read_back", words_are_read_back},
     {"from_c_to_a_card_and_back", from_c_to_a_card_and_back},
+    {"cards_as_c", cards_as_c},
     {"every_card_as_c", every_card_as_c},
     {NULL, NULL},
 };

@@ -15,8 +15,9 @@ static void drop_word(struct jl_decoder *decoder, uint64_t at_ps, const char *wh
     decoder->bits = decoder->shifted = 0;
 }
 
-void jl_decoder_answered(struct jl_decoder *decoder) {
+bool jl_decoder_answered(struct jl_decoder *decoder) {
     decoder->reading = decoder->decoding.bits == 9 && decoder->decoding.has_cs;
+    return decoder->reading;
 }
 
 static void end_word(struct jl_decoder *decoder, const struct step *step) {

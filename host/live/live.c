@@ -60,8 +60,7 @@ static void take_event(void *context, const struct jl_bus_event *event) {
         live->spi.unit_ps =
             live->spi.three_wires && event->kind == JL_BUS_BYTE ? took * 8 / 9 : took;
     }
-    if (jl_host_feed_is_asked(&live->feed, event)) {
-        jl_decoder_answered(live->decoder);
+    if (jl_host_feed_is_asked(&live->feed, event) && jl_decoder_answered(live->decoder)) {
         jl_host_spi_end_ask(&live->spi);
     }
     if (live->fn) {

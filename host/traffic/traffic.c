@@ -305,7 +305,7 @@ enum jl_traffic_step jl_traffic_next(struct jl_traffic *traffic, struct jl_bus_e
     traffic->has_bytes |= is_byte;
     *foreign = jl_host_feed(&traffic->feed, event);
     if (jl_host_feed_is_asked(&traffic->feed, event)) {
-        jl_decoder_answered(traffic->decoder);
+        (void)jl_decoder_answered(traffic->decoder);
     }
     note_address(traffic, event, *foreign);
     if (traffic->tap) {

@@ -110,10 +110,12 @@ void jl_decoder_reach(struct jl_decoder *decoder, uint64_t at_ps);
 
 /**
  * SPI of nine bits: until CS moves, what comes on the data wire is the part's, bytes of eight bits,
- * which are told as JL_BUS_READ. Of no effect without CS, since nothing would end it. For
- * whoever plays the events to a part, behind the command that it answers.
+ * which are told as JL_BUS_READ. For whoever plays the events to a part, behind the command that it
+ * answers.
+ *
+ * @return false, and of no effect, without CS: nothing would end it
  */
-void jl_decoder_answered(struct jl_decoder *decoder);
+bool jl_decoder_answered(struct jl_decoder *decoder);
 
 /** The capture ends: what is under way comes out, or is doubted. */
 void jl_decoder_end(struct jl_decoder *decoder, uint64_t at_ps);
