@@ -220,8 +220,10 @@ static void states(void) {
 /* D3h and what came: behind a byte that says nothing, 00 93 41. */
 static void see_identity(void *context, const struct jl_reading_line *line) {
     static const uint8_t answer[] = {0x00, 0x00, 0x93, 0x41};
-    test_check(line->kind != JL_LINE_DOUBT && line->kind != JL_LINE_DIAGNOSTIC, __FILE__, __LINE__,
-               "%s", line->kind == JL_LINE_DOUBT ? line->text : line->diagnostic->text);
+    const char *wrong = line->kind == JL_LINE_DOUBT        ? line->text
+                        : line->kind == JL_LINE_DIAGNOSTIC ? line->diagnostic->text
+                                                           : NULL;
+    test_check(!wrong, __FILE__, __LINE__, "%s", wrong ? wrong : "");
     if (line->kind == JL_LINE_COMMAND && line->explained->opcode == 0xD3) {
         EXPECT_INT((int)line->explained->count, (int)sizeof answer);
         EXPECT_BYTES(line->explained->arguments, answer, sizeof answer);
