@@ -257,6 +257,7 @@ static void recordings_of_answers(void) {
         EXPECT(traffic && jl_reading_run(traffic, see_identity, &seen, &complaint));
         EXPECT_INT(seen, 1);
         jl_traffic_close(traffic);
+        remove(name);
     }
 }
 
