@@ -127,9 +127,78 @@ static void says_it_in_json(void) {
     shell_end();
 }
 
+/* The library's files, and more: C that is allowed, and that none of them has. */
+#define SHARE                                                                                      \
+    "rm -rf share && mkdir share && cp -R " SOURCE "/src " SOURCE "/include share/ && cd share "   \
+    "&& "
+#define BUNDLE "JADELAMP_SHARE=$PWD/share " JADELAMP " bundle --all --into ."
+
+static void odd_sources(void) {
+    shell_begin();
+    EXPECT_INT(shell(SHARE "cp " ODD "/odd.c " ODD "/odd_own.h src/core/"), 0);
+    EXPECT_INT(shell(BUNDLE), 0);
+    EXPECT_INT(shell("echo 'int jl_odd(int);' >a.c && "
+                     "echo 'int main(void) { return jl_odd(1) == 159 ? 0 : 1; }' >>a.c && "
+                     "cc -std=c11 -Wall -Wextra -Wno-comment -Werror -o a a.c jadelamp.c && ./a"),
+               0);
+    shell_end();
+}
+
+/* A file that is cut off, or is none: no crash, and no endless search. */
+static void broken_sources(void) {
+    static const struct {
+        const char *text,
+            *says; /* what is said; NULL: a bundle is made, for the compiler to judge */
+    } rows[] = {
+        {"/* never ends", NULL},
+        {"const char jl_odd[] = \"never ends", NULL},
+        {"const char jl_odd[] = \"ends in a backslash\\\\\\", NULL},
+        {"#define ODD \\\\", NULL},
+        {"#define", NULL},
+        {"int jl_odd(void) {", NULL},
+        {"static int jl_odd = {", NULL},
+        {"enum { ODD", NULL},
+        {"enum odd { ODD, }", NULL},
+        {"__attribute__((unused", NULL},
+        {"__attribute__", NULL},
+        {"struct", NULL},
+        {"= 4;", NULL},
+        {"int (*", NULL},
+        {"int (* const", NULL},
+        {"};", NULL},
+        {"#include", NULL},
+        {"#include odd", NULL},
+        {"#include \"odd/" /* longer than a name can be */
+         "2345678901234567890123456789012345678901234567890123456789012345678901234567890.h\"",
+         NULL},
+        {"#include \"nothing.h\"\n", "cannot read"},
+        {"", NULL},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        FILE *file = NULL;
+        EXPECT_INT(shell("test -d share || { " SHARE "true; }"), 0);
+        file = fopen(shell_path("share/src/core/odd.c"), "w");
+        if (EXPECT(file != NULL)) {
+            fputs(rows[i].text, file);
+            fclose(file);
+        }
+        EXPECT_INT(shell(BUNDLE), rows[i].says ? 2 : 0);
+        test_row("%s", rows[i].text);
+        EXPECT_CONTAINS(output, rows[i].says ? rows[i].says : "wrote jadelamp.h");
+    }
+    EXPECT_INT(shell("rm share/src/core/*.c; " BUNDLE), 2);
+    EXPECT_CONTAINS(output, "src/core holds no sources");
+    EXPECT_INT(shell("rm -r share/src/core; " BUNDLE), 2);
+    EXPECT_CONTAINS(output, "src/core holds no sources");
+    shell_end();
+}
+
 const struct test_group test_groups[] = {
     {"holds_what_was_asked_for", holds_what_was_asked_for},
     {"refuses", refuses},
     {"says_it_in_json", says_it_in_json},
+    {"odd_sources", odd_sources},
+    {"broken_sources", broken_sources},
     {NULL, NULL},
 };

@@ -28,6 +28,9 @@
     "text \"{w} kn\" in 4 40 90 x 30 font f paper black\ndial w in 4 80 100 x 100 scale 0 to 9\n"  \
     "curve s in 4 200 90 x 60 scale 0 to 9 fill red\nbutton b in 120 4 60 x 30 goes two\n' "       \
     ">a.screen"
+#define PICTURES                                                                                   \
+    "convert -size 20x12 gradient:red-blue a.png; convert -size 20x12 plasma: b.png; "             \
+    "convert -size 20x12 gradient:none-red c.png"
 #define FONT "/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf"
 
 static const struct line {
@@ -81,6 +84,56 @@ static const struct line {
     {"bundle-two", ":",
      "bundle --card hd44780-16x2-4bit --card st7735-128x160-spi --font 8x13 --into out"},
     {"complete", ":", "complete light --terminal ''"},
+    {"picture-few", PICTURES,
+     "bake picture a.png --format palette4 --crop 1,1,18x11 --turn 90 --size 16x12 --fit fill "
+     "--dither ordered --into out"},
+    {"picture-mask", PICTURES,
+     "bake picture c.png --format 5-6-5 --clear mask4 --size 12x12 --fit stretch --into out"},
+    {"picture-mono", PICTURES,
+     "bake picture c.png --format mono-rows --clear mask1 --dither diffusion --plain --into out"},
+    {"picture-paper", PICTURES, "bake picture a.png --format black-white-red --into out"},
+    {"frames-files", PICTURES,
+     "bake frames a.png b.png a.png --card st7735-128x160-spi --size 60x40 --dither ordered "
+     "--into out"},
+    {"frames-few", PICTURES, "bake frames a.png b.png --format palette2 --plain --into out"},
+    {"font-from", "printf 'puts(\"\\u00b0Heron\");' >a.c",
+     "bake font " FONT " --size 9 --from a.c --range 20-7E,B0 --text Quay --into out"},
+    {"art",
+     "printf '= 41\n.#.\n#.#\n= 42\n##.\n#.#\n' >a.txt; " JADELAMP
+     " bake glyph a.txt --font --name f >/dev/null",
+     "bake art f.c"},
+    {"steps-rows",
+     "for i in $(seq 60); do echo '{0x36, {0x48}, 1}, {0x2A, {0, 0, 0, 239}, 4},'; "
+     "done >a.c",
+     "bake steps a.c --layout rows"},
+    {"steps-calls",
+     "for i in $(seq 60); do echo 'command(0x36); data(0x48); delay(20);'; done >a.c",
+     "bake steps a.c --layout calls --controller st7789"},
+    {"steps-flat", "for i in $(seq 60); do echo '0x36, 0x48, 0x29,'; done >a.c",
+     "bake steps a.c --layout flat --controller st7789"},
+    {"light-film", ":", "light ssd1680-122x250-spi --no-wires --film --into out"},
+    {"light-cells-i2c", ":", "light hd44780-20x4-expander --into out"},
+    {"light-braille", ":", "light ssd1306-128x64-i2c --terminal braille --fault flip=9 --into out"},
+    {"light-typed", ":",
+     "light rgb-800x480 --no-wires --typed " SOURCE "/demo/data/console.typed --into out"},
+    {"suspects-seen",
+     JADELAMP " light ssd1306-72x40-i2c --no-wires --into . >/dev/null && "
+              "cp ssd1306-72x40-i2c-photo.png a.png",
+     "suspects ssd1306-72x40-i2c --seen a.png --into out"},
+    {"check-blame",
+     "{ cat " SOURCE "/cards/ssd1306-128x64-i2c.card; printf '[wake]\nstep = send "
+     "AE\nstep = send A1\nstep = send 8D 14\nstep = send AF\n'; } >a.card",
+     "check a.card"},
+    {"check-rank",
+     "printf '[panel]\n[glass]\nsize = 128 x 64 pixels\n[bus]\nkind = i2c\n"
+     "address = 0x3C\n[wake]\nstep = send 8D 14\nstep = send AF\n' >a.card",
+     "check a.card --rank"},
+    {"compare-sheet", "convert -size 40x20 gradient: a.png && convert a.png -roll +2+1 b.png",
+     "compare a.png b.png --picture out.png --json"},
+    {"budget-touch",
+     JADELAMP " light ili9341-240x320-touch --into . >/dev/null && "
+              "mv ili9341-240x320-touch.vcd a.vcd",
+     "budget a.vcd --card ili9341-240x320-touch --timeline out.png"},
 };
 
 enum { LINES = sizeof lines / sizeof lines[0] };

@@ -337,6 +337,11 @@ static void findings_are_told(void) {
          NULL},
         {"value v = number 0 to 9\ntext \"ab\" at 0 0 when v > 4\ntext \"cd\" at 0 0 when v <= 5\n",
          "it lies over"},
+        {"value w = words 4\ntext \"{w}\" at 120 0 right\n", NULL},
+        {"value w = words 4\ntext \"{w}\" at 0 60\n", "text: it reaches 4 pixels past the lower"},
+        {"value w = words 4\ntext \"{w}\" at 0 0\ntext \"a\" at 90 0\n", NULL},
+        {"value w = words 4\ntext \"a\" at 90 0\ntext \"{w}\" at 0 0\n", NULL},
+        {"value w = words 4\ntext \"{w}\" in 0 0 40 x 8\ntext \"a\" at 9 0\n", "it lies over"},
         {"value v = switch\n", "value v: no item shows it"},
         {"value v = number 0 to 99999\ndigits v in 0 0 100 x 20\n",
          "it needs up to 5 places, and has 4"},
@@ -667,6 +672,12 @@ static void the_c_draws_the_same(void) {
         {SHEETS "/everything.screen", NULL, {240, 200, JL_SCREEN_COLOR}, true},
         {SHEETS "/everything.screen", NULL, {240, 200, JL_SCREEN_MONO}, true},
         {SHEETS "/everything.screen", "ssd1327-128x128-spi", {128, 128, JL_SCREEN_GREY}, true},
+        {SHEETS "/still.screen", NULL, {128, 64, JL_SCREEN_MONO}, true},
+        {SHEETS "/still.screen", NULL, {128, 64, JL_SCREEN_COLOR}, true},
+        {SHEETS "/wide.screen", NULL, {240, 200, JL_SCREEN_COLOR}, true},
+        {SHEETS "/wide.screen", NULL, {240, 200, JL_SCREEN_MONO}, true},
+        {SHEETS "/bare.screen", NULL, {72, 40, JL_SCREEN_COLOR}, false},
+        {SHEETS "/button.screen", NULL, {72, 40, JL_SCREEN_COLOR}, true},
     };
     shell_begin();
     for (size_t i = 0; i < sizeof cases / sizeof cases[0]; i++) {

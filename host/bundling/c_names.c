@@ -297,5 +297,9 @@ static void write_changed(FILE *out, const char *text, size_t size, const struct
 
 void jl_host_c_rename(FILE *out, const char *text, const struct c_names *own, const char *prefix) {
     struct place place = {false, false, 0, 0};
-    write_changed(out, text, strlen(text), own, prefix, &place, true);
+    size_t length = strlen(text);
+    write_changed(out, text, length, own, prefix, &place, true);
+    if (length && text[length - 1] != '\n') {
+        fputc('\n', out); /* a directive may follow */
+    }
 }

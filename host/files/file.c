@@ -89,7 +89,7 @@ static FILE *open_draft(struct jl_file *file) {
 bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *complaint) {
     memset(file, 0, sizeof *file);
     int length = snprintf(file->path, sizeof file->path, "%s", path);
-    if (length < 0 || (size_t)length >= sizeof file->path) {
+    if ((size_t)length >= sizeof file->path) {
         return jl_complain(complaint, "the path is too long: %.80s...", path);
     }
     struct stat info;
@@ -173,7 +173,7 @@ bool jl_directory_make(const char *path, struct jl_complaint *complaint) {
 bool jl_path_join(char *out, size_t size, const char *directory, const char *base,
                   const char *ending, struct jl_complaint *complaint) {
     int length = snprintf(out, size, "%s/%s%s", directory, base, ending);
-    if (length < 0 || (size_t)length >= size) {
+    if ((size_t)length >= size) {
         return jl_complain(complaint, "the path is too long: %.80s...", directory);
     }
     for (char *c = out + strlen(directory) + 1; *c; c++) {

@@ -2,8 +2,6 @@
 #include "jadelamp/host/png.h"
 
 #include <png.h>
-#include <stdlib.h>
-#include <string.h>
 
 #include "jadelamp/host/file.h"
 
@@ -15,19 +13,12 @@ bool jl_png_write(const char *path, const struct jl_picture *picture,
                        .width = (png_uint_32)picture->width,
                        .height = (png_uint_32)picture->height,
                        .format = PNG_FORMAT_RGB};
-    png_alloc_size_t size = PNG_IMAGE_PNG_SIZE_MAX(image);
-    void *bytes = malloc(size);
-    if (!bytes) {
-        return jl_complain(complaint, "cannot write %s: out of memory", path);
+    struct jl_file file;
+    if (!jl_file_begin(&file, path, complaint)) {
+        return false;
     }
-    bool good;
-    if (png_image_write_to_memory(&image, bytes, &size, 0, picture->rgb, 0, NULL)) {
-        good = jl_file_put(path, bytes, size, complaint);
-    } else {
-        good = jl_complain(complaint, "cannot write %s: %s", path, image.message);
-    }
-    free(bytes);
-    return good;
+    file.failed = !png_image_write_to_stdio(&image, file.stream, 0, picture->rgb, 0, NULL);
+    return jl_file_commit(&file, complaint);
 }
 
 bool jl_png_read(const char *path, struct jl_picture *picture, struct jl_complaint *complaint) {

@@ -20,9 +20,16 @@ __attribute__((format(printf, 3, 4))) static void find(struct jl_screen *screen,
     }
 }
 
+/* Words at a place: what they paint is as wide as the glass, since nobody knows how long they are.
+ */
+static bool has_open_end(const struct jl_screen *screen, const struct item *item) {
+    return item->kind == ITEM_TEXT && item->has_place && jl_host_item_widest(screen, item) < 0;
+}
+
 /* ---- off the glass ---- */
 
 static void look_at_edges(struct jl_screen *screen, const struct item *item) {
+    int step = has_open_end(screen, item) ? 2 : 1;
     struct jl_rect box = item->paints;
     const struct {
         int beyond;
@@ -31,7 +38,7 @@ static void look_at_edges(struct jl_screen *screen, const struct item *item) {
                  {-box.y, "upper"},
                  {box.x + box.w - screen->glass.width, "right"},
                  {box.y + box.h - screen->glass.height, "lower"}};
-    for (int i = 0; i < 4; i++) {
+    for (int i = step - 1; i < 4; i += step) {
         if (edges[i].beyond > 0) {
             find(screen, item->line, "%s: it reaches %d pixel%s past the %s edge of the glass",
                  jl_host_item_word(item->kind), edges[i].beyond, edges[i].beyond == 1 ? "" : "s",
@@ -208,7 +215,8 @@ static void look_at_overlaps(struct jl_screen *screen) {
                 below->page == NONE || above->page == NONE || below->page == above->page;
             if (!together || !(is_content(above) || is_solid(above)) ||
                 !meet(below->paints, above->paints) || exclude(&below->when, &above->when) ||
-                is_meant(below, above)) {
+                is_meant(below, above) || has_open_end(screen, below) ||
+                has_open_end(screen, above)) {
                 continue;
             }
             find(screen, above->line, "%s: it lies over the %s of line %d",
