@@ -504,6 +504,89 @@ static void sheets_are_worked(void) {
     desk_end();
 }
 
+/* Glass of two colours, fingers that leave the window, the slowest and the fastest time. */
+static void as_far_as_it_goes(void) {
+    int left, top, width, height, yellow = 0, blue = 0, mixed = 0;
+    char line[300];
+    desk_begin();
+    desk_window("ssd1306-128x64-yellow-blue --zoom 2 --json --into a/b");
+    desk_wait_told("returned JL_OK", 1);
+    desk_do("mousemove 2 2");
+    shell("sleep 0.3");
+    desk_find_glass(&left, &top, &width, &height);
+    struct jl_picture screen = desk_picture();
+    for (int y = top; y < top + height; y++) {
+        for (int x = left; x < left + width; x++) {
+            const unsigned char *rgb = jl_picture_at(&screen, x, y);
+            bool above = y<top + height / 2, is_yellow = rgb[0]> 150 &&
+                         rgb[2]<100, is_blue = rgb[2]> 150 && rgb[0] < 100;
+            yellow += above && is_yellow;
+            blue += is_blue;
+            mixed += !above && is_yellow;
+        }
+    }
+    jl_picture_free(&screen);
+    EXPECT(yellow > 100 && blue > 100 && mixed == 0);
+    snprintf(line, sizeof line, "mousemove %d %d mousedown 1 sleep 0.1 mousemove 1 1 sleep 0.1",
+             left + width / 2, top + height / 2);
+    desk_do(line);
+    desk_do("mousemove 1279 700 sleep 0.1 mousedown 3 mouseup 3 mouseup 1");
+    desk_do("mousemove 1 1 click 1 click 2 click 3"); /* none: beside the glass */
+    snprintf(line, sizeof line, "mousemove %d %d mousedown 3 sleep 0.1 mousemove %d %d mouseup 3",
+             left + width / 2, top + height / 2, left + width / 2, top + height - 5);
+    desk_do(line);
+    desk_do("key Escape key Up key Down");
+    desk_do("key --repeat 16 --delay 20 bracketleft");
+    EXPECT_INT(shell("sleep 1.5"), 0);
+    desk_do("key --repeat 7 --delay 20 bracketright key s");
+    EXPECT(desk_wait_for("a/b/ssd1306-128x64-yellow-blue-1.png"));
+    desk_do("key q");
+    EXPECT_INT(desk_wait(), 0);
+    cJSON *json = cJSON_Parse(strstr(output, "{\n"));
+    EXPECT_INT(at(json, "fingers")->valueint, 2);
+    EXPECT_INT(at(json, "keys")->valueint, 0);
+    EXPECT(at(json, "real_s")->valuedouble > at(json, "virtual_s")->valuedouble + 1);
+    cJSON_Delete(json);
+    desk_window("ssd1306-128x64-i2c --plain --zoom 1 --json");
+    desk_do("key --repeat 16 --delay 20 bracketright");
+    EXPECT_INT(shell("sleep 1"), 0);
+    desk_do("key p key p key q");
+    EXPECT_INT(desk_wait(), 0);
+    json = cJSON_Parse(strstr(output, "{\n"));
+    EXPECT(at(json, "virtual_s")->valuedouble > 2 * at(json, "real_s")->valuedouble);
+    cJSON_Delete(json);
+    desk_end();
+}
+
+/* What a controller finds, and what cannot be written, is told; the window stays. */
+static void findings_and_full_disks(void) {
+    static const struct {
+        const char *change, *tells;
+        int status;
+    } rows[] = {
+        {"s/^clock.*/clock = 1 MHz/", "warning: two: I2C clock 1000000 Hz", 1},
+        {"$a [wake]\\nstep = send 8D 14\\nstep = send D8\\nstep = send AF",
+         "error: two: unknown command D8", 1},
+    };
+    desk_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[300];
+        snprintf(line, sizeof line, "sed '%s' %s/ssd1306-128x64-i2c.card >two.card", rows[i].change,
+                 CARDS);
+        EXPECT_INT(shell(line), 0);
+        desk_window("two.card --into two.card/b");
+        desk_wait_told(rows[i].tells, 1);
+        desk_do("key s");
+        desk_wait_told("no picture: cannot make the directory two.card/b", 1);
+        desk_do("key c");
+        desk_wait_told("no capture: cannot make the directory two.card/b", 1);
+        desk_do("key q");
+        test_row("%s", rows[i].change);
+        EXPECT_INT(desk_wait(), rows[i].status);
+    }
+    desk_end();
+}
+
 static void refused(void) {
     static const struct {
         const char *words, *says;
@@ -570,6 +653,8 @@ const struct test_group test_groups[] = {
     {"a_tap_is_shown", a_tap_is_shown},
     {"sheets_are_shown_as_they_are_saved", sheets_are_shown_as_they_are_saved},
     {"sheets_are_worked", sheets_are_worked},
+    {"as_far_as_it_goes", as_far_as_it_goes},
+    {"findings_and_full_disks", findings_and_full_disks},
     {"refused", refused},
     {"in_a_program_of_ones_own", in_a_program_of_ones_own},
     {NULL, NULL},
