@@ -52,6 +52,13 @@ static void layouts(void) {
         {"11\nwait 70000\n29\n", JL_WAKE_ANY, JL_WAKE_LINES, NULL, "11|~65535|29"},
         {"cmd(0x11); delay_ms(5); cmd(0x3A, 0x55); sleep_micro(900);", JL_WAKE_ANY, JL_WAKE_CALLS,
          NULL, "11|~5|3A 55|~1"},
+        {"write_data(0x00); write_data(0x10); write_command(0x42); delay(5); write_command(0x98);",
+         JL_WAKE_ANY, JL_WAKE_CALLS, "t6963c", "42 00 10|~5|98"},
+        {"dat(1); paint(3); cmd(0x42, 7);", JL_WAKE_ANY, JL_WAKE_CALLS, "t6963c", "42 01 07"},
+        {"{{0x11, {0}, 0x80},\n {-1, {0}, 0}}", JL_WAKE_ANY, JL_WAKE_ROWS, NULL, "11|~100"},
+        {"36-48\nwait 5\n", JL_WAKE_ANY, JL_WAKE_LINES, NULL, "36 48|~5"},
+        {"0x11\npaint(0x12);\ndelay(5);\n", JL_WAKE_LINES, JL_WAKE_LINES, NULL, "11|12|~5"},
+        {"cmd(0x11); delay(-5); say(\"\\", JL_WAKE_ANY, JL_WAKE_CALLS, NULL, "11|~0"},
     };
     static struct jl_wake_import import;
     struct jl_complaint complaint;
@@ -85,6 +92,15 @@ static void layouts(void) {
     }
 }
 
+static void refuse(const char *text, enum jl_wake_layout layout,
+                   const struct jl_catalog_entry *part, const char *says) {
+    static struct jl_wake_import import;
+    struct jl_complaint complaint = {""};
+    test_row("%s", text);
+    EXPECT(!jl_wake_import_text("x", text, strlen(text), layout, part, &import, &complaint));
+    EXPECT_CONTAINS(complaint.text, says);
+}
+
 static void refused_sequences(void) {
     static const struct {
         const char *text;
@@ -92,6 +108,9 @@ static void refused_sequences(void) {
         const char *says;
     } rows[] = {
         {"", JL_WAKE_ANY, "there are no bytes"},
+        {"{0x36, 1, -5, 0x29, 0}", JL_WAKE_COUNTED, "x:1: -5: expected a byte"},
+        {"{0x36, -1, 5, 0x29, 0}", JL_WAKE_COUNTED, "the counts do not add up"},
+        {"11\ndelay\n29\n", JL_WAKE_LINES, "x:2: delay: expected milliseconds"},
         {"{0x36, 9, 0x48}", JL_WAKE_COUNTED, "the counts do not add up"},
         {"{0xAE, 0xD5}", JL_WAKE_ANY, "say --controller"},
         {"write_data(0x36);", JL_WAKE_ANY, "x:1: write_data(): data before any command"},
@@ -109,13 +128,26 @@ static void refused_sequences(void) {
         {"cmd(0x11); data(0x155);", JL_WAKE_CALLS, "x:1: 341: expected a byte"},
         {"{0x11, 0, 0x3A, 1, 0x155, 0x29, 0}", JL_WAKE_COUNTED, "x:1: 341: expected a byte"},
     };
-    static struct jl_wake_import import;
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
-        struct jl_complaint complaint = {""};
-        test_row("%s", rows[i].text);
-        EXPECT(!jl_wake_import_text("x", rows[i].text, strlen(rows[i].text), rows[i].layout, NULL,
-                                    &import, &complaint));
-        EXPECT_CONTAINS(complaint.text, rows[i].says);
+        refuse(rows[i].text, rows[i].layout, NULL, rows[i].says);
+    }
+}
+
+/* Of parts whose commands come behind their data. */
+static void refused_data_in_front(void) {
+    static const struct {
+        const char *text;
+        enum jl_wake_layout layout;
+        const char *says;
+    } rows[] = {
+        {"dat(1);\npaint(3);", JL_WAKE_CALLS, "x:1: data that no command follows: the t6963c"},
+        {"cmd(2);\ndat(1, 2, 3, 4, 5, 6, 7, 8, 9); cmd(1);", JL_WAKE_CALLS,
+         "x:2: more than 8 bytes of data"},
+        {"dat(300); cmd(2);", JL_WAKE_CALLS, "x:1: 300: expected a byte"},
+        {"{0x36, 1, 0x48}", JL_WAKE_FLAT, "cannot be parted for the t6963c"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        refuse(rows[i].text, rows[i].layout, jl_catalog_find("t6963c"), rows[i].says);
     }
 }
 
@@ -164,7 +196,8 @@ static void endless_sequences(void) {
 
 /* Any bytes: refused or read. */
 static void any_text(void) {
-    static const char letters[] = "0123456789abcdefx{},;()/*\n \"delaycmddata#_. , , , , , , \n\n";
+    static const char letters[] = "0123456789abcdefx{},;()/*\n \"delaycmddata#_. , , , , , , \n\n-";
+    static const char *const parts[] = {"ssd1306", "t6963c", "hd44780", "st7789"};
     static struct jl_wake_import import;
     struct test_random random = {4711};
     int good = 0;
@@ -177,7 +210,7 @@ static void any_text(void) {
         }
         bool read = jl_wake_import_text(
             "x", text, (size_t)length, (enum jl_wake_layout)test_random_between(&random, 0, 5),
-            i & 1 ? jl_catalog_find("ssd1306") : NULL, &import, &complaint);
+            i & 1 ? jl_catalog_find(parts[i >> 1 & 3]) : NULL, &import, &complaint);
         EXPECT(read == !*complaint.text);
         good += read;
     }
@@ -539,6 +572,7 @@ static void words_are_read_back(void) {
 const struct test_group test_groups[] = {
     {"layouts", layouts},
     {"refused_sequences", refused_sequences},
+    {"refused_data_in_front", refused_data_in_front},
     {"endless_sequences", endless_sequences},
     {"any_text", any_text},
     {"commands_by_name", commands_by_name},

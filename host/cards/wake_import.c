@@ -76,6 +76,8 @@ static const char *skip_comment(const char *at, const char *end) {
  * "delay". */
 static bool take_number(struct reading *reading, const char **at, const char *end, int line,
                         bool bare) {
+    bool negative = **at == '-';
+    *at += negative;
     char digits[24];
     size_t length = 0;
     while (*at + length < end && isalnum((unsigned char)(*at)[length]) && length < 20) {
@@ -84,8 +86,8 @@ static bool take_number(struct reading *reading, const char **at, const char *en
     }
     digits[length] = '\0';
     bool prefixed = digits[0] == '0' && (digits[1] == 'x' || digits[1] == 'X');
-    bool binary = digits[0] == '0' && (digits[1] == 'b' || digits[1] == 'B') &&
-                  strspn(digits + 2, "01") > 0 && !(bare && length == 2);
+    bool binary =
+        digits[0] == '0' && (digits[1] == 'b' || digits[1] == 'B') && strspn(digits + 2, "01") > 0;
     char *stop;
     long number = strtol(binary ? digits + 2 : digits, &stop,
                          binary                              ? 2
@@ -102,7 +104,13 @@ static bool take_number(struct reading *reading, const char **at, const char *en
                               digits, fraction ? "." : "");
     }
     reading->has_prefix |= prefixed;
-    return add_mark(reading, (struct mark){.kind = NUMBER, .line = line, .number = number});
+    return add_mark(
+        reading,
+        (struct mark){.kind = NUMBER, .line = line, .number = negative ? -number : number});
+}
+
+static bool is_wait(const char *word) {
+    return strcmp(word, "delay") == 0 || strcmp(word, "wait") == 0;
 }
 
 static bool take_word(struct reading *reading, const char **at, const char *end, int line) {
@@ -118,10 +126,9 @@ static bool take_word(struct reading *reading, const char **at, const char *end,
     while (c < end && *c == ' ') {
         c++;
     }
-    bool waits = strcmp(mark.word, "delay") == 0 || strcmp(mark.word, "wait") == 0;
     if (c < end && *c == '(') {
         reading->has_calls = true;
-    } else if (!waits) {
+    } else if (!is_wait(mark.word)) {
         return true;
     }
     return add_mark(reading, mark);
@@ -131,6 +138,12 @@ static bool take_word(struct reading *reading, const char **at, const char *end,
 static bool is_bare_byte(const char *at, const char *end) {
     return at + 1 < end && isxdigit((unsigned char)at[0]) && isxdigit((unsigned char)at[1]) &&
            (at + 2 == end || !(isalnum((unsigned char)at[2]) || at[2] == '_'));
+}
+
+/* -1 ends tables in C; elsewhere a dash parts bytes. */
+static bool begins_number(const char *at, const char *end, bool c_text) {
+    bool minus = c_text && *at == '-' && at + 1 < end;
+    return isdigit((unsigned char)at[minus]) || (!c_text && is_bare_byte(at, end));
 }
 
 static bool make_marks(struct reading *reading, const char *text, size_t bytes) {
@@ -164,7 +177,7 @@ static bool make_marks(struct reading *reading, const char *text, size_t bytes) 
                 return false;
             }
             at++;
-        } else if (isdigit((unsigned char)*at) || (!c_text && is_bare_byte(at, end))) {
+        } else if (begins_number(at, end, c_text)) {
             if (!take_number(reading, &at, end, line, !c_text)) {
                 return false;
             }
@@ -214,16 +227,20 @@ static bool add_wait(struct reading *reading, long ms, int line) {
     return step != NULL;
 }
 
-/* A command a line. */
+/* A command a line. The last mark ends a line: behind any other there is one more. */
 static bool read_as_lines(struct reading *reading) {
     struct jl_wake_step *step = NULL;
     for (int i = 0; i < reading->count; i++) {
         const struct mark *mark = &reading->marks[i];
-        const struct mark *next = i + 1 < reading->count ? mark + 1 : NULL;
         if (mark->kind == LINE) {
             step = NULL;
-        } else if (mark->kind == CALL && next && next->kind == NUMBER) {
-            if (!add_wait(reading, next->number, mark->line)) {
+        } else if (mark->kind == CALL && is_wait(mark->word)) {
+            if (mark[1].kind != NUMBER) {
+                return jl_complain_at(reading->complaint, reading->name, mark->line,
+                                      "%s: expected milliseconds behind it, such as %s 120",
+                                      mark->word, mark->word);
+            }
+            if (!add_wait(reading, mark[1].number, mark->line)) {
                 return false;
             }
             i++;
@@ -257,7 +274,8 @@ static bool walk_counted(struct reading *reading, const struct mark **numbers, i
             return numbers[at]->number == 0; /* a zero may end the table */
         }
         long flags = numbers[at + 1]->number, arguments = flags & 0x7F;
-        if (flags > 255 || numbers[at]->number > 255 || at + 2 + arguments + (flags >> 7) > count) {
+        if (flags < 0 || flags > 255 || numbers[at]->number > 255 ||
+            at + 2 + arguments + (flags >> 7) > count) {
             return false;
         }
         struct jl_wake_step *step = reads ? new_step(reading, numbers[at]->line) : NULL;
@@ -393,7 +411,12 @@ static bool read_as_calls(struct reading *reading) {
                 step = NULL;
                 break;
             }
-            if (in_front && is_data && kept_count < MOST_IN_FRONT) {
+            if (in_front && is_data) {
+                if (kept_count == MOST_IN_FRONT) {
+                    return jl_complain_at(reading->complaint, reading->name, call->line,
+                                          "more than %d bytes of data in front of a command",
+                                          MOST_IN_FRONT);
+                }
                 kept[kept_count++] = number;
                 continue;
             }
@@ -408,13 +431,18 @@ static bool read_as_calls(struct reading *reading) {
             if (taken && (!step || !add_byte(reading, step, number))) {
                 return false;
             }
-            for (int n = 0; n < kept_count; n++) {
+            for (int n = 0; n < kept_count && is_command; n++) {
                 if (!add_byte(reading, step, kept[n])) {
                     return false;
                 }
             }
-            kept_count = 0;
+            kept_count = is_command ? 0 : kept_count;
         }
+    }
+    if (kept_count) {
+        return jl_complain_at(reading->complaint, reading->name, kept[0]->line,
+                              "data that no command follows: the %s has them in front",
+                              reading->controller->name);
     }
     return reading->import->count ||
            jl_complain(reading->complaint,
