@@ -306,14 +306,45 @@ static void color_mistakes_are_explained(void) {
          3, "the ssd1327 cannot turn by a quarter"},
         {"[panel]\ncontroller = ssd1322\n[glass]\nsize = 256 x 64\n[bus]\nkind = 8080-16\n", 6,
          "the ssd1322 has no 16-bit 8080 bus"},
+        {TFT "[glass]\nmemory = 132 x 4097\n", 4, "expected the RAM as strapped"},
+        {TFT "[glass]\nmemory = 0 x 132\n", 4, "expected the RAM as strapped"},
     };
     expect_mistakes(rows, sizeof rows / sizeof rows[0]);
 }
 
-/* The harbour's other tables: one broken at a time, the rest as shipped. */
 #define LCD      "[panel]\ncontroller = hd44780\n"
 #define CELLS    "[glass]\nsize = 20 x 4 cells\n"
 #define BACKPACK "[bus]\nkind = expander\naddress = 0x27\n"
+#define PAPER    "[panel]\ncontroller = ssd1680\n[glass]\nsize = 122 x 250\n"
+
+/* What one kind of glass has, and another has not. */
+static void mistakes_between_kinds_are_explained(void) {
+    static const struct mistake rows[] = {
+        {HEAD GLASS "color = paper\n" BUS, 5, "[glass] color: the ssd1306 drives no e-paper"},
+        {PAPER "color = white\n[bus]\nkind = spi\n", 5,
+         "[glass] color: the ssd1680 drives e-paper: expected paper or paper-red"},
+        {PAPER "[bus]\nkind = spi\n[pins]\nlight = wired\n", 8,
+         "[pins] light: e-paper has none: leave it out"},
+        {TFT "[glass]\nsize = 128 x 160\ncolor = white\n[bus]\nkind = spi\n[pins]\nlight = wired\n",
+         9, "[pins] light: the dots of this glass shine by themselves"},
+        {HEAD GLASS "chips = high\n" BUS, 5,
+         "[glass] chips: the ssd1306 stands behind its glass alone"},
+        {HEAD GLASS BUS "[wake]\nstep = pulse 3\n", 9,
+         "pulse is for character modules: send BYTES"},
+        {HEAD GLASS BUS "[wake]\nstep = pulse 33\n", 9, "expected one hex digit, such as pulse 3"},
+        {HEAD GLASS BUS "[wake]\nstep = pulse g\n", 9, "expected one hex digit, such as pulse 3"},
+        {LCD CELLS BACKPACK "[wake]\nstep = wait busy low 400 ms\n", 9,
+         "a character module has no BUSY pin to wait for: wait TIME"},
+        {LCD CELLS "[bus]\nkind = i2c\naddress = 0x3E\n", 6, "parallel-4, parallel-8 or expander"},
+    };
+    expect_mistakes(rows, sizeof rows / sizeof rows[0]);
+    EXPECT(read_text(LCD CELLS BACKPACK "[wake]\nstep = pulse b\nstep = pulse 3 \n"));
+    EXPECT_INT(card.wake_bytes, 4);
+    EXPECT_INT(card.wake_steps[1], 0x0B);
+    EXPECT_INT(card.wake_steps[3], 0x03);
+}
+
+/* The harbour's other tables: one broken at a time, the rest as shipped. */
 
 static void a_card_of_cells_is_read(void) {
     EXPECT(read_text(LCD "[glass]\nsize = 16 x 1\nhalves = yes\nrom = a02\n"
@@ -504,6 +535,7 @@ const struct test_group test_groups[] = {
     {"damaged_cards", damaged_cards_do_no_harm},
     {"a_color_card_is_read", a_color_card_is_read},
     {"color_mistakes_are_explained", color_mistakes_are_explained},
+    {"mistakes_between_kinds_are_explained", mistakes_between_kinds_are_explained},
     {"a_card_of_cells_is_read", a_card_of_cells_is_read},
     {"mistakes_in_cells_are_explained", mistakes_in_cells_are_explained},
     {"touch_in_cards", touch_in_cards},

@@ -478,16 +478,20 @@ static void commands_by_name(void) {
         {"st7789", "send exit_sleep_mode 01", {0}, "takes 0 arguments, and there is 1"},
         {"ssd1306", "send display off or on", {0}, "no command of that name, or several"},
         {"ssd1306", "send ", {0}, "expected"},
+        {"ili9225", "send power control 1 08 00", {4, 0x00, 0x10, 0x08, 0x00}, NULL},
+        {"ili9225", "send display control 10 17", {4, 0x00, 0x07, 0x10, 0x17}, NULL},
     };
     static struct jl_card card;
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         char text[500];
         struct jl_complaint complaint = {""};
-        bool oled = strcmp(rows[i].controller, "ssd1306") == 0;
+        const char *size = strcmp(rows[i].controller, "ssd1306") == 0   ? "128 x 64"
+                           : strcmp(rows[i].controller, "ili9225") == 0 ? "176 x 220"
+                                                                        : "240 x 240";
         int length = snprintf(text, sizeof text,
                               "[panel]\ncontroller = %s\n[glass]\nsize = %s pixels\n[bus]\nkind = "
                               "spi\nclock = 5 MHz\n[wake]\nstep = %s\n",
-                              rows[i].controller, oled ? "128 x 64" : "240 x 240", rows[i].step);
+                              rows[i].controller, size, rows[i].step);
         bool good = jl_card_read_text("a", text, (size_t)length, &card, &complaint);
         test_row("%s", rows[i].step);
         if (rows[i].says) {
