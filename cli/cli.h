@@ -66,6 +66,9 @@ bool cli_too_many(poptContext context, const char *verb);
 /* Prints the object and frees it. */
 void cli_print_json(cJSON *json);
 
+/* From now on JSON for which there is no memory ends the command: status 2, and a word why. */
+void cli_json_begin(void);
+
 /* Prints a card's controller, size and bus in one line, without line end. */
 void cli_print_card(const struct jl_card *card);
 

@@ -212,19 +212,31 @@ static size_t character_bytes(const unsigned char *at) {
     return more + 1;
 }
 
+/* JSON with a part missing would be taken for whole. */
+static void *memory_or_end(size_t bytes) {
+    void *memory = malloc(bytes);
+    if (!memory) {
+        fputs("jadelamp: out of memory for JSON\n", stderr);
+        exit(EXIT_BAD);
+    }
+    return memory;
+}
+
+void cli_json_begin(void) {
+    cJSON_InitHooks(&(cJSON_Hooks){.malloc_fn = memory_or_end, .free_fn = free});
+}
+
 void cli_json_text(cJSON *json, const char *name, const char *text) {
-    char *clean = malloc(3 * strlen(text) + 1);
+    char *clean = memory_or_end(3 * strlen(text) + 1);
     char *out = clean;
-    for (const char *at = text; clean && *at;) {
+    for (const char *at = text; *at;) {
         size_t bytes = character_bytes((const unsigned char *)at);
         memcpy(out, bytes ? at : "\xEF\xBF\xBD", bytes ? bytes : 3);
         out += bytes ? bytes : 3;
         at += bytes ? bytes : 1;
     }
-    if (clean) {
-        *out = '\0';
-        cJSON_AddStringToObject(json, name, clean);
-    }
+    *out = '\0';
+    cJSON_AddStringToObject(json, name, clean);
     free(clean);
 }
 

@@ -63,6 +63,7 @@ int main(int argc, const char **argv) {
         return cli_finish(argv[1], verb_complete(argc - 1, argv + 1));
     }
     jl_file_tidy_on_signals();
+    cli_json_begin();
     for (int i = 0; i < VERB_COUNT; i++) {
         if (strcmp(argv[1], verbs[i].name) == 0) {
             return cli_finish(argv[1], verbs[i].run(argc - 1, argv + 1));

@@ -17,7 +17,7 @@
 #include <string.h>
 #include <sys/stat.h>
 
-enum { OUTWARDS = 4, OWN = 3, MOST_PLACES = 4096 };
+enum { OUTWARDS = 4, OWN = 3, MOST_PLACES = 4096, ERROR_SEEN = 0x20 };
 
 static long calls, places;
 static void *seen[MOST_PLACES][OUTWARDS];
@@ -85,7 +85,11 @@ static bool is_output(FILE *stream) {
 size_t __real_fwrite(const void *bytes, size_t size, size_t count, FILE *stream);
 size_t __wrap_fwrite(const void *bytes, size_t size, size_t count, FILE *stream);
 size_t __wrap_fwrite(const void *bytes, size_t size, size_t count, FILE *stream) {
-    return is_output(stream) && fails(ENOSPC) ? 0 : __real_fwrite(bytes, size, count, stream);
+    if (is_output(stream) && fails(ENOSPC)) {
+        stream->_flags |= ERROR_SEEN; /* as the C library does it */
+        return 0;
+    }
+    return __real_fwrite(bytes, size, count, stream);
 }
 
 int __real_fclose(FILE *stream);
@@ -100,7 +104,11 @@ int __wrap_fclose(FILE *stream) {
 int __real_fflush(FILE *stream);
 int __wrap_fflush(FILE *stream);
 int __wrap_fflush(FILE *stream) {
-    return stream && is_output(stream) && fails(ENOSPC) ? EOF : __real_fflush(stream);
+    if (stream && is_output(stream) && fails(ENOSPC)) {
+        stream->_flags |= ERROR_SEEN;
+        return EOF;
+    }
+    return __real_fflush(stream);
 }
 
 int __real_open(const char *path, int flags, ...);

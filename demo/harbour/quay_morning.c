@@ -123,11 +123,11 @@ bool jl_demo_quay_gauge(const char *data, const char *directory,
     bool good = jl_path_join(path, sizeof path, directory, "quay-gauge", ".vcd", complaint) &&
                 jl_file_begin(&capture, path, complaint);
     if (good) {
-        jl_board_record(rig.board, jl_file_write, &capture);
+        jl_rig_record(&rig, &capture);
         good =
             jl_fault_inject(morning->faults, morning->fault_count, &rig, UINT64_MAX, complaint) &&
             run(&rig, &table, first, result, complaint);
-        jl_board_record_end(rig.board);
+        jl_rig_record_end(&rig, &capture);
         if (good) {
             good = jl_file_commit(&capture, complaint);
         } else {

@@ -90,14 +90,18 @@ bool jl_host_c_files_begin(struct c_files *files, const char *directory, const c
 }
 
 static void finish(struct jl_file *file) {
-    file->failed |= ferror(file->stream) || fflush(file->stream) != 0;
+    if (ferror(file->stream) || fflush(file->stream) != 0) {
+        jl_file_fail(file);
+    }
 }
 
 bool jl_host_c_files_commit(struct c_files *files, struct jl_complaint *complaint) {
     fprintf(files->header.stream, "\n#endif\n");
     finish(&files->header);
     finish(&files->body);
-    files->header.failed |= files->body.failed;
+    if (files->body.failed) {
+        jl_file_fail(&files->header);
+    }
     bool good = jl_file_commit(&files->header, complaint);
     if (!good) {
         jl_file_abandon(&files->body);

@@ -18,6 +18,7 @@ struct bundling {
     struct c_names skipped; /* public headers that stay away unless others need them */
     struct c_names written; /* public headers */
     struct jl_complaint *complaint;
+    bool failed; /* no memory for a part of it, or a file that cannot be read */
 };
 
 static bool want(struct bundling *bundling, const char *name) {
@@ -116,18 +117,24 @@ static bool is_general(const struct jl_bundle *bundle, const struct source *sour
            (!is_of_room(source, "touch") || has_touch(bundle));
 }
 
+/* A public header; the caller's. */
+static char *public_text(struct bundling *bundling, const char *folder, const char *name) {
+    char *text = jl_host_source_text(folder, name, bundling->complaint);
+    bundling->failed |= !text;
+    return text;
+}
+
 /* The header that declares a controller, with the family's that it includes, as one text; the
- * caller's. NULL: none, or no memory. */
-static char *header_of(const struct bundling *bundling, const char *controller) {
+ * caller's. NULL: none, or it failed. */
+static char *header_of(struct bundling *bundling, const char *controller) {
     struct dirent **list;
-    struct jl_complaint ignored = {""};
     char folder[1100], declared[64], *found = NULL;
     snprintf(folder, sizeof folder, "%s/jadelamp/controllers", bundling->sources.include);
     snprintf(declared, sizeof declared, " jl_%s;", controller);
     int count = scandir(folder, &list, NULL, alphasort);
     for (int i = 0; i < count; i++) {
         char *text = strstr(list[i]->d_name, ".h") && !found
-                         ? jl_host_source_text(folder, list[i]->d_name, &ignored)
+                         ? public_text(bundling, folder, list[i]->d_name)
                          : NULL;
         if (text && strstr(text, declared)) {
             found = text;
@@ -155,7 +162,6 @@ static void want_motions_in(struct bundling *bundling, const char *header) {
 /* Motions that the header of a controller names, or that of its family. */
 static void want_motions(struct bundling *bundling, const char *controller) {
     static const char *const families[] = {"controllers/dcs.h", "controllers/ssd_oled.h"};
-    struct jl_complaint ignored = {""};
     char *own = header_of(bundling, controller);
     if (own) {
         want_motions_in(bundling, own);
@@ -164,9 +170,8 @@ static void want_motions(struct bundling *bundling, const char *controller) {
         char include[80], path[80];
         snprintf(include, sizeof include, "\"jadelamp/%s\"", families[f]);
         snprintf(path, sizeof path, "jadelamp/%s", families[f]);
-        char *family = strstr(own, include)
-                           ? jl_host_source_text(bundling->sources.include, path, &ignored)
-                           : NULL;
+        char *family =
+            strstr(own, include) ? public_text(bundling, bundling->sources.include, path) : NULL;
         if (family) {
             want_motions_in(bundling, family);
         }
@@ -438,6 +443,7 @@ static void write_macros_anew(struct bundling *bundling, FILE *out, const struct
                     fprintf(out, "#undef %s\n", name);
                     jl_host_c_rename(out, text, &source->own, source->stem);
                 }
+                bundling->failed |= !text;
                 free(text);
             }
         }
@@ -467,6 +473,7 @@ static bool write_panel(struct bundling *bundling, FILE *out, const struct jl_ca
     name_for_c(card->name, name);
     FILE *body = open_memstream(&text, &size);
     bool good = body && jl_host_card_write_body(body, card, name, bundling->complaint);
+    good = good && !ferror(body);
     good = body && fclose(body) == 0 && good;
     good = good && jl_host_c_names_of(text, &global, &own, &macros);
     /* The constants themselves keep their names: those of the header. */
@@ -545,6 +552,7 @@ bool jl_bundle_write(const struct jl_bundle *bundle, const char *directory,
     struct bundling bundling = {.bundle = bundle, .complaint = complaint};
     struct jl_file header = {0}, body = {0};
     char path[1200];
+    complaint->text[0] = '\0';
     bool good = are_apart(bundle, complaint) &&
                 jl_host_sources_read(&bundling.sources, complaint) && choose(&bundling);
     snprintf(path, sizeof path, "%s/jadelamp.h", directory);
@@ -554,12 +562,13 @@ bool jl_bundle_write(const struct jl_bundle *bundle, const char *directory,
     good = good && jl_file_begin(&body, path, complaint);
     good =
         good && write_header(&bundling, header.stream) && write_body(&bundling, body.stream, told);
+    good = good && !bundling.failed && !bundling.skipped.failed && !bundling.written.failed;
     if (good) {
         told->header_bytes = (size_t)ftell(header.stream);
         told->source_bytes = (size_t)ftell(body.stream);
-    }
-    if (good) {
-        header.failed |= ferror(header.stream) || ferror(body.stream);
+        if (ferror(header.stream) || ferror(body.stream)) {
+            jl_file_fail(&header);
+        }
         good = jl_file_commit(&header, complaint);
         if (good && !jl_file_commit(&body, complaint)) { /* the header alone is of no use */
             remove(header.path);
@@ -572,5 +581,8 @@ bool jl_bundle_write(const struct jl_bundle *bundle, const char *directory,
     jl_host_c_names_free(&bundling.wanted);
     jl_host_c_names_free(&bundling.skipped);
     jl_host_c_names_free(&bundling.written);
+    if (!good && !*complaint->text) {
+        jl_complain(complaint, "out of memory for a bundle");
+    }
     return good;
 }

@@ -25,6 +25,7 @@ bool jl_host_c_names_add(struct c_names *names, const char *text, size_t length)
         size_t room = names->room ? 2 * names->room : 64;
         char(*list)[C_NAME_BYTES] = realloc(names->list, room * sizeof *list);
         if (!list) {
+            names->failed = true;
             return false;
         }
         names->list = list;

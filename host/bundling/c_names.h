@@ -12,6 +12,7 @@ enum { C_NAME_BYTES = 64 };
 struct c_names {
     char (*list)[C_NAME_BYTES];
     size_t count, room;
+    bool failed; /* one did not come in: no memory */
 };
 
 /* False: no memory. */

@@ -171,6 +171,7 @@ static char *expanded(struct sources *sources, const char *path, const char *tex
     }
     jl_host_inside_guard(text, &begin, &end);
     expand(&expanding, path, begin, end);
+    expanding.good = expanding.good && !ferror(expanding.out);
     if (fclose(expanding.out) != 0 || !expanding.good) {
         free(out);
         out = NULL;
@@ -189,8 +190,9 @@ static struct source_header *read_header(struct sources *sources, const char *pa
     if (list) {
         sources->headers = list;
     }
-    bool good =
-        header.text && list && jl_host_c_names_of(header.text, &unused, &own, &header.macros);
+    bool good = header.text && list &&
+                jl_host_c_names_of(header.text, &unused, &own, &header.macros) &&
+                !header.headers.failed;
     jl_host_c_names_free(&unused);
     jl_host_c_names_free(&own);
     if (!good) {
@@ -215,7 +217,8 @@ static bool read_source(struct sources *sources, const char *path, struct jl_com
     }
     if (!source.text || !list ||
         !jl_host_c_names_of(source.text, &source.global, &source.own, &source.macros) ||
-        !jl_host_c_names_used(source.text, strlen(source.text), &source.used)) {
+        !jl_host_c_names_used(source.text, strlen(source.text), &source.used) ||
+        source.headers.failed) {
         free(source.text);
         return false;
     }
@@ -311,6 +314,7 @@ bool jl_host_sources_read(struct sources *sources, struct jl_complaint *complain
         good = follow_macros(sources, source, &followed, source->text, strlen(source->text));
         jl_host_c_names_free(&followed);
     }
+    good = good && !sources->system.failed;
     return good;
 }
 

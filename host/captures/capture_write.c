@@ -49,6 +49,8 @@ void jl_capture_write_level(struct jl_capture_writer *writer, uint64_t at_ps, si
 bool jl_capture_write_end(struct jl_capture_writer *writer, uint64_t at_ps,
                           struct jl_complaint *complaint) {
     stamp(writer, at_ps);
-    writer->file.failed |= ferror(writer->file.stream) != 0;
+    if (ferror(writer->file.stream)) {
+        jl_file_fail(&writer->file);
+    }
     return jl_file_commit(&writer->file, complaint);
 }

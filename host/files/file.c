@@ -106,16 +106,21 @@ bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *
 bool jl_file_write(void *context, const char *bytes, size_t count) {
     struct jl_file *file = context;
     if (!file->failed && fwrite(bytes, 1, count, file->stream) != count) {
-        file->failed = true;
+        jl_file_fail(file);
     }
     return !file->failed;
+}
+
+void jl_file_fail(struct jl_file *file) {
+    file->reason = file->failed ? file->reason : errno;
+    file->failed = true;
 }
 
 bool jl_file_commit(struct jl_file *file, struct jl_complaint *complaint) {
     bool closed = fclose(file->stream) == 0;
     file->stream = NULL;
     if (file->failed || !closed || rename(file->draft, file->path) != 0) {
-        int reason = errno;
+        int reason = file->failed ? file->reason : errno;
         remove(file->draft);
         forget(file->draft);
         return jl_complain(complaint, "cannot write %s: %s; nothing of it was kept", file->path,

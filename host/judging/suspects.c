@@ -1,6 +1,7 @@
 /* The usual mistakes, each made for once. */
 #include "jadelamp/host/suspects.h"
 
+#include <errno.h>
 #include <stdlib.h>
 #include <string.h>
 
@@ -63,7 +64,8 @@ static int scale_of(const struct jl_card *card) {
     return scale < 2 ? 2 : scale > 4 ? 4 : scale;
 }
 
-/* The glass under a mistake; NULL: none. False: the card cannot have it, or there is no memory. */
+/* The glass under a mistake; NULL: none. False: the card cannot have it; or, with ENOMEM in errno,
+ * there is no memory. */
 static bool photograph(const struct jl_card *card, const struct mistake *mistake,
                        struct jl_picture *photo, const char **dark) {
     struct jl_card typed = *card, glass = *card; /* large; on the desktop's stack */
@@ -131,7 +133,11 @@ bool jl_suspects_draw(const struct jl_card *card, struct jl_suspects *suspects,
         const struct mistake *mistake = &jl_host_mistakes[i];
         struct jl_picture *photo = &suspects->photos[suspects->count];
         dark = NULL;
+        errno = 0;
         if (!jl_host_mistake_fits(mistake, card) || !photograph(card, mistake, photo, &dark)) {
+            if (errno == ENOMEM) {
+                return jl_complain(complaint, "out of memory for the mistakes of %s", card->name);
+            }
             continue;
         }
         if (same(photo, &suspects->right)) { /* this card bears it */

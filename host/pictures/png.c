@@ -17,7 +17,9 @@ bool jl_png_write(const char *path, const struct jl_picture *picture,
     if (!jl_file_begin(&file, path, complaint)) {
         return false;
     }
-    file.failed = !png_image_write_to_stdio(&image, file.stream, 0, picture->rgb, 0, NULL);
+    if (!png_image_write_to_stdio(&image, file.stream, 0, picture->rgb, 0, NULL)) {
+        jl_file_fail(&file);
+    }
     return jl_file_commit(&file, complaint);
 }
 

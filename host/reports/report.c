@@ -19,9 +19,8 @@ struct facts {
     struct jl_light_result light;
     struct jl_check_result check;
     char *told;     /* what the board says of first light, as text */
-    char *sequence; /* read out, as text; NULL: nothing that can be */
-    char why_not[sizeof((struct jl_complaint *)0)->text];
-    bool has_timeline;
+    char *sequence; /* read out, as text */
+    bool has_bytes; /* else it is scanned out: nothing to read, and no timeline */
     char folder[900], timeline[1000];
 };
 
@@ -51,38 +50,48 @@ static void take_line(void *context, const struct jl_reading_line *line) {
     }
 }
 
-static bool read_out(const struct jl_card *card, struct facts *facts) {
+/* Ends a text in memory. False: not all of it found room. */
+static bool end_text(FILE *out, struct jl_complaint *complaint) {
+    bool whole = !ferror(out);
+    return (fclose(out) == 0 && whole) || jl_complain(complaint, "out of memory for a report");
+}
+
+static bool read_out(const struct jl_card *card, struct facts *facts,
+                     struct jl_complaint *complaint) {
     const struct jl_traffic_options options = {.awake = false};
-    struct jl_complaint complaint = {""};
     size_t bytes;
     struct jl_traffic *traffic =
-        jl_traffic_open(facts->light.sight.capture_path, card, &options, &complaint);
-    struct listing listing = {.is_text = card->cells.bus != JL_CELLS_NONE};
-    listing.out = traffic ? open_memstream(&facts->sequence, &bytes) : NULL;
-    bool good = listing.out && jl_reading_run(traffic, take_line, &listing, &complaint);
+        jl_traffic_open(facts->light.sight.capture_path, card, &options, complaint);
+    if (!traffic) {
+        return false;
+    }
+    struct listing listing = {.out = open_memstream(&facts->sequence, &bytes),
+                              .is_text = card->cells.bus != JL_CELLS_NONE};
+    bool good = listing.out ? jl_reading_run(traffic, take_line, &listing, complaint)
+                            : jl_complain(complaint, "out of memory for a report");
     if (listing.out) {
         if (listing.lines > JL_REPORT_LINES) {
             fprintf(listing.out, "... and %d lines more\n", listing.lines - JL_REPORT_LINES);
         }
-        fclose(listing.out);
+        good = end_text(listing.out, complaint) && good;
     }
     jl_traffic_close(traffic);
-    memcpy(facts->why_not, complaint.text, sizeof facts->why_not);
     return good;
 }
 
-static void draw_timeline(const struct jl_card *card, struct facts *facts) {
+static bool draw_timeline(const struct jl_card *card, struct facts *facts,
+                          struct jl_complaint *complaint) {
     const struct jl_traffic_options options = {.awake = false};
-    struct jl_complaint ignored = {""};
     struct jl_traffic *traffic =
-        jl_traffic_open(facts->light.sight.capture_path, card, &options, &ignored);
+        jl_traffic_open(facts->light.sight.capture_path, card, &options, complaint);
     const struct jl_light_result *light = &facts->light;
     const struct jl_timeline_request request = {
         .path = facts->timeline,
         .to_ps = (uint64_t)((light->wake.microseconds + light->present.microseconds) * 1e6) + 1};
     snprintf(facts->timeline, sizeof facts->timeline, "%s/timeline.png", facts->folder);
-    facts->has_timeline = traffic && jl_timeline_write(traffic, &request, &ignored);
+    bool good = traffic && jl_timeline_write(traffic, &request, complaint);
     jl_traffic_close(traffic);
+    return good;
 }
 
 static bool find_out(const struct jl_card *card, struct facts *facts,
@@ -107,11 +116,10 @@ static bool find_out(const struct jl_card *card, struct facts *facts,
         return jl_complain(complaint, "out of memory for a report");
     }
     jl_sight_print(out, &facts->light.rig, &seen);
-    fclose(out);
-    if (read_out(card, facts)) {
-        draw_timeline(card, facts);
-    }
-    return true;
+    facts->has_bytes = !card->controller->scanned;
+    return end_text(out, complaint) &&
+           (!facts->has_bytes ||
+            (read_out(card, facts, complaint) && draw_timeline(card, facts, complaint)));
 }
 
 /* ---- the page ---- */
@@ -179,7 +187,7 @@ static bool put_wire(struct jl_file *file, const struct facts *facts,
     put_cost(file, "wake up", facts->light.wake_status, &facts->light.wake);
     put_cost(file, "the picture", facts->light.present_status, &facts->light.present);
     jl_page_put(file, "</table>\n");
-    if (!facts->has_timeline) {
+    if (!facts->has_bytes) {
         return true;
     }
     jl_page_put(file, "<p><img class=\"wide\" alt=\"the wire over time\" src=\"");
@@ -212,12 +220,10 @@ static bool write_page(struct jl_file *file, const struct jl_card *card, const c
     put_findings(file, &facts->check);
     good = good && put_wire(file, facts, complaint);
     heading(file, "The traffic, read out");
-    if (facts->sequence && !*facts->why_not) {
+    if (facts->has_bytes) {
         listing_of(file, facts->sequence);
     } else {
-        jl_page_put(file, "<p>It cannot be read out: ");
-        jl_page_text(file, facts->why_not);
-        jl_page_put(file, "</p>\n");
+        jl_page_put(file, "<p>Glass that is scanned out has no bytes to read.</p>\n");
     }
     heading(file, "The card");
     listing_of(file, source);

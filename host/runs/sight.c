@@ -52,11 +52,11 @@ bool jl_sight_of(struct jl_rig *rig, const struct jl_sight_request *request, jl_
         return false;
     }
     if (records) {
-        jl_board_record(rig->board, jl_file_write, &capture);
+        jl_rig_record(rig, &capture);
     }
     run(context);
     if (records) {
-        jl_board_record_end(rig->board);
+        jl_rig_record_end(rig, &capture);
     }
     return (!records || jl_file_commit(&capture, complaint)) &&
            take_look(rig, request, sight, complaint);

@@ -132,9 +132,9 @@ static bool record(struct jl_rig *rig, const struct job *job, const char *name, 
         return false;
     }
     jl_status status = jl_rig_wake(rig);
-    jl_board_record(rig->board, jl_file_write, &file);
+    jl_rig_record(rig, &file);
     status = status == JL_OK ? job->run(rig) : status;
-    jl_board_record_end(rig->board);
+    jl_rig_record_end(rig, &file);
     if (status != JL_OK) {
         jl_file_abandon(&file);
         return jl_complain(complaint, "%s cannot show \"%s\": %s", rig->card.name, name,

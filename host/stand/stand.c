@@ -79,7 +79,7 @@ struct jl_stand *jl_stand_open(const char *card, const char *name) {
     stand->ops.get_pin = get_pin;
     stand->port = stand->rig.port;
     stand->port.ops = &stand->ops;
-    jl_board_record(stand->rig.board, jl_file_write, &stand->capture);
+    jl_rig_record(&stand->rig, &stand->capture);
     return stand;
 }
 
@@ -88,7 +88,7 @@ int jl_stand_close(struct jl_stand *stand) {
     if (!stand) {
         return 2;
     }
-    jl_board_record_end(stand->rig.board);
+    jl_rig_record_end(&stand->rig, &stand->capture);
     bool none = stand->expected == 0;
     if (stand->failed || none) {
         fprintf(stderr, "%s: %d expectation%s, %d not met%s\n", stand->name, stand->expected,

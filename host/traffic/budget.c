@@ -146,6 +146,9 @@ bool jl_budget_run(struct jl_traffic *traffic, const struct jl_budget_request *r
         budget->places_anew -= anew;
         count_pictures(budget, &rig->card, jl_device_data_depth(rig->device));
     }
+    if (good && resending && jl_host_resent(resending).failed) {
+        good = jl_complain(complaint, "out of memory for the pictures of %s", rig->card.name);
+    }
     if (good && resending) {
         jl_host_find_remedies(budget, rig, resending, request->remedies);
     }

@@ -35,7 +35,8 @@ static void draw(struct jl_target *target, const struct jl_picture *picture) {
 }
 
 /* False: the board does not show that picture. */
-static bool send(struct board *board, enum way way, const struct jl_picture *picture) {
+static bool send(struct board *board, enum way way, const struct jl_picture *picture,
+                 struct resent *resent) {
     struct jl_rig *rig = &board->rig;
     struct jl_picture seen;
     if (!board->awake) {
@@ -53,11 +54,15 @@ static bool send(struct board *board, enum way way, const struct jl_picture *pic
         status = jl_panel_present(&rig->panel, &rig->frame);
     }
     jl_board_wait_ps(rig->board, LIGHT_UP_PS);
-    bool shown = status == JL_OK && jl_rig_look(rig, &seen);
-    if (shown) {
-        shown = jl_picture_compare(&seen, picture, 0, NULL) == 0;
-        jl_picture_free(&seen);
+    if (status != JL_OK) {
+        return false;
     }
+    if (!jl_rig_look(rig, &seen)) {
+        resent->failed = true;
+        return false;
+    }
+    bool shown = jl_picture_compare(&seen, picture, 0, NULL) == 0;
+    jl_picture_free(&seen);
     return shown;
 }
 
@@ -66,7 +71,11 @@ static void look(void *context, uint64_t at_ps, bool is_pause) {
     struct jl_rig *rig = jl_traffic_rig(resending->traffic);
     struct jl_picture glass;
     (void)at_ps;
-    if (!is_pause || jl_device_why_dark(rig->device) || !jl_rig_look(rig, &glass)) {
+    if (!is_pause || jl_device_why_dark(rig->device)) {
+        return;
+    }
+    if (!jl_rig_look(rig, &glass)) {
+        resending->resent.failed = true;
         return;
     }
     if (resending->has_last && jl_picture_compare(&resending->last, &glass, 0, NULL) == 0) {
@@ -74,7 +83,8 @@ static void look(void *context, uint64_t at_ps, bool is_pause) {
         return;
     }
     for (int way = 0; way < WAYS; way++) {
-        resending->resent.others |= !send(&resending->boards[way], (enum way)way, &glass);
+        resending->resent.others |=
+            !send(&resending->boards[way], (enum way)way, &glass, &resending->resent);
     }
     resending->resent.pictures++;
     if (resending->has_last) {
@@ -123,6 +133,7 @@ struct resending *jl_host_resend_begin(struct jl_traffic *traffic, uint64_t paus
     if (jl_traffic_was_awake(traffic)) { /* what is on the glass at first is no new picture */
         jl_board_wait_ps(resending->boards[0].rig.board, LIGHT_UP_PS);
         resending->has_last = jl_rig_look(&resending->boards[0].rig, &resending->last);
+        resending->resent.failed = !resending->has_last;
     }
     jl_traffic_watch(traffic,
                      &(struct jl_traffic_watch){.pause_ps = pause_ps ? pause_ps : USUAL_PAUSE_PS,

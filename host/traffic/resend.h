@@ -17,6 +17,7 @@ struct resent {
     bool others;       /* a board showed another picture than the capture */
     uint64_t changes;  /* bytes on the bus when only what changed is sent, */
     uint64_t in_whole; /* and when each picture is sent whole; the wake-up included */
+    bool failed;       /* no memory: some are missing */
 };
 struct resent jl_host_resent(const struct resending *resending);
 

@@ -128,8 +128,8 @@ static void take_shot(struct stage *stage) {
 
 static void end_capture(struct stage *stage) {
     struct jl_complaint complaint = {""};
-    bool good = jl_board_record_end(stage->rigs[0].board);
-    good = jl_file_commit(&stage->capture, &complaint) && good;
+    jl_rig_record_end(&stage->rigs[0], &stage->capture);
+    bool good = jl_file_commit(&stage->capture, &complaint);
     stage->recording = false;
     stage->link->draft[0] = '\0';
     jl_host_stage_note(stage, good ? "wrote %s" : "no capture: %s",
@@ -142,7 +142,8 @@ static void begin_capture(struct stage *stage) {
     if (next_path(stage, ".vcd", path, sizeof path, &complaint) &&
         jl_file_begin(&stage->capture, path, &complaint)) {
         snprintf(stage->link->draft, sizeof stage->link->draft, "%s", stage->capture.draft);
-        stage->recording = jl_board_record(stage->rigs[0].board, jl_file_write, &stage->capture);
+        jl_rig_record(&stage->rigs[0], &stage->capture);
+        stage->recording = true;
         jl_host_stage_note(stage, "all wires are captured into %s", path);
     } else {
         jl_host_stage_note(stage, "no capture: %s", complaint.text);

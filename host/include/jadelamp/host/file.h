@@ -20,6 +20,7 @@ struct jl_file {
     char path[1024];
     char draft[1064];
     bool failed;
+    int reason; /* errno of what failed first */
 };
 
 /** Opens a draft beside `path`. False: the complaint says why. */
@@ -27,6 +28,10 @@ bool jl_file_begin(struct jl_file *file, const char *path, struct jl_complaint *
 
 /** Adds bytes. Fits jl_record_fn with the file as context. False: no space, and so on. */
 bool jl_file_write(void *file, const char *bytes, size_t count);
+
+/** Something did not come in whole, for the reason in errno: jl_file_commit() will fail and say so.
+ */
+void jl_file_fail(struct jl_file *file);
 
 /** Gives the draft its name. False: nothing of it is left and an older file stands untouched. */
 bool jl_file_commit(struct jl_file *file, struct jl_complaint *complaint);

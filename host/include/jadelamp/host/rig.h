@@ -9,6 +9,7 @@
 #include "jadelamp/epaper.h"
 #include "jadelamp/touch.h"
 #include "jadelamp/host/card.h"
+#include "jadelamp/host/file.h"
 #include "jadelamp/sim/sim_port.h"
 
 #ifdef __cplusplus
@@ -105,6 +106,12 @@ double jl_rig_now_us(const struct jl_rig *rig);
 /** Bytes moved on the rig's bus so far, addresses included, those of other panels on it too; of
  * glass that is scanned out also those that left memory for it. */
 uint64_t jl_rig_bus_bytes(const struct jl_rig *rig);
+
+/** Records all wires of the board into a file that was begun, until jl_rig_record_end(). */
+void jl_rig_record(struct jl_rig *rig, struct jl_file *file);
+
+/** Ends that. When not all was recorded, jl_file_commit() will fail and say why. */
+void jl_rig_record_end(struct jl_rig *rig, struct jl_file *file);
 
 /**
  * What is on the glass, as the panel is mounted: a picture that the card turns by a quarter is
