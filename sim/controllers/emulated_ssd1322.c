@@ -39,7 +39,7 @@ static void get_unit(const struct oled_chip *chip, const uint32_t *row, int colu
 }
 
 static uint8_t brightness_of(const struct oled_chip *chip) {
-    return (uint8_t)(chip->contrast[0] * chip->master / 15);
+    return (uint8_t)(chip->contrast[0] * (chip->master + 1) / 16); /* C7: sixteenths */
 }
 
 static const struct oled_part part = {

@@ -54,7 +54,7 @@ static void get_unit(const struct oled_chip *chip, const uint32_t *row, int colu
 }
 
 static uint8_t brightness_of(const struct oled_chip *chip) {
-    return (uint8_t)(chip->contrast[0] * chip->master / 15);
+    return (uint8_t)(chip->contrast[0] * (chip->master + 1) / 16); /* C7: sixteenths */
 }
 
 /* 96: how (1..63 towards segment 127, from 64 on towards 0), first row, rows, a 0, the interval. */
