@@ -20,12 +20,12 @@ static void dark_glasses(void) {
         {&jl_emulated_ili9341, "R ~120 C10 ~130", "sleep"},
         {&jl_emulated_ssd1322, "R ~1 CFD D12 CA6 CAF ~300 CA4",
          "switched off (A4): A6 shows the RAM"},
-        {&jl_emulated_ssd1351, "R ~1 CFD D12 CA6 CAF ~300 CA4",
+        {&jl_emulated_ssd1351, "R ~1 CFD D12 CFD DB1 CA6 CAF ~300 CA4",
          "switched off (A4): A6 shows the RAM"},
         {&jl_emulated_ssd1327, "R ~1 CFD12AF ~300 CA6", "switched off (A6): A4 shows the RAM"},
         {&jl_emulated_ssd1331, "R ~1 CAD8EAF ~300 CA6", "switched off (A6): A4 shows the RAM"},
         {&jl_emulated_ssd1331, "R ~1 CAD8EAF ~300 CA6A4", NULL},
-        {&jl_emulated_ssd1351, "R ~1 CFD D12 CA6 CAF ~300 CA4 CA6", NULL},
+        {&jl_emulated_ssd1351, "R ~1 CFD D12 CFD DB1 CA6 CAF ~300 CA4 CA6", NULL},
         {&jl_emulated_ili9488, "R ~120 C11 ~120 C29 C22", "all pixels are switched off (22): 13"},
         {&jl_emulated_ili9488, "R ~120 C11 ~120 C29 C22 C13", NULL},
         {&jl_emulated_ili9488, "R ~120 C11 ~120 C29 C23", NULL},
@@ -272,9 +272,10 @@ static void dimmed_panels(void) {
         {&jl_emulated_ssd1305, "R ~1 C8190 CAB002000 CAC ~150 CAF", 0x90},
         {&jl_emulated_ssd1331, "R ~1 C8190 CAD8E CAF ~150", 0x90},
         {&jl_emulated_ssd1331, "R ~1 C8190 CAD8E CAB0030303010 CAC ~150", 0x30},
-        {&jl_emulated_ssd1351, "R ~1 CFD D12 CA6 CAF ~250 CC1 DC8C8C8 CC7 D0F", 200},
-        {&jl_emulated_ssd1351, "R ~1 CFD D12 CA6 CAF ~250 CC1 DC8C8C8 CC7 D07", 100},
-        {&jl_emulated_ssd1351, "R ~1 CFD D12 CA6 CAF ~250 CC1 DC8C8C8 CC7 D00", 12}, /* 1/16 */
+        {&jl_emulated_ssd1351, "R ~1 CFD D12 CFD DB1 CA6 CAF ~250 CC1 DC8C8C8 CC7 D0F", 200},
+        {&jl_emulated_ssd1351, "R ~1 CFD D12 CFD DB1 CA6 CAF ~250 CC1 DC8C8C8 CC7 D07", 100},
+        {&jl_emulated_ssd1351, "R ~1 CFD D12 CFD DB1 CA6 CAF ~250 CC1 DC8C8C8 CC7 D00",
+         12}, /* 1/16 */
         {&jl_emulated_ssd1322, "R ~1 CFD D12 CA6 CAF ~250 CC1 DC8 CC7 D0F", 200},
         {&jl_emulated_ssd1322, "R ~1 CFD D12 CA6 CAF ~250 CC1 DC8 CC7 D03", 50},
     };
