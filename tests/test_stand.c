@@ -282,6 +282,97 @@ static void text_on_a_module(void) {
     }
 }
 
+/* What is called for another bus is told once, with the call that is right. */
+static void other_buses(void) {
+    enum { I2C_WRITE, I2C_READ, WRITE, NINE, READ };
+    static const struct {
+        const char *card;
+        int call;
+        const char *says;
+    } rows[] = {
+        {"st7789-240x240-spi", I2C_READ, "on another bus: call jl_stand_write()"},
+        {"hd44780-16x2-8bit", I2C_WRITE, "on another bus: call jl_stand_drive()"},
+        {"hd44780-16x2-8bit", READ, "on another bus: call jl_stand_drive()"},
+        {"ssd1306-128x32-i2c", WRITE, "on another bus: call jl_stand_i2c_write()"},
+        {"ssd1306-128x32-i2c", NINE, "on another bus: call jl_stand_i2c_write()"},
+        {"ssd1306-128x32-i2c", READ, "on another bus: call jl_stand_i2c_write()"},
+        {"ks0108-128x64", NINE, "on another bus: call jl_stand_write()"},
+        {NULL, I2C_READ, ""},
+        {NULL, NINE, ""},
+        {NULL, READ, ""},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        uint8_t bytes[2] = {0};
+        begin();
+        struct jl_stand *stand = rows[i].card ? jl_stand_open(rows[i].card, "other") : NULL;
+        test_row("%s, call %d", rows[i].card ? rows[i].card : "no stand", rows[i].call);
+        for (int times = 0; times < 2; times++) {
+            switch (rows[i].call) {
+            case I2C_WRITE:
+                EXPECT(!jl_stand_i2c_write(stand, 0x3C, bytes, 2));
+                break;
+            case I2C_READ:
+                EXPECT(!jl_stand_i2c_read(stand, 0x3C, bytes, 2));
+                break;
+            case WRITE:
+                jl_stand_write(stand, bytes, 2);
+                break;
+            case NINE:
+                jl_stand_write_nine(stand, true, bytes, 2);
+                break;
+            default:
+                jl_stand_read(stand, bytes, 2);
+                break;
+            }
+        }
+        EXPECT_INT(jl_stand_close(stand), rows[i].card ? 1 : 2);
+        EXPECT_CONTAINS(said(), rows[i].says);
+        const char *once = strstr(said(), rows[i].says);
+        EXPECT(once && (!rows[i].card || !strstr(once + 1, rows[i].says)));
+        end();
+    }
+    begin(); /* nobody can begin */
+    struct jl_stand *stand = jl_stand_open(oled, "held");
+    uint8_t byte = 0;
+    jl_stand_fault(stand, "sda-low");
+    EXPECT(!jl_stand_i2c_write(stand, 0x3C, &byte, 1) && !jl_stand_i2c_read(stand, 0x3C, &byte, 1));
+    EXPECT(JL_EXPECT(stand, byte == 0));
+    EXPECT_INT(jl_stand_close(stand), 0);
+    end();
+}
+
+/* One pixel, a picture that lies elsewhere, and glass that is dark. */
+static void what_is_seen_is_told(void) {
+    begin();
+    struct jl_picture picture;
+    struct jl_complaint complaint;
+    put_column("moved.png", 3);
+    EXPECT(jl_picture_create(&picture, 128, 31));
+    EXPECT(jl_png_write("lower.png", &picture, &complaint));
+    jl_picture_free(&picture);
+    struct jl_stand *stand = jl_stand_open(oled, "told");
+    EXPECT(!JL_EXPECT_NO_FINDINGS(stand));
+    EXPECT(!JL_EXPECT_GLASS(stand, "moved.png"));
+    EXPECT_CONTAINS(said(), "0 findings, and the glass is dark: ");
+    EXPECT_CONTAINS(said(), "it is dark: ");
+    EXPECT(light_a_column(stand));
+    EXPECT(!JL_EXPECT_GLASS(stand, "lower.png"));
+    EXPECT_CONTAINS(said(), "the glass is 128x32, lower.png is 128x31");
+    EXPECT(!JL_EXPECT_GLASS(stand, "moved.png"));
+    EXPECT_CONTAINS(said(), "it is that picture shifted by -3,0");
+    EXPECT(jl_rig_look(jl_stand_rig(stand), &picture));
+    memset(jl_picture_at(&picture, 0, 0), 0, 3);
+    EXPECT(jl_png_write("one.png", &picture, &complaint));
+    jl_picture_free(&picture);
+    EXPECT(!JL_EXPECT_GLASS(stand, "one.png"));
+    EXPECT_CONTAINS(said(), "differs from one.png in 1 pixel, columns 0 to 0, rows 0 to 0");
+    EXPECT(send(stand, (const uint8_t[]){0, 0xAD, 0xAC}, 3)); /* none of this part's */
+    EXPECT(!JL_EXPECT_NO_FINDINGS(stand));
+    EXPECT_CONTAINS(said(), "2 findings\n");
+    EXPECT_INT(jl_stand_close(stand), 1);
+    end();
+}
+
 /* ---- the library's own port, and faults ---- */
 
 static void a_port_and_a_fault(void) {
@@ -319,6 +410,8 @@ const struct test_group test_groups[] = {
     {"tests_that_are_none", tests_that_are_none},
     {"a_tft_on_spi", a_tft_on_spi},
     {"text_on_a_module", text_on_a_module},
+    {"other_buses", other_buses},
+    {"what_is_seen_is_told", what_is_seen_is_told},
     {"a_port_and_a_fault", a_port_and_a_fault},
     {NULL, NULL},
 };
