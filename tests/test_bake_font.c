@@ -149,6 +149,66 @@ static void a_bitmap_font(void) {
     remove(path);
 }
 
+/* A bitmap font of one glyph, an A, whose numbers are as large as a file can say. */
+static void strange_glyphs(void) {
+    static const struct {
+        const char *box; /* width, height, left, bottom */
+        int advance, ascent, descent;
+        const char *says; /* NULL: it is taken */
+        int height;
+    } rows[] = {
+        {"8 1 0 0", 8, 6, 2, NULL, 8},
+        {"8 1 0 0", 8, -6, -2, NULL, 1},
+        {"8 1 0 0", 8, 300, 100, NULL, 255}, /* 200 above the baseline, 55 below */
+        {"256 1 0 0", 8, 6, 2, "U+0041 is too large", 0},
+        {"8 256 0 0", 8, 6, 2, "U+0041 is too large", 0},
+        {"8 1 128 0", 8, 6, 2, "U+0041 is too large", 0},
+        {"8 1 -129 0", 8, 6, 2, "U+0041 is too large", 0},
+        {"8 1 0 127", 8, 6, 2, "U+0041 is too large", 0},
+        {"8 1 0 -130", 8, 6, 2, "U+0041 is too large", 0},
+        {"8 1 0 0", 256, 6, 2, "U+0041 is too large", 0},
+        {"8 1 127 126", 255, 6, 2, NULL, 8},
+        {"8 1 -128 -129", 0, 6, 2, NULL, 8},
+    };
+    static char text[20000];
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_baked_font baked;
+        int columns = 0, lines = 0;
+        EXPECT(sscanf(rows[i].box, "%d %d", &columns, &lines) == 2);
+        int length =
+            snprintf(text, sizeof text,
+                     "STARTFONT 2.1\nFONT -hand-made-medium-r-normal--8-80-75-75-c-60-iso10646-1\n"
+                     "SIZE 8 75 75\nFONTBOUNDINGBOX 6 8 0 -2\nSTARTPROPERTIES 2\nFONT_ASCENT %d\n"
+                     "FONT_DESCENT %d\nENDPROPERTIES\nCHARS 1\nSTARTCHAR A\nENCODING 65\n"
+                     "SWIDTH 750 0\nDWIDTH %d 0\nBBX %s\nBITMAP\n",
+                     rows[i].ascent, rows[i].descent, rows[i].advance, rows[i].box);
+        for (int line = 0; line < lines; line++) {
+            for (int at = 0; at < (columns + 7) / 8; at++) {
+                length += snprintf(text + length, sizeof text - (size_t)length, "FF");
+            }
+            length += snprintf(text + length, sizeof text - (size_t)length, "\n");
+        }
+        length += snprintf(text + length, sizeof text - (size_t)length, "ENDCHAR\nENDFONT\n");
+        put_file(text, (size_t)length);
+        want("41");
+        complaint.text[0] = '\0';
+        bool good = jl_bake_font(path, 8, 1, &wanted, &baked, &complaint);
+        test_row("box %s, advance %d, ascent %d", rows[i].box, rows[i].advance, rows[i].ascent);
+        EXPECT_INT(good, !rows[i].says);
+        EXPECT_CONTAINS(complaint.text, rows[i].says ? rows[i].says : "");
+        EXPECT_INT(good ? baked.font.height : 0, rows[i].height);
+        jl_baked_font_free(&baked);
+    }
+    static const int sizes[][2] = {{3, 1}, {128, 1}, {8, 2}, {8, 0}};
+    for (size_t i = 0; i < sizeof sizes / sizeof sizes[0]; i++) {
+        struct jl_baked_font baked;
+        test_row("%d pixels of %d bits", sizes[i][0], sizes[i][1]);
+        EXPECT(!jl_bake_font(path, sizes[i][0], sizes[i][1], &wanted, &baked, &complaint));
+        EXPECT_CONTAINS(complaint.text, "expected 4 to 127 pixels, 1 or 4 bits");
+    }
+    remove(path);
+}
+
 /* All that the font has: thousands, in hundreds of ranges, each found, and nothing else. */
 static void large_sets(void) {
     struct jl_baked_font baked;
@@ -347,6 +407,7 @@ static void art_and_back(void) {
 const struct test_group test_groups[] = {
     {"glyphs_equal_freetype", glyphs_equal_freetype},
     {"a_bitmap_font", a_bitmap_font},
+    {"strange_glyphs", strange_glyphs},
     {"large_sets", large_sets},
     {"sets_of_characters", sets_of_characters},
     {"damaged_fonts", damaged_fonts},
