@@ -212,14 +212,17 @@ static size_t character_bytes(const unsigned char *at) {
     return more + 1;
 }
 
-/* JSON with a part missing would be taken for whole. */
-static void *memory_or_end(size_t bytes) {
-    void *memory = malloc(bytes);
+/* What is printed with a part missing would be taken for whole. */
+static void *there_or_end(void *memory) {
     if (!memory) {
-        fputs("jadelamp: out of memory for JSON\n", stderr);
+        fputs("jadelamp: out of memory for what is printed\n", stderr);
         exit(EXIT_BAD);
     }
     return memory;
+}
+
+static void *memory_or_end(size_t bytes) {
+    return there_or_end(malloc(bytes));
 }
 
 void cli_json_begin(void) {
@@ -303,12 +306,10 @@ static int terminal_columns(void) {
 }
 
 void cli_print_glass(const struct jl_picture *glass, const char *style) {
-    char *text = jl_terminal_text(
+    char *text = there_or_end(jl_terminal_text(
         glass, strcmp(style, "braille") == 0 ? JL_TERMINAL_BRAILLE : JL_TERMINAL_BLOCKS,
-        terminal_columns());
-    if (text) {
-        fputs(text, stdout);
-    }
+        terminal_columns()));
+    fputs(text, stdout);
     free(text);
 }
 

@@ -124,7 +124,7 @@ static const struct line {
      "{ cat " SOURCE "/cards/ssd1306-128x64-i2c.card; printf '[wake]\nstep = send "
      "AE\nstep = send A1\nstep = send 8D 14\nstep = send AF\n'; } >a.card",
      "check a.card"},
-    {"check-rank",
+    {"check-rank-card",
      "printf '[panel]\n[glass]\nsize = 128 x 64 pixels\n[bus]\nkind = i2c\n"
      "address = 0x3C\n[wake]\nstep = send 8D 14\nstep = send AF\n' >a.card",
      "check a.card --rank"},

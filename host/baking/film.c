@@ -1,4 +1,5 @@
 /* Films: animated GIFs by giflib, or one file after the other. */
+#include <errno.h>
 #include <gif_lib.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -213,15 +214,16 @@ static bool read_files(const char *const *paths, int count, int shown_ms, struct
     return true;
 }
 
-static bool is_gif(const char *path) {
+/* False: it cannot be opened. */
+static bool look_whether_gif(const char *path, bool *gif, struct jl_complaint *complaint) {
     char mark[6] = "";
     FILE *stream = fopen(path, "rb");
-    bool gif = stream && fread(mark, 1, sizeof mark, stream) == sizeof mark &&
-               memcmp(mark, "GIF8", 4) == 0;
-    if (stream) {
-        fclose(stream);
+    if (!stream) {
+        return jl_complain(complaint, "cannot read the picture %s: %s", path, strerror(errno));
     }
-    return gif;
+    *gif = fread(mark, 1, sizeof mark, stream) == sizeof mark && memcmp(mark, "GIF8", 4) == 0;
+    fclose(stream);
+    return true;
 }
 
 bool jl_film_read(const char *const *paths, int count, int shown_ms, struct jl_film *film,
@@ -230,9 +232,10 @@ bool jl_film_read(const char *const *paths, int count, int shown_ms, struct jl_f
     if (count < 1 || count > JL_MOST_FRAMES) {
         return jl_complain(complaint, "%d files: expected 1 to %d", count, JL_MOST_FRAMES);
     }
-    bool good = count == 1 && is_gif(paths[0])
-                    ? read_gif(paths[0], shown_ms, film, complaint)
-                    : read_files(paths, count, shown_ms, film, complaint);
+    bool gif = false;
+    bool good = (count > 1 || look_whether_gif(paths[0], &gif, complaint)) &&
+                (gif ? read_gif(paths[0], shown_ms, film, complaint)
+                     : read_files(paths, count, shown_ms, film, complaint));
     if (!good) {
         jl_film_free(film);
     }

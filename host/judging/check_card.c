@@ -2,6 +2,7 @@
  * A card's own sequence, judged: it is run on a board, and a port that stands before the panel's
  * reads along what is sent.
  */
+#include <errno.h>
 #include <stdlib.h>
 #include <string.h>
 
@@ -245,6 +246,7 @@ bool jl_check_card(const struct jl_card *card, struct jl_check_result *check,
     if (!along) {
         return jl_complain(complaint, "out of memory for a check");
     }
+    errno = 0;
     bool good = jl_rig_open(&along->rig, card, complaint);
     if (good) {
         jl_host_judge_begin(&along->judge, check, card);
@@ -267,6 +269,9 @@ bool jl_check_card(const struct jl_card *card, struct jl_check_result *check,
             jl_host_judge_blame(&along->judge, &blame);
         }
         jl_host_judge_sort(&along->judge);
+        if (errno == ENOMEM) { /* somewhere: what was judged may be half of it */
+            good = jl_complain(complaint, "out of memory for a check of %s", card->name);
+        }
     }
     free(along);
     return good;

@@ -1,6 +1,7 @@
 /* First light of a card. */
 #include "jadelamp/host/light.h"
 
+#include <errno.h>
 #include <string.h>
 
 #include "jadelamp/draw.h"
@@ -14,6 +15,7 @@ struct session {
     const struct jl_light_request *request;
     struct jl_baked_picture *picture; /* NULL: none */
     struct jl_picture *film;          /* empty at first */
+    struct jl_complaint *lost;        /* gets what there was no memory for */
 };
 
 enum { FILM_PHASES = 8 };
@@ -49,8 +51,7 @@ static jl_status present(struct jl_rig *rig, const struct session *session) {
     if (session->request->film) {
         int columns = frame->target.width > 200 ? 2 : 4;
         jl_status status = JL_OK;
-        struct jl_complaint complaint = {""}; /* without memory there is a present and no film */
-        jl_rig_film_update(rig, FILM_PHASES, columns, session->film, &status, &complaint);
+        jl_rig_film_update(rig, FILM_PHASES, columns, session->film, &status, session->lost);
         return status;
     }
     jl_status status = jl_rig_present(rig);
@@ -71,6 +72,7 @@ static void run(void *context) {
     struct jl_rig *rig = &result->rig;
     double start_us = jl_rig_now_us(rig);
     uint64_t start_bytes = jl_rig_bus_bytes(rig);
+    errno = 0;
     result->wake_status = jl_rig_wake(rig);
     double woken_us = jl_rig_now_us(rig);
     uint64_t woken_bytes = jl_rig_bus_bytes(rig);
@@ -78,6 +80,9 @@ static void run(void *context) {
     result->present_status = awake ? present(rig, session) : JL_NOT_AWAKE;
     if (rig->card.module & JL_MODULE_LIGHT_WIRED) {
         jl_panel_light(&rig->panel, true);
+    }
+    if (errno == ENOMEM && !*session->lost->text) { /* what the bus says of it would mislead */
+        jl_complain(session->lost, "out of memory for the board of %s", rig->card.name);
     }
     result->wake = (struct jl_wire_cost){woken_us - start_us, woken_bytes - start_bytes};
     result->present =
@@ -88,7 +93,8 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
               struct jl_light_result *result, struct jl_complaint *complaint) {
     struct jl_baked_picture picture = {0};
     struct jl_picture film = {0};
-    struct session session = {result, request, request->picture ? &picture : NULL, &film};
+    struct jl_complaint lost = {""};
+    struct session session = {result, request, request->picture ? &picture : NULL, &film, &lost};
     memset(result, 0, sizeof *result);
     if (request->film && (card->cells.bus || !card->controller->driver->paper)) {
         return jl_complain(complaint, "%s shows its picture at once: a film is of e-paper",
@@ -115,6 +121,7 @@ bool jl_light(const struct jl_card *card, const struct jl_light_request *request
     bool good =
         jl_fault_inject(request->faults, request->fault_count, rig, UINT64_MAX, complaint) &&
         jl_sight_of(rig, &look, run, &session, &result->sight, complaint) &&
+        (!*lost.text || jl_complain(complaint, "%s", lost.text)) &&
         write_film(result, request->directory, &film, complaint) &&
         (!request->screen || result->present_status != JL_OK ||
          jl_host_light_sheets(rig, request, &result->sight, complaint));
