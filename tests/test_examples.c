@@ -226,7 +226,37 @@ static void whole_pictures(void) {
     shell_end();
 }
 
+/* An example on a card that is not its own, and with words that are none. */
+static void asked_otherwise(void) {
+    static const struct {
+        const char *line;
+        int status;
+        const char *says;
+    } rows[] = {
+        {"hello a b c d", 2, "usage: "},
+        {"hello a b c d --no-wires", 2, "[CARD [FOLDER [HANDS]]] [--no-wires]"},
+        {"hello nocard", 2, "hello: no card nocard"},
+        {"hello ssd1306-128x64-i2c . nohands", 2, "hello: cannot read the script nohands"},
+        {"hello ssd1306-128x64-i2c here --no-wires", 0, "128x64\n"},
+        {"hello st7789-240x240-spi", 1,
+         "the program talks I2C, and this card is wired for another"},
+        {"tft_in_8k ssd1306-128x64-i2c", 1, "the program talks by other wires, and this card is"},
+        {"hello hd44780-16x2-4bit", 1, "16x2 cells"},
+        {"paint ili9341-240x320-touch . nohands", 2, "cannot read the script nohands"},
+    };
+    shell_begin();
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        char line[1024];
+        snprintf(line, sizeof line, "%s/example_%s", EXAMPLE_DIR, rows[i].line);
+        EXPECT_INT(shell(line), rows[i].status);
+        EXPECT_CONTAINS(output, rows[i].says);
+    }
+    EXPECT(shell_has("here"));
+    shell_end();
+}
+
 const struct test_group test_groups[] = {
+    {"asked_otherwise", asked_otherwise},
     {"places_on_the_glass", places_on_the_glass},
     {"whole_pictures", whole_pictures},
     {NULL, NULL},
