@@ -111,6 +111,8 @@ static const struct line {
      "bake steps a.c --layout calls --controller st7789"},
     {"steps-flat", "for i in $(seq 60); do echo '0x36, 0x48, 0x29,'; done >a.c",
      "bake steps a.c --layout flat --controller st7789"},
+    {"run", ":", "run " A_PROGRAM " --card ssd1306-128x32-i2c --into out"},
+    {"run-json", ":", "run " A_PROGRAM " --card ssd1306-128x32-i2c --json --no-wires --into out"},
     {"light-film", ":", "light ssd1680-122x250-spi --no-wires --film --into out"},
     {"light-cells-i2c", ":", "light hd44780-20x4-expander --into out"},
     {"light-braille", ":", "light ssd1306-128x64-i2c --terminal braille --fault flip=9 --into out"},

@@ -134,10 +134,12 @@ bool jl_suspects_draw(const struct jl_card *card, struct jl_suspects *suspects,
         struct jl_picture *photo = &suspects->photos[suspects->count];
         dark = NULL;
         errno = 0;
-        if (!jl_host_mistake_fits(mistake, card) || !photograph(card, mistake, photo, &dark)) {
-            if (errno == ENOMEM) {
-                return jl_complain(complaint, "out of memory for the mistakes of %s", card->name);
-            }
+        bool had = jl_host_mistake_fits(mistake, card) && photograph(card, mistake, photo, &dark);
+        if (errno == ENOMEM) { /* on a board, too: then the photo is of something else */
+            jl_picture_free(photo);
+            return jl_complain(complaint, "out of memory for the mistakes of %s", card->name);
+        }
+        if (!had) {
             continue;
         }
         if (same(photo, &suspects->right)) { /* this card bears it */
