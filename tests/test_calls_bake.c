@@ -158,7 +158,7 @@ static void films(void) {
 /* ---- what is written as text ---- */
 
 static void pages_of_html(void) {
-    struct jl_file file = {NULL, "", "", false};
+    struct jl_file file = {0};
     struct jl_picture dot = {0};
     begin();
     EXPECT(jl_picture_create(&dot, 1, 1) && jl_png_write(shell_path("dot.png"), &dot, &complaint));

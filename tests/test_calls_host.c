@@ -469,7 +469,7 @@ static void numbers_and_sequences(void) {
 /* ---- files ---- */
 
 static void files_whole_or_not(void) {
-    struct jl_file file = {NULL, "", "", false};
+    struct jl_file file = {0};
     begin();
     jl_file_tidy_on_signals();
     EXPECT(jl_file_begin(&file, shell_path("kept.txt"), &complaint));
