@@ -66,6 +66,10 @@ static void faults_that_bring_up_knows(void) {
          "without a waveform"},
         {"old plane is noise", &jl_emulated_ssd1680, false, SSD SSD_PLANE SSD_PART,
          "old picture in plane 26 differs"},
+        {"old plane is noise, uc", &jl_emulated_uc8179, false,
+         "R ~15 C01 D07073F3F C00 D1F C61 D00800128 C50 D1007 C13 +4736 C04 ~100 CE0 D02 CE5 D6E "
+         "C12",
+         "old picture in plane 10 differs"},
         {"red plane not written", &jl_emulated_ssd1680, true, SSD SSD_PLANE SSD_FULL, "red snow"},
         {"red plane turned round", &jl_emulated_ssd1680, true, SSD SSD_PLANE "C26 +4736 " SSD_FULL,
          "more than 90 % is red"},
