@@ -432,7 +432,7 @@ static const struct jl_scanout_config small = {
 
 /* Frames and line buffers that are gone when the program is over. */
 static jl_status frames_on_the_stack(const struct jl_port *port) {
-    uint8_t first[96 * 60 * 2], second[96 * 60 * 2];
+    uint8_t first[96 * 60 * 2] = {0}, second[96 * 60 * 2] = {0};
     struct jl_scanout scan;
     jl_status status =
         jl_scanout_open(&scan, &small, port, &jl_rgb565_cpu, first, second, sizeof first);
