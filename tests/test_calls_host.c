@@ -2,6 +2,7 @@
  * cards, captures and what is judged by them. */
 #include "harness.h"
 
+#include <errno.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -478,7 +479,44 @@ static void files_whole_or_not(void) {
     EXPECT(jl_file_begin(&file, shell_path("dropped.txt"), &complaint));
     jl_file_abandon(&file);
     EXPECT(!shell_has("dropped.txt") && shell_files() == 1);
+    EXPECT(jl_file_begin(&file, shell_path("failed.txt"), &complaint));
+    errno = ENOSPC;
+    jl_file_fail(&file);
+    errno = EIO; /* later, and of something else */
+    jl_file_fail(&file);
+    EXPECT(!jl_file_write(&file, "heron", 5) && !jl_file_commit(&file, &complaint));
+    EXPECT_CONTAINS(complaint.text, strerror(ENOSPC));
+    EXPECT(!shell_has("failed.txt") && shell_files() == 1);
+    complaint.text[0] = '\0';
     end();
+}
+
+/* All wires into a file; and what does not come in is not left behind. */
+static void recordings(void) {
+    static struct jl_card card;
+    static struct jl_rig rig;
+    for (int fails = 0; fails < 2; fails++) {
+        struct jl_file file = {0};
+        begin();
+        EXPECT(jl_card_find("ssd1306-128x64-i2c", &card, &complaint));
+        EXPECT(jl_rig_open(&rig, &card, &complaint));
+        EXPECT(jl_file_begin(&file, shell_path("wires.vcd"), &complaint));
+        jl_rig_record(&rig, &file);
+        EXPECT_INT(jl_rig_wake(&rig), JL_OK);
+        if (fails) {
+            errno = ENOSPC;
+            jl_file_fail(&file);
+        }
+        EXPECT_INT(jl_panel_contrast(&rig.panel, 9), JL_OK);
+        jl_rig_record_end(&rig, &file);
+        EXPECT(jl_file_commit(&file, &complaint) == !fails);
+        EXPECT_CONTAINS(complaint.text, fails ? strerror(ENOSPC) : "");
+        EXPECT_INT(shell_files(), !fails);
+        EXPECT_INT(shell("grep -q enddefinitions wires.vcd"), fails ? 2 : 0);
+        complaint.text[0] = '\0';
+        jl_rig_close(&rig);
+        end();
+    }
 }
 
 /* ---- the stand ---- */
@@ -545,6 +583,7 @@ const struct test_group test_groups[] = {
     {"reports_and_suspects", reports_and_suspects},
     {"numbers_and_sequences", numbers_and_sequences},
     {"files_whole_or_not", files_whole_or_not},
+    {"recordings", recordings},
     {"stand_without_macros", stand_without_macros},
     {NULL, NULL},
 };

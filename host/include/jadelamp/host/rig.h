@@ -107,7 +107,8 @@ double jl_rig_now_us(const struct jl_rig *rig);
  * glass that is scanned out also those that left memory for it. */
 uint64_t jl_rig_bus_bytes(const struct jl_rig *rig);
 
-/** Records all wires of the board into a file that was begun, until jl_rig_record_end(). */
+/** Records all wires of the board into a file that was begun, until jl_rig_record_end(). The file
+ * stays the caller's, who commits or abandons it after that. */
 void jl_rig_record(struct jl_rig *rig, struct jl_file *file);
 
 /** Ends that. When not all was recorded, jl_file_commit() will fail and say why. */
