@@ -220,6 +220,23 @@ static void twelve_windows_do(void) {
     }
 }
 
+/* Two pixels and the room between them: one window when that costs no more than another. */
+static void price_of_a_window(void) {
+    for (int price = 0; price < 40; price++) {
+        for (int room = 0; room < 44; room++) {
+            test_row("price %d, %d pixels apart", price, room);
+            jl_damage_init(&damage, (uint16_t)price, 0);
+            jl_damage_add(&damage, (struct jl_rect){3, 5, 1, 1});
+            jl_damage_add(&damage, (struct jl_rect){(int16_t)(4 + room), 5, 1, 1});
+            EXPECT_INT(damage.count, room > price ? 2 : 1);
+            jl_damage_init(&damage, (uint16_t)price, 0);
+            jl_damage_add(&damage, (struct jl_rect){5, (int16_t)(4 + room), 1, 1});
+            jl_damage_add(&damage, (struct jl_rect){5, 3, 1, 1});
+            EXPECT_INT(damage.count, room > price ? 2 : 1);
+        }
+    }
+}
+
 /* Pages without windows: a part of the price for each of them. Four bytes of 8 on the bus. */
 static void corners_of_pages(void) {
     static const struct {
@@ -284,6 +301,7 @@ static void triangles_are_polygons(void) {
 }
 
 const struct test_group test_groups[] = {
+    {"price_of_a_window", price_of_a_window},
     {"nothing_is_missed", nothing_is_missed},
     {"twelve_windows_do", twelve_windows_do},
     {"corners_of_pages", corners_of_pages},
