@@ -725,6 +725,25 @@ static void menus(void) {
     EXPECT_INT(jl_menu_event(&menu, &on_open), 1);
     EXPECT_INT(jl_menu_event(&menu, &on_title), JL_MENU_NONE);
     EXPECT_INT(menu.depth, 0);
+    /* The title begins two pixels from the edge; behind an arrow a third of a line and four more.
+     */
+    for (int depth = 0; depth < 2; depth++) {
+        static uint8_t pixels[84 * 48 * 3], expected[84 * 48 * 3];
+        const struct jl_theme *theme = face.theme;
+        struct jl_frame frame, by_hand;
+        struct jl_menu shown = {.face = &face, .pages = {&root, &gates}, .depth = (uint8_t)depth};
+        struct jl_text_style style = {.font = theme->font, .ink = theme->ink, .paper = theme->face};
+        int x = depth ? 2 + theme->font->height / 3 + 4 : 2;
+        EXPECT_INT(jl_frame_init(&frame, &jl_rgb888, 84, 48, pixels, sizeof pixels), JL_OK);
+        EXPECT_INT(jl_frame_init(&by_hand, &jl_rgb888, 84, 48, expected, sizeof expected), JL_OK);
+        jl_menu_draw(&frame.target, &shown);
+        jl_clear(&by_hand.target, theme->face);
+        jl_text(&by_hand.target, (int16_t)x, 0, depth ? "Gates" : "Lock 3", &style);
+        for (int y = 0; y < theme->font->height; y++) {
+            test_row("depth %d, row %d", depth, y);
+            EXPECT_BYTES(pixels + 3 * (y * 84 + x - 1), expected + 3 * (y * 84 + x - 1), 3 * 40);
+        }
+    }
     /* A page that opens itself: as deep as there is room. */
     static struct jl_menu_entry round[] = {{"On", NULL, 5}};
     static const struct jl_menu_page endless = {"Round", round, 1};

@@ -123,6 +123,35 @@ static int darkness(struct raw *raw, int x, int y) {
     return value;
 }
 
+/* What the red plane holds when nobody wrote it: noise at power-on, and after a deep sleep that
+ * does not keep the RAM; then about every second pixel is red. */
+static void red_snow(void) {
+    static const struct {
+        const char *script;
+        bool snow;
+    } rows[] = {
+        {SSD SSD_PLANE SSD_FULL, true},
+        {SSD SSD_PLANE "C26 *4736 " SSD_FULL, false},
+        {SSD SSD_PLANE "C26 *4736 " SSD_FULL "~20000 C10 D01 " SSD SSD_PLANE SSD_FULL, false},
+        {SSD SSD_PLANE "C26 *4736 " SSD_FULL "~20000 C10 D03 " SSD SSD_PLANE SSD_FULL, true},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct raw raw = raw_open(&jl_emulated_ssd1680, paper_of(128, 296, true), 10000000);
+        struct jl_picture picture;
+        int red = 0;
+        raw_play(&raw, rows[i].script);
+        raw_play(&raw, "~20000");
+        EXPECT(jl_device_picture(raw.device, &picture));
+        for (int k = 0; k < 128 * 296; k++) {
+            red += picture.rgb[3 * k] > picture.rgb[3 * k + 1] + 60;
+        }
+        test_row("row %zu, %d red", i, red);
+        EXPECT(rows[i].snow ? red > 128 * 296 * 4 / 10 && red < 128 * 296 * 6 / 10 : red == 0);
+        jl_picture_free(&picture);
+        jl_board_destroy(raw.board);
+    }
+}
+
 /* Many partial updates. */
 static void partials_without_a_full_one(void) {
     struct raw raw = raw_open(&jl_emulated_ssd1680, paper_of(128, 296, false), 10000000);
@@ -264,6 +293,7 @@ static void anything_is_survived(void) {
 
 const struct test_group test_groups[] = {
     {"faults_that_bring_up_knows", faults_that_bring_up_knows},
+    {"red_snow", red_snow},
     {"partials_without_a_full_one", partials_without_a_full_one},
     {"phases_of_an_update", phases_of_an_update},
     {"times_of_updates", times_of_updates},

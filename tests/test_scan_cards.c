@@ -472,6 +472,25 @@ static jl_status lines_for_ever(const struct jl_port *port) {
     return status;
 }
 
+static jl_status scans_nothing(const struct jl_port *port) {
+    (void)port;
+    return JL_OK;
+}
+
+/* Nothing was scanned out while the program ran, and nothing is behind it. */
+static void a_program_that_scans_nothing(void) {
+    static struct jl_run_result result;
+    const struct jl_run_request request = {.name = "nothing", .directory = "scan-run"};
+    EXPECT(read_text(SMALL));
+    EXPECT(jl_run(&card, scans_nothing, &request, &result, &complaint));
+    EXPECT_INT(result.scans, 0);
+    EXPECT(jl_run_has_findings(&result));
+    jl_board_wait_ps(result.rig.board, (uint64_t)1000000000000);
+    EXPECT_INT(jl_rgb_picture_count(result.rig.sim.rgb), 0);
+    EXPECT(jl_device_why_dark(result.rig.device) != NULL);
+    jl_run_close(&result);
+}
+
 static void programs_that_scan(void) {
     static const struct {
         const char *name;
@@ -516,5 +535,6 @@ const struct test_group test_groups[] = {
     {"random_drawing_equals_the_frame", random_drawing_equals_the_frame},
     {"rigs_that_do_not_fit", rigs_that_do_not_fit},
     {"programs_that_scan", programs_that_scan},
+    {"a_program_that_scans_nothing", a_program_that_scans_nothing},
     {NULL, NULL},
 };
