@@ -624,6 +624,26 @@ static void steppers(void) {
         EXPECT_INT(stepper.value, rows[i].value);
         EXPECT_INT(changed, rows[i].value != 10);
     }
+    /* Number and unit stand in the middle between the two keys, which are as wide as high. */
+    static uint8_t pixels[100 * 20 * 3], expected[100 * 20 * 3];
+    const struct jl_stepper stepper = {.face = &face, .value = 10};
+    struct jl_text_style ink = {
+        .font = face.theme->font, .ink = face.theme->ink, .paper = face.theme->back};
+    struct jl_text_style line = ink;
+    struct jl_frame frame, by_hand;
+    line.ink = face.theme->line;
+    EXPECT_INT(jl_frame_init(&frame, &jl_rgb888, 100, 20, pixels, sizeof pixels), JL_OK);
+    EXPECT_INT(jl_frame_init(&by_hand, &jl_rgb888, 100, 20, expected, sizeof expected), JL_OK);
+    jl_stepper_draw(&frame.target, &stepper);
+    int number = jl_text_width(&ink, "10"), unit = jl_text_width(&line, "cm");
+    int x = 20 + (60 - number - 3 - unit) / 2, y = (20 - ink.font->height) / 2;
+    jl_clear(&by_hand.target, face.theme->back);
+    jl_text(&by_hand.target, (int16_t)x, (int16_t)y, "10", &ink);
+    jl_text(&by_hand.target, (int16_t)(x + number + 3), (int16_t)y, "cm", &line);
+    for (int row = 0; row < 20; row++) {
+        test_row("row %d", row);
+        EXPECT_BYTES(pixels + 3 * (row * 100 + 20), expected + 3 * (row * 100 + 20), 3 * 60);
+    }
 }
 
 /* Rows of 9 pixels in theme_lit: a list of 36 pixels shows four. */
