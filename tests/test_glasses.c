@@ -104,6 +104,21 @@ static void those_that_do_not_fit(void) {
     }
 }
 
+/* Between two lines of a touch panel there is a way to go; on one line there is none. */
+static void the_least_touch_panels(void) {
+    for (int width = 1; width <= 3; width++) {
+        for (int height = 1; height <= 3; height++) {
+            const struct jl_glass glass = {.width = width, .height = height};
+            for (int i = 0; i < MAKES; i++) {
+                if (makes[i].refuses & OFFSETS_ARE_NOTHING) {
+                    test_row("%s, %d x %d", makes[i].name, width, height);
+                    EXPECT(takes(&makes[i], glass) == (width > 1 && height > 1));
+                }
+            }
+        }
+    }
+}
+
 /* A glass of any make and any place on its outputs, with any bytes: pictures come out, and nothing
  * is read or written that is not the controller's. */
 static void any_of_them_with_any_bytes(void) {
@@ -224,6 +239,7 @@ static void fingers_that_are_none(void) {
 
 const struct test_group test_groups[] = {
     {"those_that_do_not_fit", those_that_do_not_fit},
+    {"the_least_touch_panels", the_least_touch_panels},
     {"any_of_them_with_any_bytes", any_of_them_with_any_bytes},
     {"an_ili9225_is_told", an_ili9225_is_told},
     {"fingers_that_are_none", fingers_that_are_none},

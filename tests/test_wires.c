@@ -150,6 +150,26 @@ static void seen_on_spi(void) {
 
 /* ---- reading ---- */
 
+/* Pulses of a line, each of half a cycle. */
+static void expect_strobes(const struct vcd *vcd, const char *name, bool high, int count,
+                           uint64_t half_ns) {
+    int wire = vcd_wire(vcd, "p", name), strobes = 0;
+    uint64_t begun = 0;
+    bool within = false;
+    for (size_t i = 0; i < vcd->edge_count; i++) {
+        const struct vcd_edge *edge = &vcd->edges[i];
+        if (edge->wire == wire && edge->high == high) {
+            begun = edge->ns;
+            within = true;
+        } else if (edge->wire == wire && within) {
+            EXPECT_INT((long long)(edge->ns - begun), (long long)half_ns);
+            within = false;
+            strobes++;
+        }
+    }
+    EXPECT_INT(strobes, count);
+}
+
 static void read_under_cs(struct raw *raw, uint8_t command, uint8_t *bytes, size_t count) {
     jl_device_set_pin(raw->device, JL_DEVICE_DC, false);
     jl_device_set_pin(raw->device, JL_DEVICE_CS, false);
@@ -225,11 +245,28 @@ static void reads(void) {
     EXPECT_BYTES(bytes, "\x00\x85\x85\x52", 4);
     struct vcd vcd = vcd_parse(sink.text);
     EXPECT(vcd.good);
-    int rd = vcd_wire(&vcd, "p", "rd"), strobes = 0;
-    for (size_t i = 0; i < vcd.edge_count; i++) {
-        strobes += vcd.edges[i].wire == rd && !vcd.edges[i].high;
-    }
-    EXPECT_INT(strobes, 4);
+    expect_strobes(&vcd, "rd", false, 4, 100);
+    vcd_free(&vcd);
+    free(sink.text);
+    jl_board_destroy(raw.board);
+
+    /* On a 6800 bus the same line strobes both ways: a command, and a status that is read. */
+    sink = (struct vcd_text){0};
+    glass = (struct jl_glass){.width = 128, .height = 64, .kind = JL_GLASS_LCD_GREY};
+    raw.board = jl_board_create(1);
+    raw.bus = jl_board_add_6800(raw.board, 1000, 0);
+    raw.device = jl_board_add_device(raw.board, &jl_emulated_st7565, "p", &glass);
+    EXPECT(jl_stream_attach(raw.bus, raw.device));
+    raw_play(&raw, "R ~6 CA1");
+    EXPECT(jl_board_record(raw.board, vcd_take, &sink));
+    jl_device_set_pin(raw.device, JL_DEVICE_CS, false);
+    jl_device_set_pin(raw.device, JL_DEVICE_DC, false);
+    jl_stream_read(raw.bus, bytes, 3);
+    jl_device_set_pin(raw.device, JL_DEVICE_CS, true);
+    EXPECT(jl_board_record_end(raw.board));
+    vcd = vcd_parse(sink.text);
+    EXPECT(vcd.good);
+    expect_strobes(&vcd, "e", true, 3, 500);
     vcd_free(&vcd);
     free(sink.text);
     jl_board_destroy(raw.board);
