@@ -711,6 +711,27 @@ static void lists(void) {
     for (int i = 0; i < 9 * 64; i++) {
         EXPECT_INT(color_at(&frame, i % 64, i / 64), color_at(&by_hand, i % 64, i / 64));
     }
+    /* The bar at the right: as long as the part of all that is seen, and where that is. */
+    static uint8_t pixels[60 * 36 * 3];
+    struct jl_theme theme = jl_theme_lit;
+    theme.line = JL_RED;
+    theme.unlit = JL_BLUE;
+    const struct jl_list_face colored = {{0, 0, 60, 36}, &theme};
+    struct jl_frame on;
+    struct jl_list barred = {.face = &colored, .items = items, .count = 7};
+    EXPECT_INT(jl_frame_init(&on, &jl_rgb888, 60, 36, pixels, sizeof pixels), JL_OK);
+    for (int16_t first = 0; first <= 3; first++) {
+        barred.first = first;
+        jl_list_draw(&on.target, &barred);
+        for (int y = 0; y < 36; y++) {
+            int begin = 36 * first / 7, end = begin + 36 * 4 / 7;
+            jl_color bar = y >= begin && y < end ? JL_RED : JL_BLUE;
+            test_row("first %d, row %d", first, y);
+            EXPECT_INT(color_at(&on, 59, y), bar);
+            EXPECT_INT(color_at(&on, 57, y), bar);
+            EXPECT(color_at(&on, 56, y) != bar);
+        }
+    }
     test_row("empty");
     list.count = 0;
     struct jl_event tap = at(JL_EVENT_TAP, 5, 5), ok = key(JL_KEY_OK);

@@ -97,6 +97,8 @@ static void complaints(void) {
          "command 15 got 0 argument(s), expected 2"},
         {"arguments as data", &jl_emulated_ssd1331, 96, 64, "R ~1 C15 D0001",
          "data arrive while command 15 waits for 2"},
+        {"one argument as data", &jl_emulated_ssd1331, 96, 64, "R ~1 C1500 D01",
+         "data arrive while command 15 waits for 1"},
         {"columns in pixels", &jl_emulated_ssd1322, 256, 64, SSD_AWAKE "C15 D70EF",
          "15 (columns) 112..239: expected 0..119"},
         {"rows turned around", &jl_emulated_ssd1327, 128, 128, "R ~1 C750500",
