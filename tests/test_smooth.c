@@ -524,6 +524,8 @@ static void odd_and_absurd(void) {
         {.kind = LINE, .at = {{20, 20}, {300, 300}}, .width = 0},
         {.kind = LINE, .at = {{200, 200}, {200, 200}}, .width = 30, .ends = JL_ENDS_FLAT},
         {.kind = POLYLINE, .at = {{200, 200}}, .count = 1, .width = 30},
+        {.kind = POLYLINE, .at = {{20, 20}, {300, 300}, {300, 20}}, .count = 3, .width = 0},
+        {.kind = POLYLINE, .at = {{20, 20}, {300, 300}, {300, 20}}, .count = 3, .width = -16},
         {.kind = POLYGON, .at = {{0, 0}, {900, 300}}, .count = 2},
         {.kind = NEEDLE, .at = {{300, 300}}, .outer = 0, .inner = 10, .width = 20},
         {.kind = NEEDLE, .at = {{300, 300}}, .outer = 100, .inner = -1, .width = 20},
