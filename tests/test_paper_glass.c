@@ -152,6 +152,30 @@ static void red_snow(void) {
     }
 }
 
+/* Glass that is mounted the other way round shows its first column at the other side. */
+static void mirrored_glass(void) {
+    for (int way = 0; way < 4; way++) {
+        struct jl_glass glass = paper_of(128, 296, false);
+        struct jl_picture picture;
+        int dark = 0;
+        glass.mirrored_x = way & 1;
+        glass.mirrored_y = way & 2;
+        struct raw raw = raw_open(&jl_emulated_ssd1680, glass, 10000000);
+        raw_play(&raw, SSD "C24 D3F +4735 " SSD_FULL "~5000"); /* two black pixels */
+        EXPECT(jl_device_picture(raw.device, &picture));
+        test_row("way %d", way);
+        for (int i = 0; i < 128 * 296; i++) {
+            dark += picture.rgb[3 * i] < 128;
+        }
+        EXPECT_INT(dark, 2);
+        for (int x = 0; x < 2; x++) {
+            EXPECT(*jl_picture_at(&picture, way & 1 ? 127 - x : x, way & 2 ? 295 : 0) < 128);
+        }
+        jl_picture_free(&picture);
+        jl_board_destroy(raw.board);
+    }
+}
+
 /* Many partial updates. */
 static void partials_without_a_full_one(void) {
     struct raw raw = raw_open(&jl_emulated_ssd1680, paper_of(128, 296, false), 10000000);
@@ -294,6 +318,7 @@ static void anything_is_survived(void) {
 const struct test_group test_groups[] = {
     {"faults_that_bring_up_knows", faults_that_bring_up_knows},
     {"red_snow", red_snow},
+    {"mirrored_glass", mirrored_glass},
     {"partials_without_a_full_one", partials_without_a_full_one},
     {"phases_of_an_update", phases_of_an_update},
     {"times_of_updates", times_of_updates},

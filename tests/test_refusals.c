@@ -13,7 +13,7 @@
 static int sent;
 static uint8_t ready_answers; /* what is read */
 static bool pin_level;        /* of what is looked at */
-static long waited_ms;
+static long waited_ms, looks;
 
 static jl_status send(void *context, const struct jl_transfer *transfer) {
     (void)context, (void)transfer;
@@ -35,6 +35,7 @@ static void set_pin(void *context, enum jl_pin pin, bool high) {
 
 static bool get_pin(void *context, enum jl_pin pin) {
     (void)context, (void)pin;
+    looks++;
     return pin_level;
 }
 
@@ -537,6 +538,34 @@ static void paper_that_stays_busy(void) {
     pin_level = false;
 }
 
+static size_t short_update(const struct jl_panel *panel, enum jl_update update, uint8_t *out) {
+    (void)panel, (void)update;
+    const uint8_t steps[] = {JL_STEP_WAIT_BUSY(0, 50)};
+    memcpy(out, steps, sizeof steps);
+    return sizeof steps;
+}
+
+/* An update of one's own may last 50 ms: without a clock looks a millisecond apart are counted. */
+static void a_limit_of_looks(void) {
+    struct jl_paper short_one = *jl_ssd1681.paper;
+    struct jl_controller part = jl_ssd1681;
+    const struct jl_panel_config paper = {
+        .controller = &part, .bus = &jl_bus_spi, .width = 200, .height = 200};
+    struct jl_panel panel;
+    struct jl_frame frame;
+    short_one.update = short_update;
+    part.paper = &short_one;
+    pin_level = false;
+    EXPECT_INT(jl_panel_open(&panel, &paper, &port), JL_OK);
+    EXPECT_INT(jl_panel_wake(&panel), JL_OK);
+    EXPECT_INT(jl_panel_frame(&panel, &frame, memory, sizeof memory), JL_OK);
+    pin_level = true;
+    looks = waited_ms = 0;
+    EXPECT_INT(jl_panel_present(&panel, &frame), JL_TIMEOUT);
+    EXPECT(looks > 50 && looks <= 52 && waited_ms >= 50);
+    pin_level = false;
+}
+
 /* ---- frames, images, the light ---- */
 
 static void frames_and_images(void) {
@@ -594,6 +623,7 @@ const struct test_group test_groups[] = {
     {"text_of_controllers", text_of_controllers},
     {"drawing_that_is_clear", drawing_that_is_clear},
     {"paper_that_stays_busy", paper_that_stays_busy},
+    {"a_limit_of_looks", a_limit_of_looks},
     {"frames_and_images", frames_and_images},
     {NULL, NULL},
 };
