@@ -154,6 +154,28 @@ static const struct char_call {
     {"icons", icons, true, false, false},
 };
 
+/* Clearing makes a controller write rightward: only who wrote leftward has to say so again. */
+static void transfers_of_a_clear(void) {
+    static const struct {
+        uint8_t entry;
+        int transfers;
+    } rows[] = {{0, 1}, {JL_CHAR_LEFTWARD, 2}, {JL_CHAR_AUTOSCROLL, 1}};
+    const struct jl_char_config config = {
+        .wire = &jl_char_wire_i2c, .columns = 16, .rows = 2, .i2c_address = 0x3E};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_char_panel panel;
+        fail_at(-1);
+        EXPECT_INT(jl_char_open(&panel, &config, &port), JL_OK);
+        EXPECT_INT(jl_char_wake(&panel), JL_OK);
+        EXPECT_INT(jl_char_entry(&panel, rows[i].entry), JL_OK);
+        fail_at(100);
+        test_row("entry %d", rows[i].entry);
+        EXPECT_INT(jl_char_clear(&panel), JL_OK);
+        EXPECT_INT(100 - bus.left, rows[i].transfers);
+    }
+    fail_at(-1);
+}
+
 static void character_modules(void) {
     static const struct {
         const char *name;
@@ -516,6 +538,7 @@ static void touch_panels(void) {
 
 const struct test_group test_groups[] = {
     {"character_modules", character_modules},
+    {"transfers_of_a_clear", transfers_of_a_clear},
     {"panels_with_calls_of_their_own", panels_with_calls_of_their_own},
     {"questions", questions},
     {"touch_panels", touch_panels},

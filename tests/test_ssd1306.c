@@ -501,6 +501,14 @@ static void reset_pin(void) {
     const struct jl_diagnostic *list;
     struct raw raw = raw_open(&usual_glass);
     raw_wake(&raw);
+    EXPECT(jl_i2c_start(raw.bus)); /* in the middle of a transfer it stops answering */
+    EXPECT(jl_i2c_write(raw.bus, 0x78) && jl_i2c_write(raw.bus, 0x00));
+    jl_device_set_pin(raw.device, JL_DEVICE_RESET, false);
+    EXPECT(!jl_i2c_write(raw.bus, 0xAE));
+    jl_i2c_stop(raw.bus);
+    jl_device_set_pin(raw.device, JL_DEVICE_RESET, true);
+    jl_board_wait_ps(raw.board, 1000000000);
+    raw_wake(&raw);
     jl_device_set_pin(raw.device, JL_DEVICE_RESET, false);
     EXPECT_CONTAINS(jl_device_why_dark(raw.device), "reset");
     EXPECT(jl_i2c_start(raw.bus));
