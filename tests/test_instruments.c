@@ -886,6 +886,21 @@ static void messages_and_pages(void) {
         EXPECT_INT(jl_pages_event(&pages, &rows[i].event), rows[i].page != 1);
         EXPECT_INT(pages.page, rows[i].page);
     }
+    /* Without titles a dot a page, a third of its tab and two more wide, in the middle of it. */
+    static uint8_t pixels[60 * 12 * 3];
+    struct jl_theme theme = jl_theme_lit;
+    theme.back = JL_BLACK;
+    theme.accent = theme.unlit = theme.line = JL_RED;
+    const struct jl_pages_face dots = {
+        .box = {0, 0, 60, 12}, .theme = &theme, .count = 3, .titles = NULL};
+    struct jl_frame frame;
+    EXPECT_INT(jl_frame_init(&frame, &jl_rgb888, 60, 12, pixels, sizeof pixels), JL_OK);
+    jl_pages_draw(&frame.target, &(struct jl_pages){.face = &dots});
+    for (int x = 0; x < 60; x++) {
+        bool dot = x % 20 >= 10 - 3 && x % 20 <= 10 + 3;
+        test_row("column %d", x);
+        EXPECT_INT(color_at(&frame, x, 6), dot ? JL_RED : JL_BLACK);
+    }
     struct jl_pages pages = {.face = &tabs, .page = 1, .focused = true};
     EXPECT(jl_pages_event(&pages, &far));
     EXPECT_INT(pages.page, 2);
