@@ -901,6 +901,19 @@ static void messages_and_pages(void) {
         test_row("column %d", x);
         EXPECT_INT(color_at(&frame, x, 6), dot ? JL_RED : JL_BLACK);
     }
+    /* With titles the frame of the page that is shown tells whether knobs turn it. */
+    static const char *const titles[] = {"a", "b", "c"};
+    const struct jl_pages_face titled = {
+        .box = {0, 0, 60, 12}, .theme = &theme, .count = 3, .titles = titles};
+    theme.ink = JL_WHITE;
+    for (int focused = 0; focused < 2; focused++) {
+        jl_pages_draw(&frame.target,
+                      &(struct jl_pages){.face = &titled, .page = 1, .focused = focused});
+        for (int tab = 0; tab < 3; tab++) {
+            test_row("tab %d, focused %d", tab, focused);
+            EXPECT_INT(color_at(&frame, 20 * tab, 0), focused && tab == 1 ? JL_WHITE : JL_RED);
+        }
+    }
     struct jl_pages pages = {.face = &tabs, .page = 1, .focused = true};
     EXPECT(jl_pages_event(&pages, &far));
     EXPECT_INT(pages.page, 2);
