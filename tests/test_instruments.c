@@ -846,6 +846,27 @@ static void messages_without_buttons(void) {
     }
 }
 
+/* The answer that knobs would choose has a frame in the accent, and it alone. */
+static void the_answer_in_focus(void) {
+    static uint8_t pixels[120 * 60 * 3];
+    struct jl_theme theme = jl_theme_night;
+    const struct jl_message_face face = {{0, 0, 120, 60},     &theme,       "Gate 2", "Close it?",
+                                         {"Yes", "No", NULL}, JL_GRADE_GOOD};
+    struct jl_frame frame;
+    theme.accent = JL_RGB(1, 2, 3);
+    EXPECT_INT(jl_frame_init(&frame, &jl_rgb888, 120, 60, pixels, sizeof pixels), JL_OK);
+    for (uint8_t focus = 0; focus < 2; focus++) {
+        int accents[2] = {0};
+        jl_message_draw(&frame.target, &(struct jl_message){.face = &face, .focus = focus});
+        for (int i = 0; i < 120 * 60; i++) {
+            accents[i % 120 / 60] += color_at(&frame, i % 120, i / 120) == theme.accent;
+        }
+        test_row("focus %d", focus);
+        EXPECT(accents[focus] > 60);
+        EXPECT_INT(accents[!focus], 0);
+    }
+}
+
 static void messages_and_pages(void) {
     static const struct jl_message_face face = {
         {0, 0, 120, 60}, &jl_theme_lit, "Gate 2", "Close it?", {"Yes", "No", NULL}, JL_GRADE_WARN};
@@ -987,6 +1008,7 @@ const struct test_group test_groups[] = {
     {"lists", lists},
     {"menus", menus},
     {"messages_and_pages", messages_and_pages},
+    {"the_answer_in_focus", the_answer_in_focus},
     {"tracks_of_sliders", tracks_of_sliders},
     {"messages_without_buttons", messages_without_buttons},
     {"charts", charts},
