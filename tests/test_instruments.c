@@ -858,11 +858,11 @@ static void the_answer_in_focus(void) {
     for (uint8_t focus = 0; focus < 2; focus++) {
         int accents[2] = {0};
         jl_message_draw(&frame.target, &(struct jl_message){.face = &face, .focus = focus});
-        for (int i = 0; i < 120 * 60; i++) {
+        for (int i = 120 * 45; i < 120 * 56; i++) { /* where the answers are */
             accents[i % 120 / 60] += color_at(&frame, i % 120, i / 120) == theme.accent;
         }
         test_row("focus %d", focus);
-        EXPECT(accents[focus] > 60);
+        EXPECT(accents[focus] > 20);
         EXPECT_INT(accents[!focus], 0);
     }
 }
