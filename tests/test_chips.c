@@ -166,6 +166,28 @@ static void mistakes_are_told(void) {
     jl_board_destroy(lcd.board);
 }
 
+/* Clearing and going home take milliseconds, all else less than 40 us. */
+static void how_long_a_ws0010_is_busy(void) {
+    static const struct {
+        bool data, is_long;
+        uint8_t byte;
+    } rows[] = {{false, true, 0x01},  {false, true, 0x02},  {false, true, 0x03},
+                {false, false, 0x04}, {false, false, 0x07}, {false, false, 0x0C},
+                {false, false, 0x38}, {false, false, 0xC5}, {true, false, 0x01}};
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct lcd lcd = open_lcd(&jl_emulated_ws0010_graphics, 100, 16, false);
+        jl_board_wait_ps(lcd.board, 500000000000);
+        send(&lcd, false, 0x38);
+        jl_board_wait_ps(lcd.board, 40000000);
+        send(&lcd, rows[i].data, rows[i].byte);
+        jl_board_wait_ps(lcd.board, 24000000); /* 14 us passed */
+        send(&lcd, false, 0x38);
+        test_row("%s %02X", rows[i].data ? "data" : "command", rows[i].byte);
+        EXPECT_INT(told(&lcd, "byte 38 ignored: it came"), rows[i].is_long);
+        jl_board_destroy(lcd.board);
+    }
+}
+
 /* The status, and the RAM behind a dummy byte. */
 static void status_and_memory_are_read(void) {
     struct lcd lcd = open_lcd(&jl_emulated_ks0108, 128, 64, false);
@@ -193,6 +215,7 @@ const struct test_group test_groups[] = {
     {"halves_by_their_selects", halves_by_their_selects},
     {"three_controllers", three_controllers},
     {"mistakes_are_told", mistakes_are_told},
+    {"how_long_a_ws0010_is_busy", how_long_a_ws0010_is_busy},
     {"status_and_memory_are_read", status_and_memory_are_read},
     {NULL, NULL},
 };
