@@ -6,6 +6,7 @@
 #include <string.h>
 
 #include "../src/core/quotient.h"
+#include "../src/smooth/cut.h"
 #include "jadelamp/jadelamp.h"
 
 static void status_texts(void) {
@@ -378,6 +379,25 @@ static void versions(void) {
 }
 
 /* What cores that cannot divide do instead, beside a machine that can. */
+/* Roots are the largest whole numbers whose squares are not above. */
+static void roots(void) {
+    struct test_random random = {4};
+    uint32_t wrong = 0;
+    for (uint32_t root = 0; root < 65536; root += root < 300 ? 1 : 97) {
+        uint32_t square = root * root;
+        wrong += jl_root(square) != root;
+        wrong += jl_root(square + 2 * root) != root; /* one less than the next square */
+        wrong += square > 0 && jl_root(square - 1) != root - 1;
+    }
+    for (int i = 0; i < test_cases(20000); i++) {
+        uint32_t n = test_random_next(&random);
+        uint64_t root = jl_root(n);
+        wrong += root * root > n || (root + 1) * (root + 1) <= n;
+    }
+    EXPECT_INT(wrong, 0);
+    EXPECT_INT(jl_root(UINT32_MAX), 65535);
+}
+
 static void quotients_by_steps(void) {
     static const uint32_t edges[] = {0,   1,     2,          3,          9,          10,
                                      255, 32767, 0x7FFFFFFF, 0x80000000, 0xFFFFFFFE, 0xFFFFFFFF};
@@ -399,6 +419,7 @@ static void quotients_by_steps(void) {
 }
 
 const struct test_group test_groups[] = {
+    {"roots", roots},
     {"quotients_by_steps", quotients_by_steps},
     {"channels_to_the_nearest", channels_to_the_nearest},
     {"rows_of_soft_pixels", rows_of_soft_pixels},

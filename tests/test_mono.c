@@ -452,6 +452,29 @@ static void pcd8544_wake_up_bytes(void) {
     stage_close(&stage);
 }
 
+/* Who makes the panel's voltage is the last that a wake-up says before it switches on: AD 8B the
+ * controller's converter, AD 8A somebody else. */
+static void supplies(void) {
+    static const char *const names[] = {"sh1106 128x64", "ssd0303 132x64", "sh1107 128x128"};
+    for (size_t i = 0; i < sizeof names / sizeof names[0]; i++) {
+        for (int external = 0; external < 2; external++) {
+            struct jl_port port = {.ops = &note_ops, .context = &book};
+            struct stage stage;
+            stage_open(&stage, mono_named(names[i]), &(struct wish){0});
+            stage.config.module |= external ? JL_MODULE_EXTERNAL_SUPPLY : 0;
+            memset(&book, 0, sizeof book);
+            book.kept = 64;
+            EXPECT_INT(jl_panel_open(&stage.panel, &stage.config, &port), JL_OK);
+            EXPECT_INT(jl_panel_wake(&stage.panel), JL_OK);
+            test_row("%s, external %d", names[i], external);
+            EXPECT_CONTAINS(book.text, external ? "AD8A" : "AD8B");
+            EXPECT(!strstr(book.text, external ? "AD8B" : "AD8A"));
+            EXPECT(!strstr(book.text, "8A8B"));
+            stage_close(&stage);
+        }
+    }
+}
+
 /* st7920: the sync byte, nibbles in the upper halves, and two rows of the glass an address. */
 static void synced_bytes(void) {
     struct jl_port port = {.ops = &note_ops, .context = &book};
@@ -924,6 +947,7 @@ const struct test_group test_groups[] = {
     {"page_write_bytes", page_write_bytes},
     {"setting_bytes", setting_bytes},
     {"pcd8544_wake_up_bytes", pcd8544_wake_up_bytes},
+    {"supplies", supplies},
     {"synced_bytes", synced_bytes},
     {"wrong_columns", wrong_columns},
     {"complaints", complaints},

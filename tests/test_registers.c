@@ -289,6 +289,35 @@ static void dimmed_panels(void) {
     }
 }
 
+/* What lies beyond the multiplex ratio is not driven: not a row more, not a row less. */
+static void rows_that_are_driven(void) {
+    static const struct {
+        const struct jl_emulated_part *part;
+        const char *script;
+        int rows;
+    } rows[] = {
+        {&jl_emulated_ssd1327, "R ~1 CA83F CA5 CAF ~250", 64},
+        {&jl_emulated_ssd1327, "R ~1 CA81F CA5 CAF ~250", 32},
+        {&jl_emulated_ssd1331, "R ~1 CAD8E CA81F CA5 CAF ~150", 32},
+        {&jl_emulated_ssd1351, "R ~1 CFD D12 CCA D1F CA5 CAF ~250", 32},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        const struct jl_glass glass = {.width = 96, .height = 64};
+        struct raw raw = raw_open(rows[i].part, glass, 4000000);
+        struct jl_picture seen;
+        int lit = 0;
+        raw_play(&raw, rows[i].script);
+        EXPECT(jl_device_picture(raw.device, &seen));
+        for (int y = 0; y < 64; y++) {
+            lit += jl_picture_at(&seen, 5, y)[0] > 128;
+        }
+        test_row("%s, %s", jl_device_part(raw.device), rows[i].script);
+        EXPECT_INT(lit, rows[i].rows);
+        jl_picture_free(&seen);
+        jl_board_destroy(raw.board);
+    }
+}
+
 /* E2 of st7565 and st7567 leaves power, direction of the columns and the display as they are. */
 static void soft_resets(void) {
     static const struct {
@@ -515,6 +544,7 @@ const struct test_group test_groups[] = {
     {"one_line_on_glass_of_two", one_line_on_glass_of_two},
     {"drawing_commands", drawing_commands},
     {"dimmed_panels", dimmed_panels},
+    {"rows_that_are_driven", rows_that_are_driven},
     {"light_control", light_control},
     {"soft_resets", soft_resets},
     {"outputs_mirrored_by_b6", outputs_mirrored_by_b6},

@@ -379,6 +379,25 @@ static void scroll_diagonally(void) {
     jl_board_destroy(raw.board);
 }
 
+/* What lies beyond the multiplex ratio is not driven: not a row more, not a row less. */
+static void rows_that_are_driven(void) {
+    static const uint8_t ratios[] = {15, 31, 47, 62, 63};
+    for (size_t i = 0; i < sizeof ratios; i++) {
+        struct raw raw = raw_open(&usual_glass);
+        raw_wake(&raw);
+        COMMANDS(&raw, 0xA8, ratios[i], 0xA5); /* all dots, whatever the RAM has */
+        struct jl_picture seen = raw_look(&raw);
+        int lit = 0;
+        for (int y = 0; y < 64; y++) {
+            lit += jl_picture_at(&seen, 5, y)[0] > 128;
+        }
+        test_row("ratio %d", ratios[i] + 1);
+        EXPECT_INT(lit, ratios[i] + 1);
+        jl_picture_free(&seen);
+        jl_board_destroy(raw.board);
+    }
+}
+
 /* ---- the stream ---- */
 
 /* Co = 1 takes single bytes; arguments may come in another transaction. */
@@ -604,6 +623,7 @@ const struct test_group test_groups[] = {
     {"control_bytes", control_bytes},
     {"diagnostics", diagnostics},
     {"diagnostics_of_sequences", diagnostics_of_sequences},
+    {"rows_that_are_driven", rows_that_are_driven},
     {"reset_pin", reset_pin},
     {"clock_limits", clock_limits},
     {"any_bytes", any_bytes_are_survived},
