@@ -190,7 +190,7 @@ static void each_place_fails_once(void) {
         }
         shell(lines[i].made_by);
         struct told all = run(&lines[i], "PLACE", 0);
-        long step = 1 + all.places / test_cases(120);
+        long step = test_cases(4) == 4 ? 1 : 1 + all.places / test_cases(120);
         EXPECT(all.places > 0);
         for (long place = 1; place <= all.places; place += step) {
             fail(&lines[i], "PLACE", place, all.places);

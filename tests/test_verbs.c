@@ -213,6 +213,54 @@ static void out_of_range(void) {
 }
 
 /* A page for each controller, in words and as JSON: none is wider than a terminal. */
+/* A folder whose own name is allowed, and with whose files' names there are too many letters. */
+static void paths_that_are_too_long(void) {
+    static const char *const lines[] = {
+        "light " CARD " --no-wires",
+        "light " CARD,
+        "light ssd1680-122x250-spi --no-wires --film",
+        "light " CARD " --screen a.screen",
+        "replay " CARD ".vcd --card " CARD,
+        "replay " CARD ".vcd --card " CARD " --film --series --gif",
+        "report " CARD,
+        "suspects " CARD,
+        "bundle --card " CARD,
+        "bake card " CARD,
+        "bake picture a.png --format 5-6-5",
+        "bake frames a.png a.png --format 5-6-5",
+        "bake font /usr/share/fonts/truetype/dejavu/DejaVuSans.ttf --size 9 --text a",
+        "bake glyph a.txt",
+        "bake screen a.screen",
+        "watch --from a.png --card " CARD,
+    };
+    shell_begin();
+    EXPECT_INT(shell(JADELAMP
+                     " light " CARD " >/dev/null && cp " CARD "-glass.png a.png && "
+                     "printf 'screen a\nglass 128 x 64\ntext \"x\" at 0 0\n' >a.screen && "
+                     "{ echo '= 2605'; for i in 1 2 3 4 5 6 7 8; do echo '#.#.#'; done; } >a.txt"),
+               0);
+    /* 1022 letters with the blanks in between: for "/" and two more there is room, not for names.
+     */
+    EXPECT_INT(shell("part=$(printf '%0203d' 0); long=$part/$part/$part/$part/$part/00; "
+                     "mkdir -p $long && echo $long >long; test $(wc -c <long) -gt 1020"),
+               0);
+    for (size_t i = 0; i < sizeof lines / sizeof lines[0]; i++) {
+        char line[300];
+        snprintf(line, sizeof line, JADELAMP " %s --into $(cat long)", lines[i]);
+        EXPECT_INT(shell(line), 2);
+        EXPECT(strstr(output, "too long") || strstr(output, "cannot read the") ||
+               strstr(output, "File name"));
+        EXPECT_INT(shell("test -z \"$(find $(cat long) -type f)\""), 0);
+        snprintf(line, sizeof line, JADELAMP " %s --into $(cat long)$(cat long)", lines[i]);
+        EXPECT_INT(shell(line), 2);
+    }
+    EXPECT_INT(
+        shell(JADELAMP " light $(cat long)/$(cat long)/$(cat long)/$(cat long)/$(cat long).card"),
+        2);
+    EXPECT_CONTAINS(output, "the path of the card is longer than 4095 bytes");
+    shell_end();
+}
+
 static void a_page_for_each_controller(void) {
     size_t controllers;
     const struct jl_catalog_entry *list = jl_catalog(&controllers);
@@ -397,6 +445,7 @@ static void json_of_each_verb(void) {
 const struct test_group test_groups[] = {
     {"each_verb", each_verb},
     {"out_of_range", out_of_range},
+    {"paths_that_are_too_long", paths_that_are_too_long},
     {"a_page_for_each_controller", a_page_for_each_controller},
     {"in_a_terminal", in_a_terminal},
     {"json_is_utf_8", json_is_utf_8},

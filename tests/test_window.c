@@ -636,6 +636,16 @@ static void in_a_program_of_ones_own(void) {
     desk_begin();
     EXPECT_INT(shell(PROGRAMS "/window_own"), 0);
     EXPECT_CONTAINS(output, "60 pictures, 1 started, returned 0");
+    static const char *const wrong[][2] = {{"cards 0", "0 cards: expected 1 to 4"},
+                                           {"cards 5", "5 cards: expected 1 to 4"},
+                                           {"zoom -1", "1 to 32"},
+                                           {"zoom 33", "1 to 32"}};
+    for (size_t i = 0; i < sizeof wrong / sizeof wrong[0]; i++) {
+        char line[300];
+        snprintf(line, sizeof line, PROGRAMS "/window_own %s", wrong[i][0]);
+        EXPECT_INT(shell(line), 2);
+        EXPECT_CONTAINS(output, wrong[i][1]);
+    }
     EXPECT_INT(shell(PROGRAMS "/window_own main no-such-card"), 2);
     EXPECT_CONTAINS(output, "own: ");
     EXPECT_CONTAINS(output, "no-such-card");

@@ -1,6 +1,7 @@
 /* A program with a window of its own: `window_own` shows sixty pictures of it, `window_own main
  * ...` is a whole main program. */
 #include <stdio.h>
+#include <stdlib.h>
 #include <string.h>
 
 #include "jadelamp/jadelamp.h"
@@ -32,7 +33,13 @@ int main(int argc, char **argv) {
         return jl_window_main(argc - 1, argv + 1, "own", "ssd1306-128x64-i2c", show);
     }
     struct jl_window_request request = {
-        .cards = &card, .card_count = 1, .program = show, .frames = 60};
+        .cards = &card, .card_count = 1, .program = show, .frames = 60, .name = "own"};
+    if (argc > 2 && strcmp(argv[1], "cards") == 0) {
+        request.card_count = atoi(argv[2]);
+    }
+    if (argc > 2 && strcmp(argv[1], "zoom") == 0) {
+        request.zoom = atoi(argv[2]);
+    }
     if (!jl_card_find("ssd1306-128x64-i2c", &card, &complaint) ||
         !jl_window(&request, &result, &complaint)) {
         fprintf(stderr, "%s\n", complaint.text);
