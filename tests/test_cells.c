@@ -369,12 +369,8 @@ static void cursor_and_blink(void) {
     static const struct {
         struct cells_size size;
         uint8_t column, row;
-    } rows[] = {{{16, 2, false}, 3, 1},
-                {{20, 4, false}, 19, 3},
-                {{16, 1, true}, 8, 0},
-                {{40, 4, false}, 39, 3},
-                {{40, 4, false}, 0, 1},
-                {{40, 4, false}, 7, 2}};
+    } rows[] = {{{16, 2, false}, 3, 1},  {{20, 4, false}, 19, 3}, {{16, 1, true}, 8, 0},
+                {{40, 4, false}, 39, 3}, {{40, 4, false}, 0, 1},  {{40, 4, false}, 7, 2}};
     for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
         uint8_t column = rows[i].column, row = rows[i].row;
         test_row("%d,%d", column, row);

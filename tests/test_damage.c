@@ -302,10 +302,7 @@ static void triangles_are_polygons(void) {
 }
 
 const struct test_group test_groups[] = {
-    {"price_of_a_window", price_of_a_window},
-    {"nothing_is_missed", nothing_is_missed},
-    {"twelve_windows_do", twelve_windows_do},
-    {"corners_of_pages", corners_of_pages},
-    {"triangles_are_polygons", triangles_are_polygons},
-    {NULL, NULL},
+    {"price_of_a_window", price_of_a_window},           {"nothing_is_missed", nothing_is_missed},
+    {"twelve_windows_do", twelve_windows_do},           {"corners_of_pages", corners_of_pages},
+    {"triangles_are_polygons", triangles_are_polygons}, {NULL, NULL},
 };

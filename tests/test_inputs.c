@@ -296,7 +296,7 @@ static jl_status use_screen(struct touch_stage *s, int places, uint8_t turn, enu
     uint32_t now = 0;
     for (; jl_calibration_run(screen, &frame.target, now) && now < 60000; now += 10) {
         int x, y;
-        pixels[0] |= now == 0 ? 0x80 : 0; /* a corner that is no part of what is redrawn */
+        pixels[0] |= now == 0 ? 0x80 : 0;        /* a corner that is no part of what is redrawn */
         bool there = find_cross(pixels, &x, &y); /* as it lies on the glass */
         if (now % 500 == 0 && there) {
             jl_touch_press(s->device, 0, x + off_by(manner, *touches, places), y);

@@ -42,7 +42,8 @@ static const struct {
       NULL}},
     {"rgb-480x272",
      0,
-     {"src=\"data:image/png;base64,", "Glass that is scanned out has no bytes to read.", "kind = rgb", "</html>\n", NULL}},
+     {"src=\"data:image/png;base64,", "Glass that is scanned out has no bytes to read.",
+      "kind = rgb", "</html>\n", NULL}},
 };
 
 static void begin(void) {
