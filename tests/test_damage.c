@@ -221,7 +221,7 @@ static void twelve_windows_do(void) {
 }
 
 /* Two pixels and the room between them: one window when that costs no more than another. */
-static void price_of_a_window(void) {
+static void windows_are_joined_by_their_price(void) {
     for (int price = 0; price < 40; price++) {
         for (int room = 0; room < 44; room++) {
             test_row("price %d, %d pixels apart", price, room);
@@ -302,7 +302,10 @@ static void triangles_are_polygons(void) {
 }
 
 const struct test_group test_groups[] = {
-    {"price_of_a_window", price_of_a_window},           {"nothing_is_missed", nothing_is_missed},
-    {"twelve_windows_do", twelve_windows_do},           {"corners_of_pages", corners_of_pages},
-    {"triangles_are_polygons", triangles_are_polygons}, {NULL, NULL},
+    {"windows_are_joined_by_their_price", windows_are_joined_by_their_price},
+    {"nothing_is_missed", nothing_is_missed},
+    {"twelve_windows_do", twelve_windows_do},
+    {"corners_of_pages", corners_of_pages},
+    {"triangles_are_polygons", triangles_are_polygons},
+    {NULL, NULL},
 };
