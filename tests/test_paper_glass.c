@@ -146,6 +146,7 @@ static void red_snow(void) {
             red += picture.rgb[3 * k] > picture.rgb[3 * k + 1] + 60;
         }
         test_row("row %zu, %d red", i, red);
+        EXPECT_INT(complaints(&raw, "red snow"), rows[i].snow);
         EXPECT(rows[i].snow ? red > 128 * 296 * 4 / 10 && red < 128 * 296 * 6 / 10 : red == 0);
         jl_picture_free(&picture);
         jl_board_destroy(raw.board);

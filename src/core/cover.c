@@ -1,7 +1,5 @@
 /* One colour at soft edges: so much of it at each pixel. */
-#include "lone.h"
 #include "paint.h"
-#include "rect.h"
 
 struct shares {
     const uint8_t *shares;
@@ -26,15 +24,6 @@ static void shade(const void *context, int x, int y, int count, jl_color *row) {
 
 void jl_paint_cover(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                     const uint8_t *shares, jl_color ink, jl_color paper) {
-    struct shares s = {shares, ink, paper, x};
-    struct jl_rect run = {x, y, count, 1};
-    if (!target->painter && jl_ops_of(target) && (jl_ops_of(target)->shades & JL_SHADES_MIXED)) {
-        jl_color row[JL_CHUNK];
-        if (jl_rect_cut(&run, &target->clip)) {
-            shade(&s, run.x, y, run.w, row);
-            jl_ops_of(target)->put(target, run.x, y, run.w, row);
-        }
-        return;
-    }
-    jl_paint_shade(target, run, shade, &s);
+    const struct shares s = {shares, ink, paper, x};
+    jl_paint_shade(target, (struct jl_rect){x, y, count, 1}, shade, &s);
 }

@@ -73,6 +73,7 @@ void jl_paint_shade(struct jl_target *target, struct jl_rect area, jl_shade_fn s
 /*
  * A run of pixels, at most JL_CHUNK, of which each gets a share of the ink: 0 none, 255 all. The
  * rest is the paper, or what is there where that is JL_CLEAR; without ink pixels are left alone.
+ * For targets that do not mix by themselves: shapes of others give colours.
  */
 void jl_paint_cover(struct jl_target *target, int16_t x, int16_t y, int16_t count,
                     const uint8_t *shares, jl_color ink, jl_color paper);
