@@ -172,6 +172,22 @@ static void every_way(void) {
     }
 }
 
+/* A port that takes a few bytes at a time: the lines go out in as many pieces, under one CS. */
+static void in_pieces(void) {
+    static const uint16_t most[] = {1, 7, 16, 17, 1000};
+    for (size_t i = 0; i < sizeof most / sizeof most[0]; i++) {
+        struct lcd lcd;
+        struct jl_frame frame = open_lcd(&lcd, 0);
+        lcd.port.most_body_bytes = most[i];
+        test_row("%u at a time", (unsigned)most[i]);
+        fill_with_noise(&frame, 9);
+        EXPECT_INT(jl_panel_present(&lcd.panel, &frame), JL_OK);
+        expect_shown(&lcd, &frame);
+        expect_content(&lcd);
+        jl_board_destroy(lcd.board);
+    }
+}
+
 static struct notebook book;
 
 /* Two lines from the fourth on, byte by byte, from the timing charts. */
@@ -288,6 +304,7 @@ static void mistakes(void) {
 
 const struct test_group test_groups[] = {
     {"every_way", every_way},
+    {"in_pieces", in_pieces},
     {"bytes_of_lines", bytes_of_lines},
     {"voltage_that_moves", voltage_that_moves},
     {"mistakes", mistakes},
