@@ -203,11 +203,16 @@ static void an_ili9225_is_told(void) {
          "D1234",
          0, "address 0, 0 (20, 21) lies outside the window, columns 16 to 31 and rows 32 to 63"},
         {"R ~60 C0003 D1030 C0036 D00B0", 0, "register 36: 176, expected 0 to 175"},
-        /* two pixels fill columns 5 and 6 of row 9 */
-        {"R ~60 C0003 D1030 C0036 D0006 C0037 D0005 C0038 D0009 C0039 D0009 C0020 D0005 C0021 "
+        /* 64 pixels fill columns 5 to 12 of rows 9 to 16 */
+        {"R ~60 C0003 D1030 C0036 D000C C0037 D0005 C0038 D0010 C0039 D0009 C0020 D0005 C0021 "
          "D0009 "
-         "C0022 D12341234 C0007 D0000",
+         "C0022 *128 C0007 D0000 C0022 *128",
          0, NULL},
+        /* 8 x 8 pixels for columns 5 to 13 of rows 9 to 17 */
+        {"R ~60 C0003 D1030 C0036 D000D C0037 D0005 C0038 D0011 C0039 D0009 C0020 D0005 C0021 "
+         "D0009 "
+         "C0022 *128 C0020 D0005",
+         0, "pixels came for 8 x 8, and the window has 9 x 9"},
         /* behind the window, with both counters running down; told once */
         {"R ~60 C0003 D1000 C0036 D001F C0037 D0010 C0038 D003F C0039 D0020 C0020 D0030 C0021 "
          "D0030 "
