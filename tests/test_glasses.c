@@ -211,7 +211,7 @@ static void an_ili9225_is_told(void) {
         /* 8 x 8 pixels for columns 5 to 13 of rows 9 to 17 */
         {"R ~60 C0003 D1030 C0036 D000D C0037 D0005 C0038 D0011 C0039 D0009 C0020 D0005 C0021 "
          "D0009 "
-         "C0022 *128 C0020 D0005",
+         "C0022 *128 C0022",
          0, "pixels came for 8 x 8, and the window has 9 x 9"},
         /* behind the window, with both counters running down; told once */
         {"R ~60 C0003 D1000 C0036 D001F C0037 D0010 C0038 D003F C0039 D0020 C0020 D0030 C0021 "
