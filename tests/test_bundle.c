@@ -121,6 +121,10 @@ static void refuses(void) {
 
 static void says_it_in_json(void) {
     shell_begin();
+    /* A name that C would not take. */
+    EXPECT_INT(shell("cp " SOURCE "/cards/pcd8544-84x48-spi.card 3d.card && " JADELAMP
+                     " bundle --card 3d.card && grep -q '_3d;' jadelamp.h"),
+               0);
     EXPECT_INT(shell(JADELAMP " bundle --card pcd8544-84x48-spi --json"), 0);
     EXPECT_CONTAINS(output, "\"library_files\":");
     EXPECT_CONTAINS(output, "\"source_bytes\":");

@@ -189,6 +189,10 @@ static void bundles_of_a_card(void) {
     EXPECT(jl_bundle_write(&bundle, shell_path("."), &told, &complaint));
     EXPECT(told.files > 10 && strlen(contents("jadelamp.h")) > 0);
     EXPECT_INT(shell_files(), 2);
+    EXPECT(strstr(contents("jadelamp.h"), "made by a test."));
+    bundle.made = NULL;
+    EXPECT(jl_bundle_write(&bundle, shell_path("."), &told, &complaint));
+    EXPECT(strstr(contents("jadelamp.h"), "made by jadelamp bundle."));
     bundle.names[0] = "jl_no_such_font";
     EXPECT(!jl_bundle_write(&bundle, shell_path("."), &told, &complaint));
     EXPECT_CONTAINS(complaint.text, "jl_no_such_font");

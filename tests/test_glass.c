@@ -11,6 +11,7 @@
 #include "bench_panel.h"
 #include "jadelamp/host/compare.h"
 #include "jadelamp/host/png.h"
+#include "jadelamp/host/frame_picture.h"
 #include "jadelamp/host/terminal.h"
 #include "naive.h"
 
@@ -356,7 +357,36 @@ static void terminal_characters(void) {
     jl_picture_free(&odd);
 }
 
+/* Pictures onto pictures: what lies beside is cut, on each side. */
+static void placed_pictures(void) {
+    static const struct {
+        int x, y, left, top, right, bottom; /* what is white then */
+    } rows[] = {{2, 3, 2, 3, 6, 6},  {-1, -2, 0, 0, 3, 1}, {8, 6, 8, 6, 10, 8},
+                {-4, 0, 0, 0, 0, 0}, {0, -3, 0, 0, 0, 0},  {10, 0, 0, 0, 0, 0},
+                {0, 8, 0, 0, 0, 0},  {-1, 7, 0, 7, 3, 8},  {9, -1, 9, 0, 10, 2}};
+    struct jl_picture small, onto, made;
+    EXPECT(jl_picture_create(&small, 4, 3));
+    memset(small.rgb, 255, 4 * 3 * 3);
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        int wrong = 0;
+        EXPECT(jl_picture_create(&onto, 10, 8));
+        jl_picture_place(&onto, &small, rows[i].x, rows[i].y);
+        for (int k = 0; k < 10 * 8; k++) {
+            bool inside = k % 10 >= rows[i].left && k % 10 < rows[i].right &&
+                          k / 10 >= rows[i].top && k / 10 < rows[i].bottom;
+            wrong += (onto.rgb[3 * k] == 255) != inside;
+        }
+        test_row("at %d, %d", rows[i].x, rows[i].y);
+        EXPECT_INT(wrong, 0);
+        jl_picture_free(&onto);
+    }
+    EXPECT(!jl_picture_enlarge(&small, 0, &made) && !jl_picture_enlarge(&small, -2, &made));
+    EXPECT(!jl_picture_enlarge(&small, 100000, &made));
+    jl_picture_free(&small);
+}
+
 const struct test_group test_groups[] = {
+    {"placed_pictures", placed_pictures},
     {"every_size_and_flip", every_size_bus_mounting_and_flip},
     {"stored_test_cards", stored_test_cards},
     {"a_panels_life", a_panels_life},

@@ -425,6 +425,40 @@ static void rigs_that_do_not_fit(void) {
     jl_rig_close(&rig);
 }
 
+/* What a card's timings say to a person. */
+static void timings_in_words(void) {
+    static const struct {
+        const char *text, *says;
+    } rows[] = {
+        {CARD, "by DE, HSYNC low, VSYNC low, DE high, latched as the clock rises"},
+        {CARD "mode = sync\nhsync = high\nvsync = high\nde = low\nedge = falling\n",
+         "by syncs, HSYNC high, VSYNC high, DE low, latched as the clock falls"},
+        {CARD "[memory]\nbuffers = one\n", "750 KB a frame of 16 bits, one of them 750 KB"},
+        {CARD "[memory]\nbuffers = two\n", "750 KB a frame of 16 bits, two of them 1500 KB"},
+        {CARD "[memory]\nbuffers = lines\nrows = 16\n", "line buffers 50 KB"},
+        {GLASS BUS "link-clock = 50 MHz\n" LINE PICTURE,
+         "a line takes 1585.59 byte clocks of 50.00 MHz, which is no whole number"},
+        {GLASS BUS "link-clock = 66.6 MHz\n" LINE PICTURE,
+         "a line takes 2112.00 byte clocks of 66.60 MHz\n"},
+    };
+    for (size_t i = 0; i < sizeof rows / sizeof rows[0]; i++) {
+        struct jl_timings timings;
+        char said[4000] = "";
+        FILE *out = tmpfile();
+        test_row("%s", rows[i].says);
+        if (EXPECT(out != NULL) && EXPECT(read_text(rows[i].text)) &&
+            EXPECT(jl_timings_of(&card, &timings))) {
+            jl_timings_print(out, &card, &timings);
+            rewind(out);
+            said[fread(said, 1, sizeof said - 1, out)] = '\0';
+            EXPECT_CONTAINS(said, rows[i].says);
+        } else {
+            printf("    %s\n", complaint.text);
+        }
+        fclose(out);
+    }
+}
+
 /* ---- programs ---- */
 
 static const struct jl_scanout_config small = {
@@ -534,6 +568,7 @@ const struct test_group test_groups[] = {
     {"bad_typed_files", bad_typed_files},
     {"random_drawing_equals_the_frame", random_drawing_equals_the_frame},
     {"rigs_that_do_not_fit", rigs_that_do_not_fit},
+    {"timings_in_words", timings_in_words},
     {"programs_that_scan", programs_that_scan},
     {"a_program_that_scans_nothing", a_program_that_scans_nothing},
     {NULL, NULL},

@@ -771,6 +771,10 @@ static void the_command_shows_and_bakes(void) {
          "bytes of flash in all, by cc -m64 -Os"},
         {" bake screen " DEMO "/screens/quay-gauge.screen --into out --cc no-such-cc", 2,
          "no-such-cc did not compile quay_gauge.c"},
+        {" bake screen " DEMO "/screens/quay-gauge.screen --into out --cc $(printf '%05000d' 0)", 2,
+         "did not compile quay_gauge.c"},
+        {" bake screen " DEMO "/screens/quay-gauge.screen --into out --cc 'cc -Dstatic=@'", 2,
+         "cc -Dstatic=@ did not compile quay_gauge.c"},
         {" bake screen " SHEETS "/everything.screen --size 240x200 --into out", 1, "to fill in"},
         {" bake screen " SHEETS "/everything.screen --size 12", 2, "expected WxH"},
         {" bake screen " SHEETS "/everything.screen --size 12x12", 2, "other glass than 12 x 12"},
@@ -786,6 +790,10 @@ static void the_command_shows_and_bakes(void) {
         EXPECT_INT(shell(line), rows[i].status);
         EXPECT_CONTAINS(output, rows[i].says);
     }
+    EXPECT_INT(shell("JADELAMP_SHARE=/nowhere " JADELAMP " bake screen " DEMO
+                     "/screens/quay-gauge.screen --into out --cc cc"),
+               2);
+    EXPECT_CONTAINS(output, "headers were not found: set JADELAMP_SHARE");
     EXPECT(shell_has("out/quay_gauge.c") && shell_has("out/everything_events.c"));
     EXPECT(!shell_has("everything.c")); /* what was refused left nothing */
     shell_end();

@@ -34,12 +34,12 @@ bool jl_screen_measure(const char *directory, const char *name, const char *comp
                  "%s -std=c11 -Os -ffreestanding -ffunction-sections -fdata-sections -I'%s' "
                  "-c '%s/%s.c' -o %s && $(%s -print-prog-name=size) %s | tail -n 1",
                  compiler, headers, directory, name, object, compiler, object);
-    FILE *pipe = length > 0 && (size_t)length < sizeof line ? popen(line, "r") : NULL;
+    FILE *pipe = (size_t)length < sizeof line ? popen(line, "r") : NULL;
     bool good = pipe && fscanf(pipe, "%lu %lu", &text, &data) == 2;
     good = pipe && pclose(pipe) == 0 && good;
     unlink(object);
     *flash_bytes = text + data;
     return good ||
-           jl_complain(complaint, "%s did not compile %s.c, or has no tool `size` beside it",
+           jl_complain(complaint, "%.200s did not compile %s.c, or has no tool `size` beside it",
                        compiler, name);
 }
