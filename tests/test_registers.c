@@ -318,6 +318,25 @@ static void rows_that_are_driven(void) {
     }
 }
 
+/* In the middle of a transfer a part that is reset stops answering. */
+static void a_reset_within_a_transfer(void) {
+    const struct jl_glass glass = {.width = 128, .height = 128};
+    struct jl_board *board = jl_board_create(1);
+    struct jl_device *device = jl_board_add_device(board, &jl_emulated_ssd1327, "p", &glass);
+    struct jl_i2c_bus *bus = jl_board_add_i2c(board, 400000, 0);
+    EXPECT(jl_i2c_attach(bus, device, 0x3C));
+    jl_device_set_pin(device, JL_DEVICE_RESET, false);
+    jl_board_wait_ps(board, 1000000000);
+    jl_device_set_pin(device, JL_DEVICE_RESET, true);
+    jl_board_wait_ps(board, 1000000000);
+    EXPECT(jl_i2c_start(bus));
+    EXPECT(jl_i2c_write(bus, 0x78) && jl_i2c_write(bus, 0x00) && jl_i2c_write(bus, 0xA4));
+    jl_device_set_pin(device, JL_DEVICE_RESET, false);
+    EXPECT(!jl_i2c_write(bus, 0xAE));
+    jl_i2c_stop(bus);
+    jl_board_destroy(board);
+}
+
 /* E2 of st7565 and st7567 leaves power, direction of the columns and the display as they are. */
 static void soft_resets(void) {
     static const struct {
@@ -545,6 +564,7 @@ const struct test_group test_groups[] = {
     {"drawing_commands", drawing_commands},
     {"dimmed_panels", dimmed_panels},
     {"rows_that_are_driven", rows_that_are_driven},
+    {"a_reset_within_a_transfer", a_reset_within_a_transfer},
     {"light_control", light_control},
     {"soft_resets", soft_resets},
     {"outputs_mirrored_by_b6", outputs_mirrored_by_b6},
