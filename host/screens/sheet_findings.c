@@ -29,7 +29,6 @@ static bool has_open_end(const struct jl_screen *screen, const struct item *item
 /* ---- off the glass ---- */
 
 static void look_at_edges(struct jl_screen *screen, const struct item *item) {
-    int step = has_open_end(screen, item) ? 2 : 1;
     struct jl_rect box = item->paints;
     const struct {
         int beyond;
@@ -38,8 +37,10 @@ static void look_at_edges(struct jl_screen *screen, const struct item *item) {
                  {-box.y, "upper"},
                  {box.x + box.w - screen->glass.width, "right"},
                  {box.y + box.h - screen->glass.height, "lower"}};
-    for (int i = step - 1; i < 4; i += step) {
-        if (edges[i].beyond > 0) {
+    bool open = has_open_end(screen, item);
+    for (int i = 0; i < 4; i++) {
+        bool across = i % 2 == 0;
+        if (edges[i].beyond > 0 && !(open && across)) {
             find(screen, item->line, "%s: it reaches %d pixel%s past the %s edge of the glass",
                  jl_host_item_word(item->kind), edges[i].beyond, edges[i].beyond == 1 ? "" : "s",
                  edges[i].edge);
